@@ -1,0 +1,192 @@
+package org.skelto.core.links;
+
+import java.util.ArrayList;
+import java.util.Comparator;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import java.util.TreeMap;
+import org.skelto.core.plan.Criticality;
+import org.skelto.core.plan.Link;
+import org.skelto.core.plan.Medium;
+import org.skelto.core.plan.Plan;
+import org.skelto.core.plan.Radio;
+import org.skelto.core.plan.Unit;
+import org.skelto.core.plan.Wording;
+import org.skelto.core.radio.Budget;
+import org.skelto.core.radio.Chance;
+import org.skelto.core.radio.Figure;
+import org.skelto.core.radio.LossModel;
+import org.skelto.core.radio.MultiWall;
+import org.skelto.core.radio.Text;
+import org.skelto.core.site.Point;
+import org.skelto.core.site.SiteModel;
+
+/** Judges the links of a plan. */
+public final class LinkAssessor {
+    /** Longest run of twisted pair, IEEE 802.3, metres. */
+    public static final double CABLE_MOST_M = 100;
+
+    /** A cable follows walls and floors: its length is estimated as this times the way along the axes. */
+    private static final double CABLE_SPARE = 1.2;
+
+    private final Plan plan;
+    private final SiteModel site;
+    private final LossModel model;
+
+    public LinkAssessor(Plan plan, SiteModel site) {
+        this.plan = plan;
+        this.site = site;
+        this.model = new MultiWall(plan, site);
+    }
+
+    /** All links of the plan, by id. */
+    public Map<String, LinkReport> all() {
+        Map<String, LinkReport> reports = new TreeMap<>();
+        plan.links().forEach((id, link) -> reports.put(id, report(id, link)));
+        return reports;
+    }
+
+    /** The most critical device behind a unit decides what its links must reach. */
+    public Criticality criticality(String unit) {
+        return plan.devices().values().stream()
+                .filter(d -> unit.equals(d.unit()))
+                .map(org.skelto.core.plan.Device::criticality)
+                .max(Comparator.naturalOrder())
+                .orElse(Criticality.ROUTINE);
+    }
+
+    /** One link, which need not be in the plan yet. */
+    public LinkReport report(String id, Link link) {
+        Unit from = plan.units().get(link.from());
+        Unit to = plan.units().get(link.to());
+        Optional<Point> a = site.position(from);
+        Optional<Point> b = site.position(to);
+        double target = Chance.target(criticality(link.from()));
+        if (a.isEmpty() || b.isEmpty()) {
+            return without(id, link, null, (a.isEmpty() ? from : to).name() + " has no place yet", target);
+        }
+        if (link.medium() == Medium.ETHERNET) {
+            return cable(id, link, from, to, target);
+        }
+        Optional<Radio> sender = from.radio(link.medium());
+        Optional<Radio> receiver = to.radio(link.medium());
+        double distance = a.get().distanceM(b.get());
+        if (sender.isEmpty() || receiver.isEmpty()) {
+            String name = (sender.isEmpty() ? from : to).name();
+            return without(id, link, distance, name + " has no " + Wording.of(link.medium()) + " radio", target);
+        }
+        return radio(id, link, from, to, target);
+    }
+
+    private LinkReport radio(String id, Link link, Unit from, Unit to, double target) {
+        Radio out = from.radio(link.medium()).orElseThrow();
+        Radio back = to.radio(link.medium()).orElseThrow();
+        LossModel.Loss loss = model.loss(
+                site.position(from).orElseThrow(),
+                from.place(),
+                site.position(to).orElseThrow(),
+                to.place(),
+                out.frequencyMHz());
+        List<LinkReport.Run> runs = new ArrayList<>();
+        runs.add(new LinkReport.Run(link.from(), link.to(), Budget.of(out, loss, back)));
+        if (link.twoWay()) {
+            runs.add(new LinkReport.Run(link.to(), link.from(), Budget.of(back, loss, out)));
+        }
+        double margin =
+                runs.stream().mapToDouble(r -> r.budget().marginDb()).min().orElseThrow();
+        double sigma = loss.indoor() ? Chance.INDOOR_SIGMA_DB : Chance.OUTDOOR_SIGMA_DB;
+        double chance = Chance.of(margin, sigma);
+        Figure figure = Figure.of(
+                "Φ(margin / σ); slow fading only, fast fading is not in it",
+                "log-normal shadowing; σ " + (loss.indoor() ? "8 dB indoors before calibration" : "6 dB outdoors"),
+                false,
+                "margin, worse direction",
+                Text.db(margin),
+                "σ",
+                Text.db(sigma),
+                "target",
+                Text.percent(target));
+        return new LinkReport(
+                id,
+                link.from(),
+                link.to(),
+                link.medium(),
+                link.direction(),
+                loss.distanceM(),
+                loss.indoor(),
+                null,
+                runs,
+                margin,
+                chance,
+                target,
+                Chance.marginDb(target, sigma),
+                chance >= target,
+                figure);
+    }
+
+    /** Estimated or typed length of the cable between two placed units, metres. */
+    public double cableM(Link link) {
+        if (link.lengthM() != null) {
+            return link.lengthM();
+        }
+        Point a = site.position(plan.units().get(link.from())).orElseThrow();
+        Point b = site.position(plan.units().get(link.to())).orElseThrow();
+        return CABLE_SPARE * (Math.abs(a.xM() - b.xM()) + Math.abs(a.yM() - b.yM()) + Math.abs(a.zM() - b.zM()));
+    }
+
+    private LinkReport cable(String id, Link link, Unit from, Unit to, double target) {
+        double length = cableM(link);
+        boolean fits = length <= CABLE_MOST_M;
+        String trouble = fits
+                ? null
+                : "the cable is " + Text.metres(length) + " long, over the " + Text.metres(CABLE_MOST_M)
+                        + " of twisted pair";
+        Figure figure = Figure.of(
+                link.lengthM() != null ? "length as typed" : "1.2 × (|Δx| + |Δy| + |Δz|)",
+                "IEEE 802.3: at most 100 m of twisted pair",
+                false,
+                "from",
+                from.name(),
+                "to",
+                to.name(),
+                "length",
+                Text.metres(length));
+        boolean indoor = java.util.Objects.equals(site.buildingOf(from.place()), site.buildingOf(to.place()));
+        return new LinkReport(
+                id,
+                link.from(),
+                link.to(),
+                link.medium(),
+                link.direction(),
+                length,
+                indoor,
+                trouble,
+                List.of(),
+                null,
+                null,
+                target,
+                0,
+                fits,
+                figure);
+    }
+
+    private static LinkReport without(String id, Link link, Double distance, String trouble, double target) {
+        return new LinkReport(
+                id,
+                link.from(),
+                link.to(),
+                link.medium(),
+                link.direction(),
+                distance,
+                false,
+                trouble,
+                List.of(),
+                null,
+                null,
+                target,
+                0,
+                false,
+                null);
+    }
+}

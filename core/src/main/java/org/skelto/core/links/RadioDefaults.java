@@ -1,0 +1,58 @@
+package org.skelto.core.links;
+
+import org.skelto.core.plan.Chirp;
+import org.skelto.core.plan.Medium;
+import org.skelto.core.plan.Radio;
+import org.skelto.core.plan.Region;
+import org.skelto.core.plan.UnitKind;
+
+/** The radio that a unit gets when a medium is chosen for it: a generic part that keeps the region's limits. */
+public final class RadioDefaults {
+    private static final int CHIRP_CODING = 5;
+
+    private RadioDefaults() {}
+
+    /** Id of the radio among the unit's radios. */
+    public static String id(Medium medium) {
+        return switch (medium) {
+            case ETHERNET -> throw new IllegalArgumentException("Ethernet is no radio");
+            case WIFI_2G4 -> "wifi";
+            case MESH_802154 -> "mesh";
+            case SUB_GHZ -> "subghz";
+            case CHIRP -> "chirp";
+        };
+    }
+
+    /** A generic radio for that medium. */
+    public static Radio radio(Medium medium, Region region, UnitKind kind) {
+        boolean infrastructure = kind != UnitKind.CONTROLLER && kind != UnitKind.SELF_CONTAINED;
+        return switch (medium) {
+            case ETHERNET -> throw new IllegalArgumentException("Ethernet is no radio");
+            case WIFI_2G4 -> infrastructure ? plain(medium, 2437, 17, 2, -82) : plain(medium, 2437, 14, 0, -75);
+            case MESH_802154 -> plain(medium, 2450, 8, infrastructure ? 2 : 0, -97);
+            case SUB_GHZ -> plain(medium, subGHz(region), region == Region.US ? -2 : 10, infrastructure ? 0 : -3, -105);
+            case CHIRP -> chirp(region);
+        };
+    }
+
+    private static Radio plain(Medium medium, double frequencyMHz, double power, double gain, double sensitivity) {
+        return new Radio(medium, frequencyMHz, power, gain, 0, sensitivity, null, true, false);
+    }
+
+    private static Radio chirp(Region region) {
+        boolean wide = region == Region.US;
+        Chirp settings = new Chirp(wide ? 8 : 9, wide ? 500 : 125, CHIRP_CODING);
+        double power = region == Region.JP ? 13 : 14;
+        return new Radio(Medium.CHIRP, subGHz(region), power, 2, 0, null, settings, true, false);
+    }
+
+    private static double subGHz(Region region) {
+        return switch (region) {
+            case EU, UK -> 868.3;
+            case US -> 915;
+            case AU -> 917;
+            case IN -> 866;
+            case JP -> 921;
+        };
+    }
+}

@@ -1,0 +1,173 @@
+package org.skelto.core.naming;
+
+import java.util.HashSet;
+import java.util.Locale;
+import java.util.Map;
+import java.util.Set;
+import java.util.TreeMap;
+import java.util.zip.CRC32;
+import org.skelto.core.plan.Device;
+import org.skelto.core.plan.Ipv4Subnet;
+import org.skelto.core.plan.Link;
+import org.skelto.core.plan.Medium;
+import org.skelto.core.plan.Place;
+import org.skelto.core.plan.Plan;
+import org.skelto.core.plan.Slugs;
+import org.skelto.core.plan.Spot;
+import org.skelto.core.plan.Unit;
+import org.skelto.core.plan.UnitKind;
+import org.skelto.core.site.SiteModel;
+
+/** Fills in the names that a plan lacks. Assigning twice gives the same as assigning once. */
+public final class NameAssigner {
+    /** First three octets of every assigned hardware address: locally administered, unicast (IEEE 802). */
+    private static final String MAC_PREFIX = "02:5b:1e";
+
+    private static final int MOST_NODES = 254;
+
+    private final Plan plan;
+    private final Set<Long> addresses = new HashSet<>();
+    private final Set<String> macs = new HashSet<>();
+    private final Set<Integer> nodes = new HashSet<>();
+    private final Set<String> topics = new HashSet<>();
+
+    private NameAssigner(Plan plan) {
+        this.plan = plan;
+        plan.units().values().forEach(unit -> {
+            if (unit.ipv4() != null) {
+                addresses.add(Ipv4Subnet.number(unit.ipv4()));
+            }
+            if (unit.mac() != null) {
+                macs.add(unit.mac());
+            }
+            if (unit.nodeId() != null) {
+                nodes.add(unit.nodeId());
+            }
+        });
+        plan.devices().values().forEach(device -> {
+            if (device.topic() != null) {
+                topics.add(device.topic().toLowerCase(Locale.ROOT));
+            }
+        });
+    }
+
+    /** The plan with all names filled in that can be. */
+    public static Plan assign(Plan plan) {
+        NameAssigner assigner = new NameAssigner(plan);
+        Map<String, Unit> units = new TreeMap<>();
+        plan.units().forEach((id, unit) -> units.put(id, assigner.named(id, unit)));
+        Map<String, Device> devices = new TreeMap<>();
+        plan.devices().forEach((id, device) -> devices.put(id, assigner.named(device)));
+        return plan.withNamed(units, devices);
+    }
+
+    /** Whether a unit speaks IP, so that it needs an address to be found at. */
+    public static boolean needsAddress(Plan plan, String id) {
+        return switch (plan.units().get(id).kind()) {
+            case ROUTER, SWITCH, ACCESS_POINT, HUB, GATEWAY -> true;
+            case CONTROLLER, SELF_CONTAINED -> uses(plan, id, Medium.ETHERNET) || uses(plan, id, Medium.WIFI_2G4);
+        };
+    }
+
+    /** Whether a unit needs a long-range node id. */
+    public static boolean needsNodeId(Plan plan, String id) {
+        return uses(plan, id, Medium.CHIRP);
+    }
+
+    private static boolean uses(Plan plan, String id, Medium medium) {
+        return plan.links().values().stream()
+                .filter(link -> link.medium() == medium)
+                .anyMatch((Link link) -> link.from().equals(id) || link.to().equals(id));
+    }
+
+    private Unit named(String id, Unit unit) {
+        String ipv4 = unit.ipv4();
+        String mac = unit.mac();
+        Integer node = unit.nodeId();
+        if (needsAddress(plan, id)) {
+            ipv4 = ipv4 == null ? freeAddress(unit.kind()) : ipv4;
+            mac = mac == null ? freeMac(id) : mac;
+        }
+        if (node == null && needsNodeId(plan, id)) {
+            node = freeNode();
+        }
+        return unit.withNames(ipv4, mac, node);
+    }
+
+    /** First host of a kind's block within the subnet, so that the number tells what stands behind it. */
+    private static int block(UnitKind kind) {
+        return switch (kind) {
+            case ROUTER -> 1;
+            case SWITCH -> 2;
+            case ACCESS_POINT -> 6;
+            case HUB -> 16;
+            case GATEWAY -> 20;
+            case CONTROLLER -> 32;
+            case SELF_CONTAINED -> 100;
+        };
+    }
+
+    private String freeAddress(UnitKind kind) {
+        Ipv4Subnet subnet = Ipv4Subnet.parse(plan.network().subnet());
+        long hosts = subnet.lastHost() - subnet.firstHost() + 1;
+        long poolFrom = Ipv4Subnet.number(plan.network().poolFrom());
+        long poolTo = Ipv4Subnet.number(plan.network().poolTo());
+        for (long step = 0; step < hosts; step++) {
+            long address = subnet.firstHost() + (block(kind) - 1 + step) % hosts;
+            boolean pooled = address >= poolFrom && address <= poolTo;
+            // the first host is the router's by custom
+            boolean reserved = address == subnet.firstHost() && kind != UnitKind.ROUTER;
+            if (!pooled && !reserved && addresses.add(address)) {
+                return Ipv4Subnet.dotted(address);
+            }
+        }
+        return null;
+    }
+
+    private String freeMac(String id) {
+        CRC32 hash = new CRC32();
+        hash.update(id.getBytes(java.nio.charset.StandardCharsets.UTF_8));
+        for (long number = hash.getValue(); ; number++) {
+            String mac =
+                    String.format("%s:%02x:%02x:%02x", MAC_PREFIX, number >> 16 & 255, number >> 8 & 255, number & 255);
+            if (macs.add(mac)) {
+                return mac;
+            }
+        }
+    }
+
+    private Integer freeNode() {
+        for (int node = 1; node <= MOST_NODES; node++) {
+            if (nodes.add(node)) {
+                return node;
+            }
+        }
+        return null;
+    }
+
+    private Device named(Device device) {
+        if (device.topic() != null) {
+            return device;
+        }
+        String topic = Slugs.free(topicByRule(plan, device), topics);
+        topics.add(topic);
+        return device.withTopic(topic);
+    }
+
+    /** The topic that the rule gives: root, building or spot, room, device; each level a slug. */
+    public static String topicByRule(Plan plan, Device device) {
+        Place place = SiteModel.placeOf(plan, device);
+        String where = "unplaced";
+        if (place != null && place.room() != null) {
+            var room = plan.rooms().get(place.room());
+            String building = plan.buildings()
+                    .get(plan.floors().get(room.floor()).building())
+                    .name();
+            where = Slugs.slug(building, "building") + "/" + Slugs.slug(room.name(), "room");
+        } else if (place != null && place.spot() != null) {
+            Spot spot = plan.spots().get(place.spot());
+            where = "outside/" + Slugs.slug(spot.name(), "spot");
+        }
+        return plan.network().topicRoot() + "/" + where + "/" + Slugs.slug(device.name(), "device");
+    }
+}

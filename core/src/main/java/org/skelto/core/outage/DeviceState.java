@@ -1,0 +1,25 @@
+package org.skelto.core.outage;
+
+import java.util.List;
+
+/**
+ * A device under an outage: its worst job decides.
+ *
+ * @param job the job concerned, or null when nothing was asked of it
+ * @param sentence the way that still works, or the first thing that breaks it
+ */
+public record DeviceState(State state, Job job, String sentence, List<JobState> jobs) {
+    /** One job. */
+    public record JobState(Job job, State state, String sentence, List<WayState> ways) {
+        public JobState {
+            ways = List.copyOf(ways);
+        }
+    }
+
+    /** One planned way. */
+    public record WayState(String way, boolean works, String brokenBy) {}
+
+    public DeviceState {
+        jobs = List.copyOf(jobs);
+    }
+}

@@ -1,0 +1,47 @@
+package org.skelto.core.outage;
+
+import java.util.List;
+
+/**
+ * What a way needs. Apart from {@link NotPowered}, which only rest states use, formulas are monotone: they never come
+ * true because something failed.
+ */
+public sealed interface Formula {
+    /** All parts must hold. */
+    record All(List<Formula> parts) implements Formula {
+        public All {
+            parts = List.copyOf(parts);
+        }
+    }
+
+    /** One part must hold. */
+    record Any(List<Formula> parts) implements Formula {
+        public Any {
+            parts = List.copyOf(parts);
+        }
+    }
+
+    /** A component by id must not have failed. */
+    record Needs(String component) implements Formula {}
+
+    /** A unit must be there and powered. */
+    record Up(String unit) implements Formula {}
+
+    /** Messages must get from one unit to the other over links that live. */
+    record Reaches(String from, String to) implements Formula {}
+
+    /** The circuit of a load must be live. */
+    record Live(String circuit) implements Formula {}
+
+    /** True only when the power of a unit or load is gone; for rest states. */
+    record NotPowered(Formula power) implements Formula {}
+
+    /** Can never hold, with the reason. */
+    record Never(String reason) implements Formula {}
+
+    Formula ALWAYS = new All(List.of());
+
+    static Formula all(Formula... parts) {
+        return new All(List.of(parts));
+    }
+}

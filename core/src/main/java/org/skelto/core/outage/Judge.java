@@ -1,0 +1,126 @@
+package org.skelto.core.outage;
+
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Set;
+import org.skelto.core.outage.Formula.All;
+import org.skelto.core.outage.Formula.Any;
+import org.skelto.core.outage.Formula.Live;
+import org.skelto.core.outage.Formula.Needs;
+import org.skelto.core.outage.Formula.Never;
+import org.skelto.core.outage.Formula.NotPowered;
+import org.skelto.core.outage.Formula.Reaches;
+import org.skelto.core.outage.Formula.Up;
+import org.skelto.core.plan.Plan;
+import org.skelto.core.plan.Power;
+import org.skelto.core.plan.PowerSource;
+
+/** Says whether a formula holds in a house, and names the first thing that breaks it when it does not. */
+final class Judge {
+    private final Plan plan;
+    private final House house;
+    private final House whole;
+
+    Judge(Plan plan, Set<String> failed) {
+        this(plan, new House(plan, failed), new House(plan, Set.of()));
+    }
+
+    Judge(Plan plan, House house, House whole) {
+        this.plan = plan;
+        this.house = house;
+        this.whole = whole;
+    }
+
+    boolean holds(Formula formula) {
+        if (formula instanceof All all) {
+            return all.parts().stream().allMatch(this::holds);
+        }
+        if (formula instanceof Any any) {
+            return any.parts().stream().anyMatch(this::holds);
+        }
+        if (formula instanceof Needs needs) {
+            return house.works(needs.component());
+        }
+        if (formula instanceof Up up) {
+            return house.up(up.unit());
+        }
+        if (formula instanceof Reaches reaches) {
+            return house.reaches(reaches.from(), reaches.to());
+        }
+        if (formula instanceof Live live) {
+            return house.live(live.circuit());
+        }
+        return formula instanceof NotPowered not && !holds(not.power());
+    }
+
+    /** The first thing that breaks a formula that does not hold, in words. */
+    String broken(Formula formula) {
+        if (formula instanceof All all) {
+            return all.parts().stream()
+                    .filter(p -> !holds(p))
+                    .findFirst()
+                    .map(this::broken)
+                    .orElse("");
+        }
+        if (formula instanceof Any any) {
+            return any.parts().stream().findFirst().map(this::broken).orElse("");
+        }
+        if (formula instanceof Needs needs) {
+            return name(needs.component()) + " is out";
+        }
+        if (formula instanceof Up up) {
+            return down(up.unit());
+        }
+        if (formula instanceof Reaches reaches) {
+            return cut(reaches);
+        }
+        if (formula instanceof Live live) {
+            return circuit(live.circuit()) + " is dead";
+        }
+        return formula instanceof Never never ? never.reason() : "it still has power";
+    }
+
+    private String down(String unitId) {
+        if (!house.works(Component.unit(unitId))) {
+            return unit(unitId) + " is out";
+        }
+        Power power = plan.units().get(unitId).power();
+        if (power.source() == PowerSource.ETHERNET) {
+            return power.from() == null
+                    ? unit(unitId) + " has no power: nothing feeds its cable"
+                    : unit(unitId) + " has no power: " + down(power.from());
+        }
+        return unit(unitId) + " has no power: " + circuit(power.circuit()) + " is dead";
+    }
+
+    private String cut(Reaches reaches) {
+        if (!house.up(reaches.from())) {
+            return down(reaches.from());
+        }
+        if (!house.up(reaches.to())) {
+            return down(reaches.to());
+        }
+        List<String> way = whole.way(reaches.from(), reaches.to());
+        List<String> dead = new ArrayList<>(way);
+        dead.removeIf(house::up);
+        return dead.isEmpty()
+                ? "no link leads from " + unit(reaches.from()) + " to " + unit(reaches.to())
+                : down(dead.get(0));
+    }
+
+    private String name(String component) {
+        if (component.equals(Component.INTERNET)) {
+            return "the internet";
+        }
+        Component known = Components.of(plan).get(component);
+        return known == null ? component : known.name();
+    }
+
+    private String unit(String id) {
+        return plan.units().get(id).name();
+    }
+
+    private String circuit(String id) {
+        return id == null ? "the mains" : plan.circuits().get(id).name();
+    }
+}

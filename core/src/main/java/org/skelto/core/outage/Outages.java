@@ -1,0 +1,183 @@
+package org.skelto.core.outage;
+
+import java.util.ArrayList;
+import java.util.Comparator;
+import java.util.HashMap;
+import java.util.HashSet;
+import java.util.LinkedHashMap;
+import java.util.List;
+import java.util.Map;
+import java.util.Set;
+import java.util.TreeMap;
+import org.skelto.core.outage.DeviceState.JobState;
+import org.skelto.core.outage.DeviceState.WayState;
+import org.skelto.core.outage.JobWays.PlannedWay;
+import org.skelto.core.plan.Criticality;
+import org.skelto.core.plan.Device;
+import org.skelto.core.plan.DeviceKind;
+import org.skelto.core.plan.Hand;
+import org.skelto.core.plan.Plan;
+import org.skelto.core.plan.Power;
+import org.skelto.core.plan.PowerSource;
+
+/** Judges every device of a plan with a set of components gone. */
+public final class Outages {
+    private final Plan plan;
+    private final Map<String, List<JobWays>> jobs = new LinkedHashMap<>();
+    private final House whole;
+
+    public Outages(Plan plan) {
+        this.plan = plan;
+        this.whole = new House(plan, Set.of());
+        WayBuilder builder = new WayBuilder(plan);
+        plan.devices().forEach((id, device) -> jobs.put(id, builder.jobs(device)));
+    }
+
+    /** All components that could be supposed gone. */
+    public Map<String, Component> components() {
+        return Components.of(plan);
+    }
+
+    /** The jobs of a device with their ways. */
+    public List<JobWays> jobs(String device) {
+        return jobs.get(device);
+    }
+
+    /** The state of each device without these components. */
+    public Map<String, DeviceState> without(Set<String> failed) {
+        Judge judge = new Judge(plan, new House(plan, failed), whole);
+        Map<String, DeviceState> states = new TreeMap<>();
+        jobs.forEach((id, ways) -> states.put(id, device(plan.devices().get(id), ways, judge)));
+        return states;
+    }
+
+    private static DeviceState device(Device device, List<JobWays> jobs, Judge judge) {
+        List<JobState> states =
+                jobs.stream().map(job -> job(device, job, judge)).toList();
+        return states.stream()
+                .max(Comparator.comparing(JobState::state))
+                .map(worst -> new DeviceState(worst.state(), worst.job(), worst.sentence(), states))
+                .orElseGet(() -> new DeviceState(State.HOLDS, null, "nothing is asked of it yet", List.of()));
+    }
+
+    private static JobState job(Device device, JobWays job, Judge judge) {
+        List<WayState> ways = new ArrayList<>();
+        PlannedWay working = null;
+        int works = 0;
+        boolean automatic = false;
+        String broken = null;
+        for (PlannedWay way : job.ways()) {
+            boolean holds = judge.holds(way.formula());
+            String reason = holds ? null : judge.broken(way.formula());
+            ways.add(new WayState(way.name(), holds, reason));
+            if (holds) {
+                works++;
+                working = working == null || working.atHand() ? way : working;
+                automatic |= !way.atHand();
+            } else if (broken == null) {
+                broken = way.name() + ": " + reason;
+            }
+        }
+        State state = works == job.ways().size()
+                ? State.HOLDS
+                : automatic ? State.REDUCED : works > 0 ? State.BY_HAND : State.LOST;
+        String sentence = switch (state) {
+            case HOLDS -> works == 1 ? working.name() + " works" : "all " + works + " ways work";
+            case REDUCED, BY_HAND -> working.name() + " still works; " + broken;
+            default -> broken;
+        };
+        if (state == State.LOST && job.rest() != null && judge.holds(job.rest())) {
+            state = State.REDUCED;
+            sentence = "given by its rest state; " + sentence;
+        }
+        String danger = danger(device, job, state, judge);
+        return danger == null
+                ? new JobState(job.job(), state, sentence, ways)
+                : new JobState(job.job(), State.UNSAFE, danger + "; " + (broken == null ? sentence : broken), ways);
+    }
+
+    /** Why this job's state endangers, or null. */
+    private static String danger(Device device, JobWays job, State state, Judge judge) {
+        if (job.job() == Job.LET_OUT && state == State.LOST && device.exitRoute()) {
+            return "people cannot get out here";
+        }
+        if (job.job() == Job.KEEP_OUT && state == State.LOST && device.outsideDoor() && device.guards()) {
+            return "the outside door stands open";
+        }
+        boolean moves = device.kind() == DeviceKind.GATE && device.hand() != Hand.MECHANICAL;
+        if (moves && device.circuit() != null && !judge.holds(new Formula.Live(device.circuit()))) {
+            return "it can stop in mid-travel and has no release";
+        }
+        if (device.criticality() == Criticality.VITAL && state != State.HOLDS) {
+            boolean alone = job.ways().stream().anyMatch(w -> w.name().equals("alone") && judge.holds(w.formula()));
+            return alone ? null : "a life-safety device must act alone";
+        }
+        return null;
+    }
+
+    /**
+     * The components that two or more devices depend on, with how many feel it when that component alone fails. A
+     * component that only stands in for another counts when two or more devices name it.
+     */
+    public Map<Component, Integer> shared() {
+        Map<String, Set<String>> named = new HashMap<>();
+        jobs.forEach((device, list) -> list.forEach(job -> job.ways()
+                .forEach(way -> leaves(
+                        way.formula(),
+                        component -> named.computeIfAbsent(component, k -> new HashSet<>())
+                                .add(device)))));
+        Map<String, List<Boolean>> before = truths(Set.of());
+        Map<Component, Integer> shared = new LinkedHashMap<>();
+        components().forEach((id, component) -> {
+            Map<String, List<Boolean>> after = truths(Set.of(id));
+            int felt = (int) jobs.keySet().stream()
+                    .filter(device -> !after.get(device).equals(before.get(device)))
+                    .count();
+            if (felt >= 2 || named.getOrDefault(id, Set.of()).size() >= 2) {
+                shared.put(component, felt);
+            }
+        });
+        return shared;
+    }
+
+    private Map<String, List<Boolean>> truths(Set<String> failed) {
+        Judge judge = new Judge(plan, new House(plan, failed), whole);
+        Map<String, List<Boolean>> truths = new HashMap<>();
+        jobs.forEach((device, list) -> truths.put(
+                device,
+                list.stream()
+                        .flatMap(job -> job.ways().stream())
+                        .map(way -> judge.holds(way.formula()))
+                        .toList()));
+        return truths;
+    }
+
+    private void leaves(Formula formula, java.util.function.Consumer<String> sink) {
+        if (formula instanceof Formula.All all) {
+            all.parts().forEach(part -> leaves(part, sink));
+        } else if (formula instanceof Formula.Any any) {
+            any.parts().forEach(part -> leaves(part, sink));
+        } else if (formula instanceof Formula.Needs needs) {
+            sink.accept(needs.component());
+        } else if (formula instanceof Formula.Live live && live.circuit() != null) {
+            sink.accept(Component.circuit(live.circuit()));
+        } else if (formula instanceof Formula.Up up) {
+            unit(up.unit(), sink);
+        } else if (formula instanceof Formula.Reaches reaches) {
+            unit(reaches.from(), sink);
+            unit(reaches.to(), sink);
+        } else if (formula instanceof Formula.NotPowered not) {
+            leaves(not.power(), sink);
+        }
+    }
+
+    private void unit(String id, java.util.function.Consumer<String> sink) {
+        sink.accept(Component.unit(id));
+        Power power = plan.units().get(id).power();
+        if (power.source() == PowerSource.MAINS && power.circuit() != null) {
+            sink.accept(Component.circuit(power.circuit()));
+        } else if (power.source() == PowerSource.ETHERNET && power.from() != null) {
+            unit(power.from(), sink);
+        }
+    }
+}

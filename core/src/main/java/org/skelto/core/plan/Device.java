@@ -1,0 +1,68 @@
+package org.skelto.core.plan;
+
+import java.util.SortedSet;
+
+/**
+ * A thing switched, moved, sensed or sounded.
+ *
+ * @param place null when it has none yet, or when it is a self-contained unit and stands where that unit stands
+ * @param unit id of the controller it sits on or of the self-contained unit it is, or null when not attached yet
+ * @param channel channel of the controller, from 1, or null
+ * @param circuit id of the mains circuit that feeds the load itself, or null when it needs none
+ * @param hand how it can be worked without any controller
+ * @param rest physical state it takes when its power goes
+ * @param ways the ways that the person plans, besides the hand
+ * @param wallControls ids of the push-buttons that work it
+ * @param exitRoute whether people leave the house through it
+ * @param outsideDoor whether it closes the house to the outside
+ * @param obstacleDetection whether a powered gate or door has certified obstacle detection
+ * @param topic message topic, or null when none is assigned
+ */
+public record Device(
+        String name,
+        DeviceKind kind,
+        Place place,
+        Criticality criticality,
+        Hand hand,
+        RestState rest,
+        String unit,
+        Integer channel,
+        String circuit,
+        SortedSet<Way> ways,
+        SortedSet<String> wallControls,
+        boolean exitRoute,
+        boolean outsideDoor,
+        boolean obstacleDetection,
+        String topic) {
+    public Device {
+        criticality = criticality == null && kind != null ? kind.criticality() : criticality;
+        hand = hand == null ? Hand.NONE : hand;
+        rest = rest == null ? RestState.STAYS : rest;
+        ways = Copies.sorted(ways);
+        wallControls = Copies.sorted(wallControls);
+    }
+
+    /** True when it guards property or life. */
+    public boolean guards() {
+        return criticality.compareTo(Criticality.PROTECTIVE) >= 0;
+    }
+
+    public Device withTopic(String other) {
+        return new Device(
+                name,
+                kind,
+                place,
+                criticality,
+                hand,
+                rest,
+                unit,
+                channel,
+                circuit,
+                ways,
+                wallControls,
+                exitRoute,
+                outsideDoor,
+                obstacleDetection,
+                other);
+    }
+}

@@ -1,0 +1,60 @@
+package org.skelto.core.plan;
+
+import static org.skelto.core.plan.Criticality.COMFORT;
+import static org.skelto.core.plan.Criticality.PROTECTIVE;
+import static org.skelto.core.plan.Criticality.ROUTINE;
+
+/** What a device is, with the family of jobs it has and how critical it is unless the person says otherwise. */
+public enum DeviceKind {
+    LAMP(Family.LOAD, COMFORT, true),
+    DIMMED_LAMP(Family.LOAD, COMFORT, true),
+    SOCKET(Family.LOAD, COMFORT, true),
+    FAN(Family.LOAD, COMFORT, true),
+    HEATER(Family.LOAD, ROUTINE, true),
+    PUMP(Family.LOAD, ROUTINE, true),
+    BLIND(Family.LOAD, COMFORT, true),
+    LOCK(Family.BARRIER, PROTECTIVE, false),
+    GATE(Family.BARRIER, PROTECTIVE, true),
+    VALVE(Family.VALVE, PROTECTIVE, false),
+    SIREN(Family.SOUNDER, PROTECTIVE, false),
+    MOTION(Family.SENSOR, COMFORT, false),
+    CONTACT(Family.SENSOR, PROTECTIVE, false),
+    TEMPERATURE(Family.SENSOR, COMFORT, false),
+    LEVEL(Family.SENSOR, ROUTINE, false),
+    LEAK(Family.SENSOR, PROTECTIVE, false),
+    PUSH_BUTTON(Family.SENSOR, COMFORT, false),
+    METER(Family.SENSOR, COMFORT, false);
+
+    /** Devices of one family have the same jobs. */
+    public enum Family {
+        LOAD,
+        BARRIER,
+        VALVE,
+        SOUNDER,
+        SENSOR
+    }
+
+    private final Family family;
+    private final Criticality criticality;
+    private final boolean mains;
+
+    DeviceKind(Family family, Criticality criticality, boolean mains) {
+        this.family = family;
+        this.criticality = criticality;
+        this.mains = mains;
+    }
+
+    public Family family() {
+        return family;
+    }
+
+    /** How critical a device of this kind is unless the person says otherwise. */
+    public Criticality criticality() {
+        return criticality;
+    }
+
+    /** Whether devices of this kind are usually fed from the mains. */
+    public boolean mains() {
+        return mains;
+    }
+}

@@ -1,0 +1,11 @@
+package org.skelto.core.plan;
+
+/**
+ * A floor of a building.
+ *
+ * @param building id of its building
+ * @param baseM height of the walking surface above the building's ground, metres
+ * @param heightM from the walking surface to the slab above, metres, 1 to 10
+ * @param slab construction under the walking surface
+ */
+public record Floor(String building, String name, double baseM, double heightM, String slab) {}

@@ -1,0 +1,24 @@
+package org.skelto.core.plan;
+
+/** How large a plan may be: far above any house, far below what would harm the machine. */
+public final class Limits {
+    public static final int NAME_LENGTH = 120;
+    public static final int TEXT_LENGTH = 1000;
+    public static final int ID_LENGTH = 64;
+    public static final int BUILDINGS = 60;
+    public static final int FLOORS = 100;
+    public static final int ROOMS = 500;
+    public static final int SPOTS = 300;
+    public static final int CIRCUITS = 200;
+    public static final int SERVICES = 100;
+    public static final int UNITS = 1500;
+    public static final int DEVICES = 3000;
+    public static final int LINKS = 3000;
+    public static final int ACCEPTED = 3000;
+    public static final int RADIOS = 8;
+
+    /** The farthest that anything may lie from the site's origin, metres. */
+    public static final double SITE_M = 100_000;
+
+    private Limits() {}
+}

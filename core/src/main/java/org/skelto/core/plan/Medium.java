@@ -1,0 +1,15 @@
+package org.skelto.core.plan;
+
+/** What a link runs over, named by standard or modulation. */
+public enum Medium {
+    /** IEEE 802.3 over twisted pair. */
+    ETHERNET,
+    /** IEEE 802.11 at 2.4 GHz. */
+    WIFI_2G4,
+    /** IEEE 802.15.4 mesh at 2.4 GHz. */
+    MESH_802154,
+    /** On-off or frequency-shift keying below 1 GHz. */
+    SUB_GHZ,
+    /** Long-range chirp spread spectrum (CSS). */
+    CHIRP
+}

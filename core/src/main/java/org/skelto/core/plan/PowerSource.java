@@ -1,0 +1,9 @@
+package org.skelto.core.plan;
+
+/** Where a unit takes its power from. */
+public enum PowerSource {
+    MAINS,
+    BATTERY,
+    /** Over the Ethernet cable, from the unit named. */
+    ETHERNET
+}

@@ -1,0 +1,24 @@
+package org.skelto.core.plan;
+
+/**
+ * One radio of a unit.
+ *
+ * @param frequencyMHz centre of its frequency channel, 100 to 7200
+ * @param txPowerDbm conducted power, -40 to 40 dBm
+ * @param antennaGainDbi -20 to 30 dBi
+ * @param feederLossDb between radio and antenna, 0 to 30 dB
+ * @param sensitivityDbm the part's stated sensitivity, -150 to -20 dBm; null lets a chirp radio's follow from its settings
+ * @param chirp settings, for {@link Medium#CHIRP} only
+ * @param receives whether it can receive at all
+ * @param metalBox whether it sits in a closed metal box
+ */
+public record Radio(
+        Medium medium,
+        double frequencyMHz,
+        double txPowerDbm,
+        double antennaGainDbi,
+        double feederLossDb,
+        Double sensitivityDbm,
+        Chirp chirp,
+        boolean receives,
+        boolean metalBox) {}

@@ -1,0 +1,64 @@
+package org.skelto.core.plan;
+
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+
+/**
+ * Anything with a place that is powered or talks.
+ *
+ * @param channels usable inputs and outputs of a controller, 0 to 64
+ * @param maxClients radio clients that an access point is built for, 0 to 512, or 0 when it does not matter
+ * @param internetEntry whether the house's way to the internet goes through it
+ * @param broker whether the message broker runs on it
+ * @param hub id of the hub that serves it, or null
+ * @param radios list of its radios, at most one of each medium
+ * @param ipv4 reserved address, or null when none is assigned
+ * @param mac locally administered hardware address, or null
+ * @param nodeId long-range node id, 1 to 254, or null
+ */
+public record Unit(
+        String name,
+        UnitKind kind,
+        Place place,
+        Power power,
+        int channels,
+        int maxClients,
+        boolean internetEntry,
+        boolean broker,
+        String hub,
+        Map<String, Radio> radios,
+        String ipv4,
+        String mac,
+        Integer nodeId) {
+    public Unit {
+        radios = Copies.sorted(radios);
+    }
+
+    /** Its radio of that medium. */
+    public Optional<Radio> radio(Medium medium) {
+        return radios.values().stream().filter(r -> r.medium() == medium).findFirst();
+    }
+
+    /** All media it has a radio for, in the order of their ids. */
+    public List<Medium> media() {
+        return radios.values().stream().map(Radio::medium).distinct().toList();
+    }
+
+    public Unit withNames(String otherIpv4, String otherMac, Integer otherNodeId) {
+        return new Unit(
+                name,
+                kind,
+                place,
+                power,
+                channels,
+                maxClients,
+                internetEntry,
+                broker,
+                hub,
+                radios,
+                otherIpv4,
+                otherMac,
+                otherNodeId);
+    }
+}

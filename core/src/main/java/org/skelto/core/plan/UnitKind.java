@@ -1,0 +1,13 @@
+package org.skelto.core.plan;
+
+/** What a unit is: anything with a place that is powered or talks. */
+public enum UnitKind {
+    CONTROLLER,
+    /** A device with a radio of its own: a sensor, a lock, a siren. */
+    SELF_CONTAINED,
+    ROUTER,
+    SWITCH,
+    ACCESS_POINT,
+    GATEWAY,
+    HUB
+}

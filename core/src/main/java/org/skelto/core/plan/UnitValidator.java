@@ -1,0 +1,135 @@
+package org.skelto.core.plan;
+
+/** The part of {@link PlanValidator} that looks at units, devices and links. */
+final class UnitValidator {
+    private final Plan plan;
+    private final Findings found;
+
+    UnitValidator(Plan plan, Findings found) {
+        this.plan = plan;
+        this.found = found;
+    }
+
+    void all() {
+        plan.units().forEach(this::unit);
+        plan.devices().forEach(this::device);
+        plan.links().forEach(this::link);
+    }
+
+    private void unit(String id, Unit unit) {
+        String at = Pointers.of("units", id);
+        found.name(at + "/name", unit.name());
+        found.required(at + "/kind", unit.kind());
+        place(at + "/place", unit.place());
+        found.within(at + "/channels", unit.channels(), 0, 64, "");
+        found.within(at + "/maxClients", unit.maxClients(), 0, 512, "");
+        if (unit.hub() != null) {
+            found.known(at + "/hub", unit.hub(), plan.units(), "a hub");
+            Unit hub = plan.units().get(unit.hub());
+            if (hub != null && hub.kind() != UnitKind.HUB) {
+                found.add(at + "/hub", "names a unit that is not a hub");
+            }
+        }
+        power(at + "/power", id, unit.power());
+        found.withinOrNull(at + "/nodeId", unit.nodeId(), 1, 254, "");
+        if (unit.ipv4() != null && !Ipv4Subnet.isAddress(unit.ipv4())) {
+            found.add(at + "/ipv4", "is not an IPv4 address");
+        }
+        if (unit.mac() != null && !unit.mac().matches("([0-9a-f]{2}:){5}[0-9a-f]{2}")) {
+            found.add(at + "/mac", "is not a hardware address of six lower-case pairs such as 02:5b:1e:00:00:01");
+        }
+        if (unit.radios().size() > Limits.RADIOS) {
+            found.add(at + "/radios", "holds more than " + Limits.RADIOS + " radios");
+        }
+        unit.radios().forEach((name, radio) -> radio(at + "/radios" + Pointers.of(name), radio));
+    }
+
+    private void power(String at, String id, Power power) {
+        if (power == null) {
+            found.add(at, "is missing");
+            return;
+        }
+        found.required(at + "/source", power.source());
+        found.knownOrNull(at + "/circuit", power.circuit(), plan.circuits(), "a circuit");
+        found.knownOrNull(at + "/from", power.from(), plan.units(), "a unit");
+        found.within(at + "/backupH", power.backupH(), 0, 10_000, " h");
+        String from = power.from();
+        for (int steps = 0; from != null && steps <= plan.units().size(); steps++) {
+            if (from.equals(id)) {
+                found.add(at + "/from", "is fed by itself, directly or through others");
+                return;
+            }
+            Unit feeder = plan.units().get(from);
+            from = feeder == null || feeder.power() == null
+                    ? null
+                    : feeder.power().from();
+        }
+    }
+
+    private void radio(String at, Radio radio) {
+        if (radio == null) {
+            found.add(at, "is null");
+            return;
+        }
+        found.required(at + "/medium", radio.medium());
+        if (radio.medium() == Medium.ETHERNET) {
+            found.add(at + "/medium", "a radio cannot be Ethernet");
+        }
+        found.within(at + "/frequencyMHz", radio.frequencyMHz(), 100, 7200, " MHz");
+        found.within(at + "/txPowerDbm", radio.txPowerDbm(), -40, 40, " dBm");
+        found.within(at + "/antennaGainDbi", radio.antennaGainDbi(), -20, 30, " dBi");
+        found.within(at + "/feederLossDb", radio.feederLossDb(), 0, 30, " dB");
+        found.withinOrNull(at + "/sensitivityDbm", radio.sensitivityDbm(), -150, -20, " dBm");
+        Chirp chirp = radio.chirp();
+        if (chirp != null) {
+            found.within(at + "/chirp/spreadingFactor", chirp.spreadingFactor(), 6, 12, "");
+            found.within(at + "/chirp/bandwidthKHz", chirp.bandwidthKHz(), 7.8, 500, " kHz");
+            found.within(at + "/chirp/codingRateDenominator", chirp.codingRateDenominator(), 5, 8, "");
+        } else if (radio.medium() == Medium.CHIRP) {
+            found.add(at + "/chirp", "is missing: a chirp radio needs its settings");
+        }
+        if (radio.medium() != Medium.CHIRP && radio.sensitivityDbm() == null) {
+            found.add(at + "/sensitivityDbm", "is missing: only a chirp radio's follows from its settings");
+        }
+    }
+
+    private void place(String at, Place place) {
+        if (place == null) {
+            return;
+        }
+        found.knownOrNull(at + "/room", place.room(), plan.rooms(), "a room");
+        found.knownOrNull(at + "/spot", place.spot(), plan.spots(), "a spot");
+        if (place.room() != null && place.spot() != null) {
+            found.add(at, "names both a room and a spot");
+        }
+        found.within(at + "/xM", place.xM(), -1000, 1000, " m");
+        found.within(at + "/yM", place.yM(), -1000, 1000, " m");
+        found.within(at + "/heightM", place.heightM(), -10, 100, " m");
+    }
+
+    private void device(String id, Device device) {
+        String at = Pointers.of("devices", id);
+        found.name(at + "/name", device.name());
+        found.required(at + "/kind", device.kind());
+        place(at + "/place", device.place());
+        found.knownOrNull(at + "/unit", device.unit(), plan.units(), "a unit");
+        found.withinOrNull(at + "/channel", device.channel(), 1, 64, "");
+        found.knownOrNull(at + "/circuit", device.circuit(), plan.circuits(), "a circuit");
+        for (String control : device.wallControls()) {
+            found.known(at + "/wallControls", control, plan.devices(), "a push-button");
+        }
+        found.text(at + "/topic", device.topic(), 4 * Limits.NAME_LENGTH);
+    }
+
+    private void link(String id, Link link) {
+        String at = Pointers.of("links", id);
+        found.known(at + "/from", link.from(), plan.units(), "a unit");
+        found.known(at + "/to", link.to(), plan.units(), "a unit");
+        if (link.from() != null && link.from().equals(link.to())) {
+            found.add(at + "/to", "a link cannot lead to where it starts");
+        }
+        found.required(at + "/medium", link.medium());
+        found.withinOrNull(at + "/lengthM", link.lengthM(), 0, 100_000, " m");
+        found.text(at + "/why", link.why(), Limits.TEXT_LENGTH);
+    }
+}

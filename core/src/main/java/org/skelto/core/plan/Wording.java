@@ -1,0 +1,32 @@
+package org.skelto.core.plan;
+
+/** How the words of the plan are written on screen. */
+public final class Wording {
+    private Wording() {}
+
+    public static String of(Medium medium) {
+        return switch (medium) {
+            case ETHERNET -> "Ethernet";
+            case WIFI_2G4 -> "Wi-Fi 2.4 GHz";
+            case MESH_802154 -> "802.15.4 mesh";
+            case SUB_GHZ -> "sub-GHz OOK/FSK";
+            case CHIRP -> "long-range chirp";
+        };
+    }
+
+    public static String of(UnitKind kind) {
+        return kind == UnitKind.SELF_CONTAINED ? "self-contained device" : words(kind);
+    }
+
+    public static String of(DeviceKind kind) {
+        return words(kind);
+    }
+
+    public static String of(Criticality criticality) {
+        return words(criticality);
+    }
+
+    private static String words(Enum<?> constant) {
+        return constant.name().toLowerCase(java.util.Locale.ROOT).replace('_', ' ');
+    }
+}

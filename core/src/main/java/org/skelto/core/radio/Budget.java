@@ -1,0 +1,91 @@
+package org.skelto.core.radio;
+
+import java.util.ArrayList;
+import java.util.List;
+import org.skelto.core.plan.Radio;
+
+/**
+ * The budget of a radio link in one direction, as a falling stair from radiated power to what arrives.
+ *
+ * @param steps the first is the power sent; each gives the level after it
+ * @param receivedDbm what arrives at the receiver
+ * @param sensitivityDbm what the receiver needs
+ * @param marginDb what is left over
+ */
+public record Budget(
+        List<Step> steps, double receivedDbm, double sensitivityDbm, double marginDb, Figure sensitivityFigure) {
+    /** One tread of the stair. */
+    public record Step(String label, double changeDb, double levelDbm, Figure figure) {}
+
+    public Budget {
+        steps = List.copyOf(steps);
+    }
+
+    /** {@code Prx = Ptx − feeder + Gtx − L + Grx − feeder}; margin = Prx − sensitivity. */
+    public static Budget of(Radio sender, LossModel.Loss loss, Radio receiver) {
+        List<Step> steps = new ArrayList<>();
+        double sent = sender.txPowerDbm() - sender.feederLossDb() + sender.antennaGainDbi();
+        double level = sent;
+        steps.add(new Step(
+                "sent",
+                0,
+                sent,
+                Figure.of(
+                        "power − feeder + antenna gain",
+                        "the sender's radio in the plan",
+                        false,
+                        "power",
+                        Text.dbm(sender.txPowerDbm()),
+                        "feeder",
+                        Text.db(sender.feederLossDb()),
+                        "antenna gain",
+                        Text.number(sender.antennaGainDbi(), 1) + " dBi")));
+        for (LossModel.Part part : loss.parts()) {
+            level -= part.lossDb();
+            steps.add(new Step(part.what(), -part.lossDb(), level, part.figure()));
+        }
+        double antenna = receiver.antennaGainDbi() - receiver.feederLossDb();
+        level += antenna;
+        steps.add(new Step(
+                "antenna",
+                antenna,
+                level,
+                Figure.of(
+                        "antenna gain − feeder",
+                        "the receiver's radio in the plan",
+                        false,
+                        "antenna gain",
+                        Text.number(receiver.antennaGainDbi(), 1) + " dBi",
+                        "feeder",
+                        Text.db(receiver.feederLossDb()))));
+        double sensitivity = sensitivityDbm(receiver);
+        return new Budget(steps, level, sensitivity, level - sensitivity, sensitivityFigure(receiver));
+    }
+
+    /** The part's stated sensitivity, or what follows from a chirp radio's settings. */
+    public static double sensitivityDbm(Radio receiver) {
+        return receiver.sensitivityDbm() != null
+                ? receiver.sensitivityDbm()
+                : ChirpModulation.sensitivityDbm(
+                        receiver.chirp().spreadingFactor(),
+                        receiver.chirp().bandwidthKHz(),
+                        ChirpModulation.NOISE_FIGURE_DB);
+    }
+
+    private static Figure sensitivityFigure(Radio receiver) {
+        if (receiver.sensitivityDbm() != null) {
+            return Figure.of(
+                    "the part's stated sensitivity at its data rate", "the receiver's radio in the plan", false);
+        }
+        return Figure.of(
+                "−174 + 10 log10(B) + NF + SNRmin",
+                "thermal noise and the demodulator's least signal-to-noise ratio",
+                false,
+                "bandwidth",
+                Text.number(receiver.chirp().bandwidthKHz(), 1) + " kHz",
+                "noise figure",
+                Text.db(ChirpModulation.NOISE_FIGURE_DB),
+                "SNRmin at SF" + receiver.chirp().spreadingFactor(),
+                Text.db(ChirpModulation.leastSnrDb(receiver.chirp().spreadingFactor())));
+    }
+}

@@ -1,0 +1,35 @@
+package org.skelto.core.radio;
+
+import org.apache.commons.numbers.gamma.Erfc;
+import org.apache.commons.numbers.gamma.InverseErfc;
+import org.skelto.core.plan.Criticality;
+
+/** The chance that a link holds at a place and time: Φ(margin/σ), for slow fading only. */
+public final class Chance {
+    /** Spread of indoor predictions before calibration, dB. */
+    public static final double INDOOR_SIGMA_DB = 8;
+
+    /** Spread of outdoor predictions, dB. */
+    public static final double OUTDOOR_SIGMA_DB = 6;
+
+    private Chance() {}
+
+    /** Φ(margin/σ), 0 to 1; σ above 0. */
+    public static double of(double marginDb, double sigmaDb) {
+        return 0.5 * Erfc.value(-marginDb / sigmaDb / Math.sqrt(2));
+    }
+
+    /** The margin in dB at which the chance is reached; chance between 0 and 1. */
+    public static double marginDb(double chance, double sigmaDb) {
+        return -Math.sqrt(2) * sigmaDb * InverseErfc.value(2 * chance);
+    }
+
+    /** The chance that is aimed at: 90 % comfort, 95 % routine, 99 % protective and vital. */
+    public static double target(Criticality criticality) {
+        return switch (criticality) {
+            case COMFORT -> 0.90;
+            case ROUTINE -> 0.95;
+            case PROTECTIVE, VITAL -> 0.99;
+        };
+    }
+}

@@ -1,0 +1,89 @@
+package org.skelto.core.radio;
+
+import java.util.ArrayList;
+import java.util.List;
+import java.util.stream.Stream;
+import org.skelto.core.plan.Place;
+import org.skelto.core.plan.Plan;
+import org.skelto.core.site.Construction;
+import org.skelto.core.site.Constructions;
+import org.skelto.core.site.Crossing;
+import org.skelto.core.site.Point;
+import org.skelto.core.site.SiteModel;
+
+/**
+ * The multi-wall model: free space, every wall and slab that the straight ray crosses, and a clutter term. Between
+ * buildings and outdoors the same sum is free space with the end walls; the ground and the trees between are not in it.
+ */
+public final class MultiWall implements LossModel {
+    private final Plan plan;
+    private final SiteModel site;
+
+    public MultiWall(Plan plan, SiteModel site) {
+        this.plan = plan;
+        this.site = site;
+    }
+
+    @Override
+    public Loss loss(Point from, Place fromPlace, Point to, Place toPlace, double frequencyMHz) {
+        List<Part> parts = new ArrayList<>();
+        double distanceM = from.distanceM(to);
+        parts.add(new Part(
+                "free space",
+                FreeSpace.lossDb(frequencyMHz, distanceM),
+                Figure.of(
+                        "20 log10(4π d f / c)",
+                        "ITU-R P.525",
+                        distanceM < FreeSpace.LEAST_M,
+                        "distance",
+                        Text.metres(distanceM),
+                        "frequency",
+                        Text.mhz(frequencyMHz))));
+        for (Crossing crossing : site.crossings(from, to)) {
+            parts.add(part(crossing, frequencyMHz));
+        }
+        double clutterDb = Stream.of(fromPlace, toPlace)
+                .filter(p -> p.room() != null)
+                .mapToDouble(p -> plan.rooms().get(p.room()).clutter().lossDb())
+                .max()
+                .orElse(0);
+        if (clutterDb > 0) {
+            parts.add(new Part(
+                    "clutter",
+                    clutterDb,
+                    Figure.of(
+                            "the fuller of the two rooms: empty 0, furnished 1.5, crowded 3 dB",
+                            "rule of the multi-wall model",
+                            false)));
+        }
+        String building = site.buildingOf(fromPlace);
+        boolean indoor = building != null && building.equals(site.buildingOf(toPlace));
+        return new Loss(distanceM, indoor, parts);
+    }
+
+    private static Part part(Crossing crossing, double frequencyMHz) {
+        Construction construction = Constructions.of(crossing.construction());
+        double lossDb = Slab.constructionLossDb(construction, frequencyMHz, crossing.incidenceDeg());
+        String layers = construction.layers().stream()
+                .map(l -> l.material().name().toLowerCase(java.util.Locale.ROOT).replace('_', ' ') + " "
+                        + Text.number(l.thicknessMm(), l.thicknessMm() < 1 ? 2 : l.thicknessMm() % 1 == 0 ? 0 : 1)
+                        + " mm")
+                .reduce((a, b) -> a + " + " + b)
+                .orElse("");
+        return new Part(
+                crossing.what(),
+                lossDb,
+                Figure.of(
+                        "−10 log10 mean |T|² of a slab, both polarisations, thickness ±10 %, layers summed",
+                        "ITU-R P.2040, single slab",
+                        Slab.extrapolated(construction, frequencyMHz),
+                        "layers",
+                        layers,
+                        "incidence",
+                        Text.number(crossing.incidenceDeg(), 0) + "°",
+                        "frequency",
+                        Text.mhz(frequencyMHz),
+                        "reinforcement",
+                        Text.db(construction.extraDb())));
+    }
+}

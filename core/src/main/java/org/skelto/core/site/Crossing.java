@@ -1,0 +1,11 @@
+package org.skelto.core.site;
+
+/**
+ * Where a straight ray goes through a wall or a slab.
+ *
+ * @param construction id of what it goes through
+ * @param what name for the person: the construction, and the floor of a slab
+ * @param share how far along the ray, 0 to 1
+ * @param incidenceDeg between the ray and the normal, 0 to 90
+ */
+public record Crossing(String construction, String what, double share, double incidenceDeg) {}
