@@ -108,7 +108,7 @@ public final class Outages {
         if (moves && device.circuit() != null && !judge.holds(new Formula.Live(device.circuit()))) {
             return "it can stop in mid-travel and has no release";
         }
-        if (device.criticality() == Criticality.VITAL && state != State.HOLDS) {
+        if (device.criticality() == Criticality.VITAL) {
             boolean alone = job.ways().stream().anyMatch(w -> w.name().equals("alone") && judge.holds(w.formula()));
             return alone ? null : "a life-safety device must act alone";
         }

@@ -1,0 +1,210 @@
+package org.skelto.core;
+
+import java.util.ArrayList;
+import java.util.EnumMap;
+import java.util.List;
+import java.util.Map;
+import java.util.Set;
+import java.util.TreeMap;
+import java.util.stream.Collectors;
+import org.skelto.core.links.LinkAssessor;
+import org.skelto.core.links.LinkReport;
+import org.skelto.core.naming.NameAssigner;
+import org.skelto.core.outage.Component;
+import org.skelto.core.outage.DeviceState;
+import org.skelto.core.outage.Outages;
+import org.skelto.core.outage.State;
+import org.skelto.core.plan.Device;
+import org.skelto.core.plan.Place;
+import org.skelto.core.plan.Plan;
+import org.skelto.core.plan.PowerSource;
+import org.skelto.core.site.Point;
+import org.skelto.core.site.SiteModel;
+import org.skelto.core.site.WallPiece;
+import org.skelto.core.snags.Review;
+import org.skelto.core.snags.Snag;
+import org.skelto.core.snags.Stage;
+
+/**
+ * Everything that follows from a plan: geometry, links, snags, names, and the states without some components. The
+ * parts that do not depend on the outage are computed once, see {@link Figures}.
+ *
+ * @param positions where units and devices are, by JSON pointer
+ */
+public record Assessment(
+        List<WallPiece> walls,
+        Map<String, Position> positions,
+        Map<String, LinkReport> links,
+        List<Snag> snags,
+        Map<String, NameRow> names,
+        List<StripItem> strip,
+        String sentence,
+        Map<State, Integer> counts,
+        Map<String, DeviceState> states,
+        List<StageSummary> stages) {
+
+    /** A place as drawings need it: on the site, and the floor it is on or null outdoors. */
+    public record Position(double xM, double yM, double zM, String floor) {}
+
+    /** What the rule would say of a device's topic or a unit's needs. */
+    public record NameRow(String topicByRule, boolean needsAddress, boolean needsNodeId) {}
+
+    /** A toggle of the Without strip. */
+    public record StripItem(String id, String name, Component.Group group, int felt, boolean out) {}
+
+    /** A stage of the rail: how many snags it holds, and what is done of how much. */
+    public record StageSummary(Stage stage, int snags, List<String> done) {}
+
+    /** The parts of an assessment that are the same under every outage. */
+    public static final class Figures {
+        private final Plan plan;
+        private final SiteModel site;
+        private final Map<String, LinkReport> links;
+        private final Outages outages;
+        private final List<Snag> snags;
+        private final Map<Component, Integer> shared;
+
+        public Figures(Plan plan) {
+            this.plan = plan;
+            this.site = SiteModel.of(plan);
+            this.links = new LinkAssessor(plan, site).all();
+            this.outages = new Outages(plan);
+            this.snags = Review.snags(plan, site, links, outages);
+            this.shared = outages.shared();
+        }
+
+        /** Ids of all components that may be supposed gone. */
+        public Set<String> components() {
+            return outages.components().keySet();
+        }
+
+        /** The whole assessment without these components. */
+        public Assessment without(Set<String> failed) {
+            Map<String, DeviceState> states = outages.without(failed);
+            Map<State, Integer> counts = new EnumMap<>(State.class);
+            for (State state : State.values()) {
+                counts.put(state, 0);
+            }
+            states.values().forEach(s -> counts.merge(s.state(), 1, Integer::sum));
+            return new Assessment(
+                    site.walls(),
+                    positions(),
+                    links,
+                    snags,
+                    names(),
+                    strip(failed),
+                    sentence(failed, counts),
+                    counts,
+                    states,
+                    stages());
+        }
+
+        private Map<String, Position> positions() {
+            Map<String, Position> all = new TreeMap<>();
+            plan.units().forEach((id, unit) -> position(all, "/units/" + id, unit.place()));
+            plan.devices().forEach((id, d) -> position(all, "/devices/" + id, SiteModel.placeOf(plan, d)));
+            return all;
+        }
+
+        private void position(Map<String, Position> all, String pointer, Place place) {
+            site.position(place)
+                    .ifPresent((Point p) -> all.put(
+                            pointer, new Position(round(p.xM()), round(p.yM()), round(p.zM()), site.floorOf(place))));
+        }
+
+        private static double round(double metres) {
+            return Math.round(metres * 1000) / 1000.0;
+        }
+
+        private Map<String, NameRow> names() {
+            Map<String, NameRow> rows = new TreeMap<>();
+            plan.units()
+                    .keySet()
+                    .forEach(id -> rows.put(
+                            "/units/" + id,
+                            new NameRow(
+                                    null, NameAssigner.needsAddress(plan, id), NameAssigner.needsNodeId(plan, id))));
+            plan.devices()
+                    .forEach((id, d) ->
+                            rows.put("/devices/" + id, new NameRow(NameAssigner.topicByRule(plan, d), false, false)));
+            return rows;
+        }
+
+        private List<StripItem> strip(Set<String> failed) {
+            List<StripItem> items = new ArrayList<>();
+            for (Component.Group group : Component.Group.values()) {
+                outages.components().values().stream()
+                        .filter(c -> c.group() == group)
+                        .filter(c -> shared.containsKey(c) || failed.contains(c.id()))
+                        .forEach(c -> items.add(new StripItem(
+                                c.id(), c.name(), group, shared.getOrDefault(c, 0), failed.contains(c.id()))));
+            }
+            return items;
+        }
+
+        private String sentence(Set<String> failed, Map<State, Integer> counts) {
+            String without = failed.isEmpty()
+                    ? "With everything working"
+                    : "Without "
+                            + outages.components().values().stream()
+                                    .filter(c -> failed.contains(c.id()))
+                                    .map(Component::name)
+                                    .collect(Collectors.joining(" and "));
+            return without + ": " + counts.get(State.HOLDS) + " hold, " + counts.get(State.REDUCED) + " reduced, "
+                    + counts.get(State.BY_HAND) + " by hand, " + counts.get(State.LOST) + " lost, "
+                    + counts.get(State.UNSAFE) + " unsafe";
+        }
+
+        private List<StageSummary> stages() {
+            List<StageSummary> all = new ArrayList<>();
+            for (Stage stage : Stage.values()) {
+                int count = (int) snags.stream()
+                        .filter(s -> s.stage() == stage && s.accepted() == null)
+                        .count();
+                all.add(new StageSummary(stage, count, done(stage)));
+            }
+            return all;
+        }
+
+        private List<String> done(Stage stage) {
+            long attached = plan.devices().values().stream()
+                    .map(Device::unit)
+                    .filter(java.util.Objects::nonNull)
+                    .count();
+            return switch (stage) {
+                case SITE ->
+                    List.of(
+                            plan.rooms().size() + " rooms on " + plan.floors().size() + " floors",
+                            plan.buildings().size() + " buildings, "
+                                    + plan.spots().size() + " spots outside");
+                case DEVICES ->
+                    List.of(
+                            plan.devices().size() + " devices",
+                            plan.devices().values().stream()
+                                            .filter(Device::guards)
+                                            .count() + " guard property or life");
+                case CONTROLLERS ->
+                    List.of(
+                            plan.units().size() + " units",
+                            attached + " of " + plan.devices().size() + " devices attached",
+                            plan.units().values().stream()
+                                            .filter(u -> u.power().source() == PowerSource.BATTERY)
+                                            .count()
+                                    + " run on batteries");
+                case LINKS ->
+                    List.of(
+                            links.size() + " links",
+                            links.values().stream().filter(LinkReport::meets).count() + " hold at their target");
+                case NAMES ->
+                    List.of(
+                            plan.units().values().stream()
+                                            .filter(u -> u.ipv4() != null)
+                                            .count() + " addresses",
+                            plan.devices().values().stream()
+                                            .filter(d -> d.topic() != null)
+                                            .count() + " topics");
+                case OUTAGES -> List.of(shared.size() + " shared components");
+            };
+        }
+    }
+}

@@ -1,0 +1,108 @@
+package org.skelto.core.site;
+
+import java.util.List;
+import java.util.Locale;
+import java.util.regex.Matcher;
+import java.util.regex.Pattern;
+import org.skelto.core.plan.Edit;
+import org.skelto.core.plan.Plan;
+import org.skelto.core.plan.Pointers;
+import org.skelto.core.plan.Room;
+import org.skelto.core.plan.Slugs;
+import org.skelto.core.plan.Walls;
+
+/**
+ * Reads a typed room such as {@code scullery 6.2x4.8 @ 7,0 brick}: a name, width by depth in metres, the south-west
+ * corner, and the start of a construction's name or id. Corner and construction may be left out. A name that is in the
+ * plan on the same floor changes that room.
+ */
+public final class RoomLine {
+    private static final Pattern LINE =
+            Pattern.compile("(?<name>.+?)\\s+(?<w>\\d+(?:\\.\\d+)?)\\s*[x×]\\s*(?<d>\\d+(?:\\.\\d+)?)"
+                    + "(?:\\s*@\\s*(?<x>-?\\d+(?:\\.\\d+)?)\\s*,\\s*(?<y>-?\\d+(?:\\.\\d+)?))?(?:\\s+(?<wall>\\S.*))?");
+
+    private static final int LONGEST = 200;
+
+    private RoomLine() {}
+
+    /** A line that cannot be read, with what to do about it. */
+    public static final class UnreadableLine extends Exception {
+        private static final long serialVersionUID = 1L;
+
+        UnreadableLine(String message) {
+            super(message);
+        }
+    }
+
+    /** The edits that a typed line asks for. */
+    public static List<Edit> read(String line, String floor, Plan plan) throws UnreadableLine {
+        String text = line.strip();
+        Matcher matcher = LINE.matcher(text);
+        if (text.length() > LONGEST || !matcher.matches()) {
+            throw new UnreadableLine("Write a name, width x depth and, if you like, @ x,y and a wall: "
+                    + "\"scullery 6.2x4.8 @ 7,0 brick\".");
+        }
+        String name = matcher.group("name").strip();
+        String wall = matcher.group("wall");
+        String construction = wall == null ? null : construction(wall.strip());
+        double[] corner = corner(matcher, floor, plan);
+        String existing = existing(name, floor, plan);
+        Room old = existing == null ? null : plan.rooms().get(existing);
+        boolean moves = old == null || matcher.group("x") != null;
+        Room room = new Room(
+                floor,
+                old == null ? name : old.name(),
+                moves ? corner[0] : old.xM(),
+                moves ? corner[1] : old.yM(),
+                Double.parseDouble(matcher.group("w")),
+                Double.parseDouble(matcher.group("d")),
+                construction != null ? Walls.all(construction) : old == null ? null : old.walls(),
+                old == null ? null : old.clutter());
+        String id = existing == null
+                ? Slugs.free(Slugs.slug(name, "room"), plan.rooms().keySet())
+                : existing;
+        return List.of(
+                existing == null
+                        ? Edit.add(Pointers.of("rooms", id), room)
+                        : Edit.replace(Pointers.of("rooms", id), room));
+    }
+
+    private static String existing(String name, String floor, Plan plan) {
+        return plan.rooms().entrySet().stream()
+                .filter(e -> e.getValue().floor().equals(floor))
+                .filter(e -> e.getValue().name().equalsIgnoreCase(name))
+                .map(java.util.Map.Entry::getKey)
+                .findFirst()
+                .orElse(null);
+    }
+
+    /** Where it says, or to the east of what is there. */
+    private static double[] corner(Matcher matcher, String floor, Plan plan) {
+        if (matcher.group("x") != null) {
+            return new double[] {Double.parseDouble(matcher.group("x")), Double.parseDouble(matcher.group("y"))};
+        }
+        double east = plan.rooms().values().stream()
+                .filter(r -> r.floor().equals(floor))
+                .mapToDouble(r -> r.xM() + r.widthM())
+                .max()
+                .orElse(0);
+        return new double[] {Math.round(east * 100) / 100.0, 0};
+    }
+
+    private static String construction(String typed) throws UnreadableLine {
+        String wanted = typed.toLowerCase(Locale.ROOT);
+        List<Construction> walls =
+                Constructions.all().values().stream().filter(c -> !c.slab()).toList();
+        return walls.stream()
+                .filter(c -> c.id().equals(wanted)
+                        || c.id().startsWith(wanted)
+                        || c.name().toLowerCase(Locale.ROOT).startsWith(wanted))
+                .findFirst()
+                .map(Construction::id)
+                .orElseThrow(() -> new UnreadableLine("\"" + typed + "\" is no wall of the list. It has "
+                        + walls.stream()
+                                .map(Construction::id)
+                                .reduce((a, b) -> a + ", " + b)
+                                .orElse("") + "."));
+    }
+}

@@ -1,0 +1,118 @@
+package org.skelto.core.snags;
+
+import java.util.ArrayList;
+import java.util.Arrays;
+import java.util.List;
+import java.util.Map;
+import java.util.stream.Stream;
+import org.skelto.core.links.LinkReport;
+import org.skelto.core.outage.DeviceState;
+import org.skelto.core.outage.Outages;
+import org.skelto.core.plan.Device;
+import org.skelto.core.plan.Plan;
+import org.skelto.core.plan.Pointers;
+import org.skelto.core.plan.Unit;
+import org.skelto.core.plan.UnitKind;
+import org.skelto.core.site.SiteModel;
+
+/** What the checks look at, and where they put what they find. */
+final class CheckContext {
+    final Plan plan;
+    final SiteModel site;
+    final Map<String, LinkReport> links;
+    final Outages outages;
+    final Map<String, DeviceState> now;
+
+    private final List<Snag> found = new ArrayList<>();
+
+    CheckContext(Plan plan, SiteModel site, Map<String, LinkReport> links, Outages outages) {
+        this.plan = plan;
+        this.site = site;
+        this.links = links;
+        this.outages = outages;
+        this.now = outages.without(java.util.Set.of());
+    }
+
+    List<Snag> found() {
+        return found;
+    }
+
+    /** A snag being described; ends with {@link Draft#add}. */
+    final class Draft {
+        private final String code;
+        private final Severity severity;
+        private final Stage stage;
+        private final String title;
+        private String figures = "";
+        private String consequence = "";
+        private List<String> subjects = List.of();
+        private final List<Snag.Fix> fixes = new ArrayList<>();
+
+        private Draft(String code, Severity severity, Stage stage, String title) {
+            this.code = code;
+            this.severity = severity;
+            this.stage = stage;
+            this.title = title;
+        }
+
+        Draft figures(String text) {
+            figures = text;
+            return this;
+        }
+
+        Draft leadsTo(String text) {
+            consequence = text;
+            return this;
+        }
+
+        Draft at(String... pointers) {
+            subjects = Arrays.asList(pointers);
+            return this;
+        }
+
+        Draft fix(String label, org.skelto.core.plan.Edit... edits) {
+            fixes.add(new Snag.Fix(label, Arrays.asList(edits)));
+            return this;
+        }
+
+        void add() {
+            String key = code + String.join(" ", subjects);
+            found.add(new Snag(
+                    key,
+                    code,
+                    severity,
+                    stage,
+                    title,
+                    figures,
+                    consequence,
+                    subjects,
+                    fixes,
+                    plan.accepted().get(key)));
+        }
+    }
+
+    Draft snag(String code, Severity severity, Stage stage, String title) {
+        return new Draft(code, severity, stage, title);
+    }
+
+    Stream<Map.Entry<String, Unit>> units(UnitKind kind) {
+        return plan.units().entrySet().stream().filter(e -> e.getValue().kind() == kind);
+    }
+
+    Stream<Map.Entry<String, Device>> devicesOn(String unit) {
+        return plan.devices().entrySet().stream()
+                .filter(e -> unit.equals(e.getValue().unit()));
+    }
+
+    static String device(String id, String... more) {
+        return Pointers.of("devices", id) + String.join("", more);
+    }
+
+    static String unit(String id, String... more) {
+        return Pointers.of("units", id) + String.join("", more);
+    }
+
+    static String link(String id, String... more) {
+        return Pointers.of("links", id) + String.join("", more);
+    }
+}

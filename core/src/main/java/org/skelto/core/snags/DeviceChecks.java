@@ -1,0 +1,202 @@
+package org.skelto.core.snags;
+
+import static org.skelto.core.snags.Severity.FIX;
+import static org.skelto.core.snags.Severity.STOP;
+import static org.skelto.core.snags.Stage.CONTROLLERS;
+import static org.skelto.core.snags.Stage.DEVICES;
+
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Map;
+import java.util.TreeMap;
+import java.util.TreeSet;
+import org.skelto.core.plan.Criticality;
+import org.skelto.core.plan.Device;
+import org.skelto.core.plan.DeviceKind;
+import org.skelto.core.plan.Edit;
+import org.skelto.core.plan.Hand;
+import org.skelto.core.plan.RestState;
+import org.skelto.core.plan.Unit;
+import org.skelto.core.plan.UnitKind;
+import org.skelto.core.plan.Way;
+import org.skelto.core.plan.Wording;
+import org.skelto.core.site.SiteModel;
+
+/** D1, D2, D3, D4, D7, D8, D9, D12 and C1. */
+final class DeviceChecks {
+    private DeviceChecks() {}
+
+    static void run(CheckContext c) {
+        cautions(c);
+        c.plan.devices().forEach((id, d) -> {
+            if (d.kind().family() == DeviceKind.Family.BARRIER) {
+                barrier(c, id, d);
+            }
+            alone(c, id, d);
+            byHand(c, id, d);
+            placed(c, id, d);
+        });
+        c.units(UnitKind.CONTROLLER).forEach(e -> channels(c, e.getKey(), e.getValue()));
+    }
+
+    private static void cautions(CheckContext c) {
+        long mains = c.plan.devices().values().stream()
+                .filter(d -> d.circuit() != null)
+                .count();
+        if (mains > 0 && !c.plan.cautionsRead()) {
+            c.snag("D1", STOP, DEVICES, "The cautions about mains work are not acknowledged")
+                    .figures(mains + " devices are fed from the mains")
+                    .leadsTo("Mains can kill: isolate, lock off and prove dead, never work alone, keep mains and low "
+                            + "voltage apart, follow local code, leave fixed wiring to a licensed electrician where "
+                            + "the law asks.")
+                    .at("/cautionsRead")
+                    .fix("I have read them", Edit.replace("/cautionsRead", true))
+                    .add();
+        }
+    }
+
+    private static void barrier(CheckContext c, String id, Device d) {
+        String at = CheckContext.device(id);
+        Unit unit = d.unit() == null ? null : c.plan.units().get(d.unit());
+        if (d.exitRoute() && d.hand() != Hand.MECHANICAL) {
+            c.snag("D2", STOP, DEVICES, d.name() + " is on the way out and does not open by hand")
+                    .figures("at hand: " + d.hand().name().toLowerCase(java.util.Locale.ROOT))
+                    .leadsTo("In a fire without power people stand before a shut door.")
+                    .at(at)
+                    .fix("It gets a handle inside", Edit.replace(at + "/hand", Hand.MECHANICAL))
+                    .add();
+        }
+        boolean backed = unit != null && (unit.power().backupH() > 0 || unit.kind() == UnitKind.SELF_CONTAINED);
+        if (d.rest() == RestState.OPEN && d.outsideDoor() && !backed) {
+            c.snag("D3", FIX, DEVICES, d.name() + " opens when its power goes")
+                    .figures("rest state: open; backup: 0 h")
+                    .leadsTo("Whoever cuts the power walks in.")
+                    .at(at)
+                    .fix("It stays shut without power", Edit.replace(at + "/rest", RestState.CLOSED))
+                    .add();
+        }
+        if (d.rest() != RestState.OPEN && d.hand() == Hand.NONE && d.outsideDoor()) {
+            c.snag("D4", FIX, DEVICES, d.name() + " stays shut without power and has no other way in")
+                    .figures("rest state: " + d.rest().name().toLowerCase(java.util.Locale.ROOT) + "; no key")
+                    .leadsTo("With the power gone nobody gets in.")
+                    .at(at)
+                    .fix("It gets a key", Edit.replace(at + "/hand", Hand.MECHANICAL))
+                    .add();
+        }
+        if (d.kind() == DeviceKind.GATE && !d.obstacleDetection()) {
+            c.snag("D7", STOP, DEVICES, d.name() + " has no obstacle detection stated")
+                    .leadsTo("A powered gate crushes what stands in it. It needs certified obstacle detection of its "
+                            + "own; an interlock in a plan never replaces it.")
+                    .at(at)
+                    .fix("It has certified detection", Edit.replace(at + "/obstacleDetection", true))
+                    .add();
+        }
+    }
+
+    private static void alone(CheckContext c, String id, Device d) {
+        if (d.criticality() == Criticality.VITAL && !d.ways().contains(Way.ALONE)) {
+            c.snag("D8", STOP, DEVICES, d.name() + " guards life but does not act alone")
+                    .figures("ways planned: " + ways(d))
+                    .leadsTo("It is silent whenever the hub, the network or a rule is out. Smoke, gas and water "
+                            + "protection must be certified and work alone.")
+                    .at(CheckContext.device(id))
+                    .fix("It acts alone", Edit.replace(CheckContext.device(id, "/ways"), with(d, Way.ALONE)))
+                    .add();
+        }
+    }
+
+    private static List<Way> with(Device d, Way way) {
+        TreeSet<Way> ways = new TreeSet<>(d.ways());
+        ways.add(way);
+        return List.copyOf(ways);
+    }
+
+    private static String ways(Device d) {
+        return d.ways().isEmpty()
+                ? "none"
+                : d.ways().stream()
+                        .map(w -> w.name().toLowerCase(java.util.Locale.ROOT).replace('_', ' '))
+                        .reduce((a, b) -> a + ", " + b)
+                        .orElseThrow();
+    }
+
+    private static void byHand(CheckContext c, String id, Device d) {
+        DeviceKind.Family family = d.kind().family();
+        boolean worked = family == DeviceKind.Family.LOAD || family == DeviceKind.Family.VALVE;
+        if (worked && d.hand() == Hand.NONE && d.criticality().compareTo(Criticality.ROUTINE) >= 0) {
+            c.snag("D9", FIX, DEVICES, "Nothing works " + d.name() + " by hand")
+                    .figures("criticality: " + Wording.of(d.criticality()) + "; at hand: none")
+                    .leadsTo("When its controller dies there is no way to use it until it is replaced.")
+                    .at(CheckContext.device(id))
+                    .fix("It gets a switch by hand", Edit.replace(CheckContext.device(id, "/hand"), Hand.SWITCH))
+                    .add();
+        }
+    }
+
+    private static void placed(CheckContext c, String id, Device d) {
+        if (c.site.position(SiteModel.placeOf(c.plan, d)).isEmpty()) {
+            c.snag("D12", FIX, DEVICES, d.name() + " is in no room")
+                    .leadsTo("Its links, its topic and what still works there cannot be worked out.")
+                    .at(CheckContext.device(id))
+                    .add();
+        }
+        if (d.unit() == null) {
+            c.snag("C1", FIX, CONTROLLERS, d.name() + " is not attached to any controller")
+                    .leadsTo("Nothing can switch or read it.")
+                    .at(CheckContext.device(id))
+                    .add();
+        }
+    }
+
+    private static void channels(CheckContext c, String id, Unit unit) {
+        Map<Integer, List<String>> byChannel = new TreeMap<>();
+        List<Map.Entry<String, Device>> on = c.devicesOn(id).toList();
+        if (on.size() > unit.channels()) {
+            c.snag("C1", STOP, CONTROLLERS, unit.name() + " has not enough channels")
+                    .figures(on.size() + " devices, " + unit.channels() + " channels")
+                    .leadsTo((on.size() - unit.channels()) + " of them cannot be connected.")
+                    .at(CheckContext.unit(id))
+                    .add();
+        }
+        on.forEach(e -> {
+            Integer channel = e.getValue().channel();
+            if (channel != null) {
+                byChannel.computeIfAbsent(channel, k -> new ArrayList<>()).add(e.getKey());
+            }
+        });
+        byChannel.forEach((channel, devices) -> {
+            if (devices.size() > 1 || channel > unit.channels()) {
+                clash(c, id, unit, channel, devices);
+            }
+        });
+    }
+
+    private static void clash(CheckContext c, String id, Unit unit, int channel, List<String> devices) {
+        String last = devices.get(devices.size() - 1);
+        int free = 1;
+        while (taken(c, id, free)) {
+            free++;
+        }
+        var draft = c.snag(
+                        "C1",
+                        STOP,
+                        CONTROLLERS,
+                        channel > unit.channels()
+                                ? unit.name() + " has no channel " + channel
+                                : devices.size() + " devices share channel " + channel + " of " + unit.name())
+                .figures(unit.channels() + " channels")
+                .leadsTo("One of them cannot be worked on its own.")
+                .at(CheckContext.device(last), CheckContext.unit(id));
+        if (free <= unit.channels()) {
+            draft.fix(
+                    "Move " + c.plan.devices().get(last).name() + " to channel " + free,
+                    Edit.replace(CheckContext.device(last, "/channel"), free));
+        }
+        draft.add();
+    }
+
+    private static boolean taken(CheckContext c, String unit, int channel) {
+        return c.devicesOn(unit)
+                .anyMatch(e -> Integer.valueOf(channel).equals(e.getValue().channel()));
+    }
+}

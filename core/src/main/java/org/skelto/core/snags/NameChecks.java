@@ -1,0 +1,229 @@
+package org.skelto.core.snags;
+
+import static org.skelto.core.snags.Severity.FIX;
+import static org.skelto.core.snags.Severity.LOOK;
+import static org.skelto.core.snags.Severity.STOP;
+import static org.skelto.core.snags.Stage.NAMES;
+
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Locale;
+import java.util.Map;
+import java.util.Set;
+import java.util.TreeMap;
+import java.util.function.Function;
+import org.skelto.core.naming.NameAssigner;
+import org.skelto.core.plan.Device;
+import org.skelto.core.plan.Edit;
+import org.skelto.core.plan.Ipv4Subnet;
+import org.skelto.core.plan.Unit;
+import org.skelto.core.plan.UnitKind;
+
+/** N1, N3, N4, N5, N6, T1, T2, T3, T15. */
+final class NameChecks {
+    private static final Set<String> GENERIC =
+            Set.of("home", "house", "test", "sensors", "devices", "topic", "root", "main", "iot");
+
+    private NameChecks() {}
+
+    static void run(CheckContext c) {
+        addresses(c);
+        c.plan.units().forEach((id, unit) -> unit(c, id, unit));
+        topics(c);
+        root(c);
+    }
+
+    private static <V> void duplicates(
+            CheckContext c, String what, String field, Function<Unit, V> value, String consequence) {
+        Map<V, List<String>> owners = new TreeMap<>();
+        c.plan.units().forEach((id, unit) -> {
+            if (value.apply(unit) != null) {
+                owners.computeIfAbsent(value.apply(unit), k -> new ArrayList<>())
+                        .add(id);
+            }
+        });
+        owners.forEach((name, ids) -> {
+            if (ids.size() > 1) {
+                String last = ids.get(ids.size() - 1);
+                List<String> names =
+                        ids.stream().map(id -> c.plan.units().get(id).name()).toList();
+                c.snag("N1", STOP, NAMES, String.join(" and ", names) + " have the same " + what)
+                        .figures(String.valueOf(name))
+                        .leadsTo(consequence)
+                        .at(ids.stream().map(CheckContext::unit).toArray(String[]::new))
+                        .fix(
+                                "Give " + c.plan.units().get(last).name() + " another one",
+                                Edit.replace(CheckContext.unit(last, "/" + field), null))
+                        .add();
+            }
+        });
+    }
+
+    private static void addresses(CheckContext c) {
+        duplicates(c, "address", "ipv4", Unit::ipv4, "Each answers for the other, now and then.");
+        duplicates(c, "hardware address", "mac", Unit::mac, "The switch sends one's messages to the other.");
+        duplicates(c, "node id", "nodeId", Unit::nodeId, "Readings of one appear as the other's.");
+        Ipv4Subnet subnet = Ipv4Subnet.parse(c.plan.network().subnet());
+        long from = Ipv4Subnet.number(c.plan.network().poolFrom());
+        long to = Ipv4Subnet.number(c.plan.network().poolTo());
+        if (from > to || !subnet.contains(from) || !subnet.contains(to)) {
+            c.snag("N3", FIX, NAMES, "The dynamic pool does not lie in the subnet")
+                    .figures(c.plan.network().poolFrom() + " to "
+                            + c.plan.network().poolTo() + " in "
+                            + c.plan.network().subnet())
+                    .leadsTo("Guests get no address, or one that leads nowhere.")
+                    .at("/network")
+                    .add();
+        }
+        c.plan.units().forEach((id, unit) -> {
+            if (unit.ipv4() == null) {
+                return;
+            }
+            long address = Ipv4Subnet.number(unit.ipv4());
+            if (address >= from && address <= to || !subnet.contains(address)) {
+                c.snag(
+                                "N3",
+                                FIX,
+                                NAMES,
+                                unit.name()
+                                        + (subnet.contains(address)
+                                                ? " is reserved inside the dynamic pool"
+                                                : " has an address outside the subnet"))
+                        .figures(unit.ipv4() + "; pool " + c.plan.network().poolFrom() + " to "
+                                + c.plan.network().poolTo() + ", subnet "
+                                + c.plan.network().subnet())
+                        .leadsTo("The router may give its address to a guest, or cannot reach it at all.")
+                        .at(CheckContext.unit(id))
+                        .fix("Assign one by the rule", Edit.replace(CheckContext.unit(id, "/ipv4"), null))
+                        .add();
+            }
+        });
+    }
+
+    private static void unit(CheckContext c, String id, Unit unit) {
+        if (unit.ipv4() == null && NameAssigner.needsAddress(c.plan, id)) {
+            c.snag("N4", STOP, NAMES, "No address is left for " + unit.name())
+                    .figures("subnet " + c.plan.network().subnet() + " without its dynamic pool is full")
+                    .leadsTo("It cannot be reserved and may not be found after a restart.")
+                    .at(CheckContext.unit(id))
+                    .add();
+        }
+        if (unit.nodeId() == null && NameAssigner.needsNodeId(c.plan, id)) {
+            c.snag("N6", STOP, NAMES, "No node id is left for " + unit.name())
+                    .figures("ids 1 to 254 are taken")
+                    .leadsTo("Its readings cannot be told from others'.")
+                    .at(CheckContext.unit(id))
+                    .add();
+        }
+        if (unit.mac() != null) {
+            int first = Integer.parseInt(unit.mac().substring(0, 2), 16);
+            boolean multicast = (first & 1) == 1;
+            boolean local = (first & 2) == 2;
+            if (multicast || !local) {
+                c.snag(
+                                "N5",
+                                multicast ? STOP : LOOK,
+                                NAMES,
+                                unit.name() + " has a hardware address that is "
+                                        + (multicast ? "for groups" : "not locally administered"))
+                        .figures(unit.mac() + ", first octet "
+                                + Integer.toBinaryString(first | 256).substring(1))
+                        .leadsTo(
+                                multicast
+                                        ? "No switch delivers to it."
+                                        : "Fine if it is burned into the part; if made up, it may be somebody's.")
+                        .at(CheckContext.unit(id))
+                        .fix("Assign one by the rule", Edit.replace(CheckContext.unit(id, "/mac"), null))
+                        .add();
+            }
+        }
+    }
+
+    private static void topics(CheckContext c) {
+        Map<String, List<String>> owners = new TreeMap<>();
+        c.plan.devices().forEach((id, d) -> {
+            if (d.topic() == null) {
+                return;
+            }
+            owners.computeIfAbsent(d.topic().toLowerCase(Locale.ROOT), k -> new ArrayList<>())
+                    .add(id);
+            String fault = fault(d.topic());
+            if (fault != null) {
+                c.snag("T1", STOP, NAMES, d.name() + " has an illegal topic")
+                        .figures("\"" + d.topic() + "\" " + fault)
+                        .leadsTo("The broker refuses to carry it.")
+                        .at(CheckContext.device(id))
+                        .fix("Assign one by the rule", Edit.replace(CheckContext.device(id, "/topic"), null))
+                        .add();
+            }
+        });
+        owners.forEach((topic, ids) -> {
+            if (ids.size() > 1) {
+                String last = ids.get(ids.size() - 1);
+                List<String> names =
+                        ids.stream().map(id -> c.plan.devices().get(id).name()).toList();
+                c.snag("T2", STOP, NAMES, String.join(" and ", names) + " have the same topic")
+                        .figures(topic + (same(c, ids) ? "" : ", differing in case only"))
+                        .leadsTo("A command for one moves the other, and their states overwrite each other.")
+                        .at(ids.stream().map(CheckContext::device).toArray(String[]::new))
+                        .fix(
+                                "Give " + c.plan.devices().get(last).name() + " another one",
+                                Edit.replace(CheckContext.device(last, "/topic"), null))
+                        .add();
+            }
+        });
+        c.plan.devices().forEach((id, d) -> {
+            if (d.name().matches("[0-9 ]+")) {
+                c.snag("T15", LOOK, NAMES, "The device \"" + d.name() + "\" is named by a number only")
+                        .leadsTo("In a year nobody knows which one it is.")
+                        .at(CheckContext.device(id))
+                        .add();
+            }
+        });
+    }
+
+    private static boolean same(CheckContext c, List<String> ids) {
+        return ids.stream()
+                        .map(id -> c.plan.devices().get(id))
+                        .map(Device::topic)
+                        .distinct()
+                        .count()
+                == 1;
+    }
+
+    /** What makes a topic name unusable for publishing, or null. */
+    static String fault(String topic) {
+        if (topic.isEmpty()) {
+            return "is empty";
+        }
+        if (topic.indexOf('#') >= 0 || topic.indexOf('+') >= 0) {
+            return "holds a wildcard";
+        }
+        if (topic.startsWith("$")) {
+            return "begins with $, which belongs to the broker";
+        }
+        if (topic.startsWith("/") || topic.endsWith("/") || topic.contains("//")) {
+            return "has an empty level";
+        }
+        return topic.chars().anyMatch(Character::isWhitespace) ? "holds a space" : null;
+    }
+
+    private static void root(CheckContext c) {
+        String root = c.plan.network().topicRoot();
+        if (GENERIC.contains(root.toLowerCase(Locale.ROOT))) {
+            c.snag("T3", LOOK, NAMES, "The topic root is too generic")
+                    .figures("\"" + root + "\"")
+                    .leadsTo("On a shared broker another house's messages land in this one.")
+                    .at("/network/topicRoot")
+                    .add();
+        }
+        boolean wifi = c.units(UnitKind.ROUTER).findAny().isEmpty()
+                && c.plan.units().values().stream().anyMatch(u -> u.ipv4() != null);
+        if (wifi) {
+            c.snag("N2", FIX, NAMES, "Addresses are reserved, but there is no router to keep them")
+                    .leadsTo("Nothing hands out the reservations.")
+                    .at("/units")
+                    .add();
+        }
+    }
+}

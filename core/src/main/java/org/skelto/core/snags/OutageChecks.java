@@ -1,0 +1,199 @@
+package org.skelto.core.snags;
+
+import static org.skelto.core.snags.Severity.FIX;
+import static org.skelto.core.snags.Severity.LOOK;
+import static org.skelto.core.snags.Severity.STOP;
+import static org.skelto.core.snags.Stage.OUTAGES;
+
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Map;
+import java.util.Set;
+import java.util.stream.Collectors;
+import org.skelto.core.outage.Component;
+import org.skelto.core.outage.DeviceState;
+import org.skelto.core.outage.Job;
+import org.skelto.core.outage.State;
+import org.skelto.core.plan.Device;
+import org.skelto.core.plan.DeviceKind;
+import org.skelto.core.plan.Edit;
+import org.skelto.core.plan.Hand;
+import org.skelto.core.plan.Link;
+import org.skelto.core.plan.Medium;
+import org.skelto.core.plan.RestState;
+import org.skelto.core.plan.ServiceKind;
+import org.skelto.core.plan.Unit;
+import org.skelto.core.plan.UnitKind;
+import org.skelto.core.plan.Way;
+
+/** H3, H4, H7, O1, O2, O3, O4, O8. */
+final class OutageChecks {
+    private OutageChecks() {}
+
+    static void run(CheckContext c) {
+        hubs(c);
+        messages(c);
+        internet(c);
+        withoutHubs(c);
+        mains(c);
+        security(c);
+        oneBox(c);
+    }
+
+    private static void hubs(CheckContext c) {
+        List<Map.Entry<String, Unit>> hubs = c.units(UnitKind.HUB).toList();
+        for (Map.Entry<String, Unit> hub : hubs) {
+            for (Map.Entry<String, Link> link : c.plan.links().entrySet()) {
+                if (link.getValue().from().equals(hub.getKey())
+                        && link.getValue().medium() != Medium.ETHERNET) {
+                    c.snag("H3", FIX, OUTAGES, hub.getValue().name() + " hangs on a radio")
+                            .figures("its link to "
+                                    + c.plan.units().get(link.getValue().to()).name() + " is a radio")
+                            .leadsTo("One busy frequency channel silences every rule in the house.")
+                            .at(CheckContext.unit(hub.getKey()), CheckContext.link(link.getKey()))
+                            .add();
+                }
+            }
+            long served = c.plan.devices().values().stream()
+                    .filter(d -> d.unit() != null
+                            && hub.getKey().equals(c.plan.units().get(d.unit()).hub()))
+                    .count();
+            if (hubs.size() == 1 && served > 0) {
+                c.snag(
+                                "H4",
+                                LOOK,
+                                OUTAGES,
+                                "Nothing takes over from " + hub.getValue().name())
+                        .figures(served + " devices are served by one hub")
+                        .leadsTo("While it is away every rule and app stands still.")
+                        .at(CheckContext.unit(hub.getKey()))
+                        .add();
+            }
+        }
+    }
+
+    private static void messages(CheckContext c) {
+        long push = c.plan.services().values().stream()
+                .filter(s -> s.kind() == ServiceKind.PUSH)
+                .count();
+        long told = c.plan.devices().values().stream()
+                .filter(d -> d.ways().contains(Way.MESSAGE))
+                .count();
+        if (push == 1 && told > 1) {
+            c.snag("H7", LOOK, OUTAGES, "One service carries every message to a person")
+                    .figures(told + " devices, 1 service")
+                    .leadsTo("On the day it is down nobody is told of anything.")
+                    .at("/services")
+                    .add();
+        }
+    }
+
+    private static void internet(CheckContext c) {
+        Map<String, DeviceState> states = c.outages.without(Set.of(Component.INTERNET));
+        states.forEach((id, state) -> {
+            Device d = c.plan.devices().get(id);
+            boolean worse = state.state().compareTo(State.LOST) >= 0
+                    && c.now.get(id).state().compareTo(State.LOST) < 0;
+            if (worse && state.job() != Job.TELL_AWAY) {
+                List<Way> ways = new ArrayList<>(d.ways());
+                ways.add(Way.HOME_APP);
+                c.snag("O1", FIX, OUTAGES, d.name() + " is lost without the internet")
+                        .figures(state.job().words() + ": " + state.sentence())
+                        .leadsTo("It could be worked inside the house, but no such way is planned.")
+                        .at(CheckContext.device(id))
+                        .fix("Plan the home app too", Edit.replace(CheckContext.device(id, "/ways"), ways))
+                        .add();
+            }
+        });
+    }
+
+    private static void withoutHubs(CheckContext c) {
+        Set<String> hubs =
+                c.units(UnitKind.HUB).map(e -> Component.unit(e.getKey())).collect(Collectors.toSet());
+        if (hubs.isEmpty()) {
+            return;
+        }
+        c.outages.without(hubs).forEach((id, state) -> {
+            Device d = c.plan.devices().get(id);
+            boolean acts = d.kind().family() != DeviceKind.Family.SENSOR;
+            boolean worse = state.state().compareTo(State.LOST) >= 0
+                    && c.now.get(id).state().compareTo(State.LOST) < 0;
+            if (acts && worse) {
+                var draft = c.snag("O2", FIX, OUTAGES, d.name() + " is lost without the hub and nothing is at hand")
+                        .figures(state.job().words() + ": " + state.sentence())
+                        .leadsTo("A failed update of one box takes it away.")
+                        .at(CheckContext.device(id));
+                if (d.kind().family() != DeviceKind.Family.SOUNDER && d.hand() == Hand.NONE) {
+                    boolean barrier = d.kind().family() == DeviceKind.Family.BARRIER;
+                    draft.fix(
+                            barrier ? "It gets a key and a handle" : "It gets a switch by hand",
+                            Edit.replace(CheckContext.device(id, "/hand"), barrier ? Hand.MECHANICAL : Hand.SWITCH));
+                }
+                draft.add();
+            }
+        });
+    }
+
+    private static void mains(CheckContext c) {
+        Set<String> circuits =
+                c.plan.circuits().keySet().stream().map(Component::circuit).collect(Collectors.toSet());
+        circuits.add(Component.MAINS);
+        c.outages.without(circuits).forEach((id, state) -> {
+            if (state.state() == State.UNSAFE && c.now.get(id).state() != State.UNSAFE) {
+                Device d = c.plan.devices().get(id);
+                var draft = c.snag("O3", STOP, OUTAGES, d.name() + " is unsafe without mains")
+                        .figures(state.job().words() + ": " + state.sentence())
+                        .leadsTo("A power cut turns it into a danger.")
+                        .at(CheckContext.device(id));
+                if (d.kind() == DeviceKind.GATE) {
+                    draft.fix(
+                            "It gets a release by hand",
+                            Edit.replace(CheckContext.device(id, "/hand"), Hand.MECHANICAL));
+                } else if (d.rest() == RestState.OPEN) {
+                    draft.fix(
+                            "It stays shut without power",
+                            Edit.replace(CheckContext.device(id, "/rest"), RestState.CLOSED));
+                }
+                draft.add();
+            }
+        });
+    }
+
+    private static void security(CheckContext c) {
+        c.outages.components().values().stream()
+                .filter(component -> component.group() == Component.Group.NETWORK)
+                .forEach(component -> {
+                    Map<String, DeviceState> states = c.outages.without(Set.of(component.id()));
+                    List<String> silent = states.entrySet().stream()
+                            .filter(e -> c.plan.devices().get(e.getKey()).guards())
+                            .filter(e -> e.getValue().state().compareTo(State.LOST) >= 0
+                                    && c.now.get(e.getKey()).state().compareTo(State.LOST) < 0)
+                            .map(Map.Entry::getKey)
+                            .toList();
+                    if (silent.size() >= 2) {
+                        c.snag(
+                                        "O4",
+                                        FIX,
+                                        OUTAGES,
+                                        component.name() + " alone takes " + silent.size() + " protective devices away")
+                                .figures(silent.stream()
+                                        .map(id -> c.plan.devices().get(id).name())
+                                        .collect(Collectors.joining(", ")))
+                                .leadsTo("Pulling one plug blinds the house.")
+                                .at(CheckContext.unit(component.id().substring("unit:".length())))
+                                .add();
+                    }
+                });
+    }
+
+    private static void oneBox(CheckContext c) {
+        c.plan.units().forEach((id, unit) -> {
+            if (unit.kind() == UnitKind.HUB && unit.broker() && unit.internetEntry()) {
+                c.snag("O8", FIX, OUTAGES, unit.name() + " carries router, broker and hub in one box")
+                        .leadsTo("One failed supply takes the network, the messages and the rules together.")
+                        .at(CheckContext.unit(id))
+                        .add();
+            }
+        });
+    }
+}

@@ -1,0 +1,303 @@
+package org.skelto.core.snags;
+
+import static org.skelto.core.snags.Severity.FIX;
+import static org.skelto.core.snags.Severity.LOOK;
+import static org.skelto.core.snags.Severity.STOP;
+import static org.skelto.core.snags.Stage.LINKS;
+
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import org.skelto.core.links.LinkAssessor;
+import org.skelto.core.links.LinkChooser;
+import org.skelto.core.links.LinkReport;
+import org.skelto.core.plan.Device;
+import org.skelto.core.plan.DeviceKind;
+import org.skelto.core.plan.Edit;
+import org.skelto.core.plan.Link;
+import org.skelto.core.plan.Medium;
+import org.skelto.core.plan.Pointers;
+import org.skelto.core.plan.PowerSource;
+import org.skelto.core.plan.Radio;
+import org.skelto.core.plan.Unit;
+import org.skelto.core.plan.UnitKind;
+import org.skelto.core.plan.Wording;
+import org.skelto.core.radio.RegionLimits;
+import org.skelto.core.radio.Text;
+
+/** R1, R2, R3, R5, R6, R7, R8, R9, R12, R16, R19, R23. */
+final class RadioChecks {
+    private static final double SAME_CHANNEL_MHZ = 0.05;
+
+    private RadioChecks() {}
+
+    static void run(CheckContext c) {
+        LinkChooser chooser = new LinkChooser(c.plan, c.site);
+        c.plan.links().forEach((id, link) -> {
+            LinkReport report = c.links.get(id);
+            margin(c, chooser, id, link, report);
+            oneSided(c, id, report);
+            hears(c, id, link);
+            settings(c, id, link);
+            unanswered(c, id, link);
+        });
+        c.plan.units().forEach((id, unit) -> {
+            unit.radios().forEach((name, radio) -> law(c, id, unit, name, radio));
+            clients(c, id, unit);
+            unlinked(c, chooser, id, unit);
+            repeater(c, id, unit);
+        });
+        c.plan.devices().forEach((id, d) -> singleEar(c, id, d));
+    }
+
+    private static String name(CheckContext c, String unit) {
+        return c.plan.units().get(unit).name();
+    }
+
+    private static void margin(CheckContext c, LinkChooser chooser, String id, Link link, LinkReport report) {
+        if (report.meets()) {
+            return;
+        }
+        boolean judged = report.marginDb() != null;
+        String title = judged
+                ? name(c, link.from()) + " misses its margin by " + Text.db(report.neededDb() - report.marginDb())
+                : name(c, link.from()) + ": " + report.trouble();
+        var draft = c.snag("R1", judged && report.marginDb() >= 0 ? FIX : STOP, LINKS, title)
+                .figures(
+                        judged
+                                ? "margin " + Text.db(report.marginDb()) + ", chance " + Text.percent(report.chance())
+                                        + ", target " + Text.percent(report.target()) + " needs "
+                                        + Text.db(report.neededDb())
+                                : Wording.of(link.medium()) + " to " + name(c, link.to()))
+                .leadsTo("It will drop out at some places and hours, and nobody will know why.")
+                .at(CheckContext.link(id), CheckContext.unit(link.from()));
+        offer(chooser, link.from(), draft);
+        draft.add();
+    }
+
+    private static void offer(LinkChooser chooser, String unit, CheckContext.Draft draft) {
+        chooser.options(unit).stream()
+                .filter(LinkChooser.Option::best)
+                .findFirst()
+                .ifPresent(o -> draft.fix(
+                        Wording.of(o.medium()) + " to " + o.toName(), o.edits().toArray(Edit[]::new)));
+    }
+
+    private static void oneSided(CheckContext c, String id, LinkReport report) {
+        if (report.runs().size() == 2) {
+            double there = report.runs().get(0).budget().marginDb();
+            double back = report.runs().get(1).budget().marginDb();
+            if ((there >= 0) != (back >= 0)) {
+                c.snag("R2", FIX, LINKS, name(c, report.from()) + " and " + name(c, report.to()) + ": one way only")
+                        .figures("margin out " + Text.db(there) + ", back " + Text.db(back))
+                        .leadsTo("One end hears the other, but its answers never arrive.")
+                        .at(CheckContext.link(id), CheckContext.unit(report.from()))
+                        .add();
+            }
+        }
+    }
+
+    private static void hears(CheckContext c, String id, Link link) {
+        if (link.medium() == Medium.ETHERNET) {
+            return;
+        }
+        Optional<Radio> ear = c.plan.units().get(link.to()).radio(link.medium());
+        Optional<Radio> mouth = c.plan.units().get(link.from()).radio(link.medium());
+        boolean deaf = ear.isEmpty() || !ear.get().receives();
+        boolean tunes = link.medium() == Medium.WIFI_2G4 || link.medium() == Medium.MESH_802154;
+        boolean otherBand = !deaf
+                && !tunes
+                && mouth.isPresent()
+                && Math.abs(ear.get().frequencyMHz() - mouth.get().frequencyMHz()) > 20;
+        if (deaf || otherBand) {
+            c.snag("R6", STOP, LINKS, name(c, link.to()) + " cannot hear " + name(c, link.from()))
+                    .figures(
+                            deaf
+                                    ? "it has no " + Wording.of(link.medium()) + " receiver"
+                                    : "it listens at " + Text.mhz(ear.get().frequencyMHz()) + ", the other sends at "
+                                            + Text.mhz(mouth.get().frequencyMHz()))
+                    .leadsTo("Nothing sent will ever arrive.")
+                    .at(CheckContext.link(id), CheckContext.unit(link.to()))
+                    .add();
+        }
+    }
+
+    private static void settings(CheckContext c, String id, Link link) {
+        Optional<Map.Entry<String, Radio>> a = entry(c.plan.units().get(link.from()), link.medium());
+        Optional<Radio> b = c.plan.units().get(link.to()).radio(link.medium());
+        if (link.medium() != Medium.CHIRP || a.isEmpty() || b.isEmpty()) {
+            return;
+        }
+        Radio mine = a.get().getValue();
+        List<String> differ = new ArrayList<>();
+        if (Math.abs(mine.frequencyMHz() - b.get().frequencyMHz()) > SAME_CHANNEL_MHZ) {
+            differ.add(Text.mhz(mine.frequencyMHz()) + " against "
+                    + Text.mhz(b.get().frequencyMHz()));
+        }
+        if (!mine.chirp().equals(b.get().chirp())) {
+            differ.add("SF" + mine.chirp().spreadingFactor() + " at "
+                    + Text.number(mine.chirp().bandwidthKHz(), 1) + " kHz against SF"
+                    + b.get().chirp().spreadingFactor() + " at "
+                    + Text.number(b.get().chirp().bandwidthKHz(), 1) + " kHz");
+        }
+        if (!differ.isEmpty()) {
+            String at = CheckContext.unit(
+                    link.from(), "/radios", Pointers.of(a.get().getKey()));
+            c.snag("R7", STOP, LINKS, name(c, link.from()) + " and " + name(c, link.to()) + " are set differently")
+                    .figures(String.join("; ", differ))
+                    .leadsTo("Chirp radios with different settings do not hear each other at all.")
+                    .at(CheckContext.link(id), CheckContext.unit(link.from()))
+                    .fix(
+                            "Set it like " + name(c, link.to()),
+                            Edit.replace(at + "/frequencyMHz", b.get().frequencyMHz()),
+                            Edit.replace(at + "/chirp", b.get().chirp()))
+                    .add();
+        }
+    }
+
+    private static Optional<Map.Entry<String, Radio>> entry(Unit unit, Medium medium) {
+        return unit.radios().entrySet().stream()
+                .filter(e -> e.getValue().medium() == medium)
+                .findFirst();
+    }
+
+    private static void unanswered(CheckContext c, String id, Link link) {
+        c.devicesOn(link.from()).forEach(e -> {
+            if (!link.twoWay() && e.getValue().kind().family() != DeviceKind.Family.SENSOR) {
+                c.snag("R16", STOP, LINKS, e.getValue().name() + " hangs on a link that only speaks")
+                        .figures("one-way " + Wording.of(link.medium()))
+                        .leadsTo("It cannot be told anything, and nothing confirms that it acted.")
+                        .at(CheckContext.link(id), CheckContext.device(e.getKey()))
+                        .fix("Make it two-way", Edit.replace(CheckContext.link(id, "/direction"), "TWO_WAY"))
+                        .add();
+            }
+        });
+    }
+
+    private static void law(CheckContext c, String id, Unit unit, String name, Radio radio) {
+        String at = CheckContext.unit(id, "/radios", Pointers.of(name));
+        Optional<RegionLimits.Row> row = RegionLimits.rowFor(c.plan.region(), radio);
+        if (row.isEmpty() && !RegionLimits.judges(c.plan.region(), radio.medium())) {
+            c.snag("R23", LOOK, LINKS, unit.name() + ": the law cannot be judged")
+                    .figures("no row for " + Wording.of(radio.medium()) + " in " + c.plan.region() + ", table of "
+                            + RegionLimits.DATE)
+                    .leadsTo("Check with your regulator before it sends.")
+                    .at(CheckContext.unit(id))
+                    .add();
+        } else if (row.isEmpty()) {
+            c.snag("R5", STOP, LINKS, unit.name() + " sends in a band that is not free here")
+                    .figures(Text.mhz(radio.frequencyMHz()) + " is in no row of " + c.plan.region() + ", table of "
+                            + RegionLimits.DATE)
+                    .leadsTo("It is unlawful and may disturb services that lives depend on. Check with your regulator.")
+                    .at(CheckContext.unit(id))
+                    .add();
+        } else if (row.get().excessDb(radio) > 0.005) {
+            double excess = row.get().excessDb(radio);
+            c.snag("R3", STOP, LINKS, unit.name() + " sends " + Text.db(excess) + " over the limit")
+                    .figures("limit " + row.get().words() + "; radio " + Text.dbm(radio.txPowerDbm()) + ", antenna "
+                            + Text.number(radio.antennaGainDbi(), 1) + " dBi")
+                    .leadsTo("It is unlawful at this power. Check with your regulator.")
+                    .at(CheckContext.unit(id))
+                    .fix(
+                            "Lower its power by " + Text.db(excess),
+                            Edit.replace(at + "/txPowerDbm", Math.floor((radio.txPowerDbm() - excess) * 10) / 10))
+                    .add();
+        }
+        if (radio.metalBox()) {
+            c.snag("R19", FIX, LINKS, unit.name() + " has its antenna in a metal box")
+                    .leadsTo("Little of its signal leaves the box; no figure here counts that.")
+                    .at(CheckContext.unit(id))
+                    .fix("The antenna goes outside", Edit.replace(at + "/metalBox", false))
+                    .add();
+        }
+    }
+
+    private static void clients(CheckContext c, String id, Unit unit) {
+        long clients = c.plan.links().values().stream()
+                .filter(l -> l.to().equals(id) && l.medium() == Medium.WIFI_2G4)
+                .count();
+        if (unit.maxClients() > 0 && clients > unit.maxClients()) {
+            c.snag("R12", FIX, LINKS, unit.name() + " serves " + clients + " clients")
+                    .figures("it is built for " + unit.maxClients())
+                    .leadsTo("The last ones to connect are thrown out again and again.")
+                    .at(CheckContext.unit(id))
+                    .add();
+        }
+    }
+
+    private static void unlinked(CheckContext c, LinkChooser chooser, String id, Unit unit) {
+        boolean talks = unit.kind() != UnitKind.ROUTER
+                && c.plan.links().values().stream().noneMatch(l -> l.from().equals(id) || l.to().equals(id));
+        if (talks) {
+            var draft = c.snag("R1", FIX, LINKS, unit.name() + " has no link")
+                    .figures("0 links")
+                    .leadsTo("Whatever is on it is cut off from the hub and the apps.")
+                    .at(CheckContext.unit(id));
+            offer(chooser, id, draft);
+            draft.add();
+        }
+    }
+
+    private static void repeater(CheckContext c, String id, Unit unit) {
+        boolean leans = c.plan.links().values().stream().anyMatch(l -> l.to().equals(id));
+        if (leans && unit.power().source() == PowerSource.BATTERY) {
+            c.snag("R9", STOP, LINKS, unit.name() + " runs on a battery and is used as a repeater")
+                    .leadsTo("A sleepy unit passes nothing on: what hangs on it is cut off.")
+                    .at(CheckContext.unit(id))
+                    .add();
+        }
+    }
+
+    private static void singleEar(CheckContext c, String id, Device d) {
+        if (!d.guards() || d.unit() == null || d.kind().family() != DeviceKind.Family.SENSOR) {
+            return;
+        }
+        List<Link> links = c.plan.links().values().stream()
+                .filter(l -> l.from().equals(d.unit()) && l.medium() != Medium.ETHERNET)
+                .toList();
+        if (links.size() == 1) {
+            Link only = links.get(0);
+            var draft = c.snag("R8", LOOK, LINKS, d.name() + " is heard by one gateway only")
+                    .leadsTo("If " + name(c, only.to()) + " fails, nobody learns what it sees.")
+                    .at(CheckContext.device(id), CheckContext.unit(d.unit()));
+            second(c, only)
+                    .ifPresentOrElse(
+                            second -> {
+                                draft.figures("1 link; second best: " + name(c, second.to()) + " with margin "
+                                        + Text.db(second.marginDb()));
+                                String linkId = org.skelto.core.plan.Slugs.free(
+                                        only.from() + "-second", c.plan.links().keySet());
+                                draft.fix(
+                                        "Also link it to " + name(c, second.to()),
+                                        Edit.add(
+                                                CheckContext.link(linkId),
+                                                new Link(
+                                                        only.from(),
+                                                        second.to(),
+                                                        only.medium(),
+                                                        only.direction(),
+                                                        null,
+                                                        "second path")));
+                            },
+                            () -> draft.figures("1 link; nothing else hears it with a margin"));
+            draft.add();
+        }
+    }
+
+    private static Optional<LinkReport> second(CheckContext c, Link only) {
+        LinkAssessor assessor = new LinkAssessor(c.plan, c.site);
+        return c.plan.units().entrySet().stream()
+                .filter(e -> !e.getKey().equals(only.to()) && !e.getKey().equals(only.from()))
+                .filter(e -> e.getValue().kind() != UnitKind.CONTROLLER
+                        && e.getValue().kind() != UnitKind.SELF_CONTAINED)
+                .filter(e -> e.getValue()
+                        .radio(only.medium())
+                        .filter(Radio::receives)
+                        .isPresent())
+                .map(e -> assessor.report(
+                        "trial", new Link(only.from(), e.getKey(), only.medium(), only.direction(), null, null)))
+                .filter(LinkReport::meets)
+                .max(java.util.Comparator.comparingDouble(LinkReport::marginDb));
+    }
+}

@@ -1,0 +1,11 @@
+package org.skelto.core.snags;
+
+/** The stages of the work that exist so far, in working order. */
+public enum Stage {
+    SITE,
+    DEVICES,
+    CONTROLLERS,
+    LINKS,
+    NAMES,
+    OUTAGES
+}

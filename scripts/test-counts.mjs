@@ -1,0 +1,17 @@
+// Adds up a module's JUnit reports into one closing line.
+import { readdirSync, readFileSync } from "node:fs";
+
+const [module] = process.argv.slice(2);
+const folder = `${module}/target/surefire-reports`;
+const sum = { tests: 0, failures: 0, errors: 0, skipped: 0 };
+const files = readdirSync(folder).filter((name) => /^TEST-.*\.xml$/.test(name));
+for (const name of files) {
+  const head = readFileSync(`${folder}/${name}`, "utf8").match(/<testsuite[^>]*>/)[0];
+  for (const key of Object.keys(sum)) {
+    sum[key] += Number(head.match(new RegExp(` ${key}="(\\d+)"`))[1]);
+  }
+}
+if (files.length === 0) process.exit(1);
+console.log(
+  `skelto: ${module} (JUnit): ${sum.tests} tests, ${sum.failures} failures, ${sum.errors} errors, ${sum.skipped} skipped`,
+);

@@ -1,0 +1,115 @@
+package org.skelto.server.assessments;
+
+import java.util.Collections;
+import java.util.LinkedHashMap;
+import java.util.List;
+import java.util.Map;
+import java.util.Set;
+import java.util.UUID;
+import org.skelto.core.Assessment;
+import org.skelto.core.links.LinkChooser;
+import org.skelto.core.plan.Edit;
+import org.skelto.core.plan.Plan;
+import org.skelto.core.plan.Problem;
+import org.skelto.core.site.RoomLine;
+import org.skelto.core.site.SiteModel;
+import org.skelto.server.plans.Documents;
+import org.skelto.server.plans.PlanState;
+import org.skelto.server.plans.Plans;
+import org.skelto.server.problems.Refusal;
+import org.springframework.http.HttpStatus;
+import org.springframework.web.bind.annotation.GetMapping;
+import org.springframework.web.bind.annotation.PathVariable;
+import org.springframework.web.bind.annotation.PostMapping;
+import org.springframework.web.bind.annotation.RequestBody;
+import org.springframework.web.bind.annotation.RequestMapping;
+import org.springframework.web.bind.annotation.RequestParam;
+import org.springframework.web.bind.annotation.RestController;
+
+/** Assessments of stored plans; the parts that no outage changes are kept for the last few revisions. */
+@RestController
+@RequestMapping("/api/plans/{id}")
+class AssessmentController {
+    private static final int KEPT = 24;
+
+    private record Key(UUID id, long revision) {}
+
+    private final Plans plans;
+    private final Documents documents;
+    private final Map<Key, Assessment.Figures> kept = Collections.synchronizedMap(new Kept());
+
+    AssessmentController(Plans plans, Documents documents) {
+        this.plans = plans;
+        this.documents = documents;
+    }
+
+    private static final class Kept extends LinkedHashMap<Key, Assessment.Figures> {
+        private static final long serialVersionUID = 1L;
+
+        Kept() {
+            super(KEPT, 0.75f, true);
+        }
+
+        @Override
+        protected boolean removeEldestEntry(Map.Entry<Key, Assessment.Figures> eldest) {
+            return size() > KEPT;
+        }
+    }
+
+    /** An assessment with the revision that it belongs to. */
+    public record Assessed(long revision, Assessment assessment) {}
+
+    /** A plan as it would be, and what would follow. */
+    public record Preview(Plan plan, Assessment assessment) {}
+
+    /** A typed line and the floor it is meant for. */
+    public record TypedRoom(String floor, String text) {}
+
+    /** Edits that Skelto proposes. */
+    public record Proposal(String label, List<Edit> edits) {}
+
+    /** Components in {@code without} that the plan does not have are passed over. */
+    @GetMapping("/assessment")
+    Assessed assessment(@PathVariable UUID id, @RequestParam(defaultValue = "") Set<String> without) {
+        PlanState state = plans.get(id);
+        Assessment.Figures figures =
+                kept.computeIfAbsent(new Key(id, state.revision()), k -> new Assessment.Figures(state.plan()));
+        return new Assessed(state.revision(), figures.without(without));
+    }
+
+    /** What would follow from an edit; nothing is stored. */
+    @PostMapping(path = "/preview", consumes = "application/json-patch+json")
+    Preview preview(
+            @PathVariable UUID id, @RequestParam(defaultValue = "") Set<String> without, @RequestBody String patch) {
+        Plan plan = documents.patched(plans.get(id).plan(), patch);
+        return new Preview(plan, new Assessment.Figures(plan).without(without));
+    }
+
+    /** The links that a unit could have, best first. */
+    @GetMapping("/link-options/{unit}")
+    List<LinkChooser.Option> linkOptions(@PathVariable UUID id, @PathVariable String unit) {
+        Plan plan = plans.get(id).plan();
+        SiteModel site = SiteModel.of(plan);
+        if (!plan.units().containsKey(unit)) {
+            throw Refusal.of(HttpStatus.NOT_FOUND, "There is no such unit in the plan.");
+        }
+        if (site.position(plan.units().get(unit)).isEmpty()) {
+            throw Refusal.of(HttpStatus.CONFLICT, "Give the unit a place first; a link depends on where it stands.");
+        }
+        return new LinkChooser(plan, site).options(unit);
+    }
+
+    /** The edit that a typed room asks for. */
+    @PostMapping("/typed-room")
+    Proposal typedRoom(@PathVariable UUID id, @RequestBody TypedRoom typed) {
+        Plan plan = plans.get(id).plan();
+        if (typed.text() == null || typed.floor() == null || !plan.floors().containsKey(typed.floor())) {
+            throw Refusal.invalid("The floor is not in the plan.", List.of(new Problem("/floor", "names no floor")));
+        }
+        try {
+            return new Proposal("room " + typed.text().strip(), RoomLine.read(typed.text(), typed.floor(), plan));
+        } catch (RoomLine.UnreadableLine e) {
+            throw Refusal.invalid(e.getMessage(), List.of(new Problem("/text", e.getMessage())));
+        }
+    }
+}

@@ -1,0 +1,40 @@
+package org.skelto.server.calculators;
+
+import java.util.Map;
+import java.util.Set;
+import org.skelto.core.calculator.Answer;
+import org.skelto.core.calculator.Calculators;
+import org.skelto.server.problems.Refusal;
+import org.springframework.http.HttpStatus;
+import org.springframework.web.bind.annotation.GetMapping;
+import org.springframework.web.bind.annotation.PathVariable;
+import org.springframework.web.bind.annotation.PostMapping;
+import org.springframework.web.bind.annotation.RequestBody;
+import org.springframework.web.bind.annotation.RequestMapping;
+import org.springframework.web.bind.annotation.RestController;
+
+/** Works calculators by name; the same code as plans are judged with. */
+@RestController
+@RequestMapping("/api/calculators")
+class CalculatorController {
+    @GetMapping
+    Set<String> names() {
+        return Calculators.names();
+    }
+
+    /** Figures come flat beside formula and source, under the names that the calculator gives them. */
+    @PostMapping("/{name}")
+    Map<String, Object> work(@PathVariable String name, @RequestBody Map<String, Object> in) {
+        if (!Calculators.names().contains(name)) {
+            throw Refusal.of(
+                    HttpStatus.NOT_FOUND, "There is no such calculator; there are " + Calculators.names() + ".");
+        }
+        Answer answer = Calculators.work(name, in);
+        Map<String, Object> body = new java.util.TreeMap<>(answer.out());
+        body.put("out", answer.out());
+        body.put("formula", answer.formula());
+        body.put("source", answer.source());
+        body.put("extrapolated", answer.extrapolated());
+        return body;
+    }
+}

@@ -1,0 +1,2 @@
+/** The calculators over HTTP. */
+package org.skelto.server.calculators;

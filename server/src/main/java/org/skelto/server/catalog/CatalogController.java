@@ -1,0 +1,69 @@
+package org.skelto.server.catalog;
+
+import java.util.Arrays;
+import java.util.List;
+import org.skelto.core.links.RadioDefaults;
+import org.skelto.core.plan.Criticality;
+import org.skelto.core.plan.DeviceKind;
+import org.skelto.core.plan.Medium;
+import org.skelto.core.plan.Radio;
+import org.skelto.core.plan.Region;
+import org.skelto.core.plan.UnitKind;
+import org.skelto.core.plan.Wording;
+import org.skelto.core.radio.RegionLimits;
+import org.skelto.core.site.Construction;
+import org.skelto.core.site.Constructions;
+import org.springframework.web.bind.annotation.GetMapping;
+import org.springframework.web.bind.annotation.RequestParam;
+import org.springframework.web.bind.annotation.RestController;
+
+/** Constructions, kinds and generic radios. */
+@RestController
+class CatalogController {
+    /** A kind of device as the page offers it. */
+    public record KindChoice(
+            DeviceKind kind, String name, DeviceKind.Family family, Criticality criticality, boolean mains) {}
+
+    /** A kind of unit or a medium as the page offers it. */
+    public record Choice(String id, String name) {}
+
+    /** A construction as the page offers and draws it. */
+    public record ConstructionChoice(
+            String id, String name, boolean slab, Construction.Hatch hatch, double thicknessM) {}
+
+    /** All of it. */
+    public record Catalog(
+            List<ConstructionChoice> constructions,
+            List<KindChoice> deviceKinds,
+            List<Choice> unitKinds,
+            List<Choice> media,
+            String regionTableDate) {}
+
+    @GetMapping("/api/catalog")
+    Catalog catalog() {
+        return new Catalog(
+                Constructions.all().values().stream()
+                        .map(c -> new ConstructionChoice(c.id(), c.name(), c.slab(), c.hatch(), c.thicknessM()))
+                        .toList(),
+                Arrays.stream(DeviceKind.values())
+                        .map(k -> new KindChoice(k, Wording.of(k), k.family(), k.criticality(), k.mains()))
+                        .toList(),
+                Arrays.stream(UnitKind.values())
+                        .map(k -> new Choice(k.name(), Wording.of(k)))
+                        .toList(),
+                Arrays.stream(Medium.values())
+                        .map(m -> new Choice(m.name(), Wording.of(m)))
+                        .toList(),
+                RegionLimits.DATE);
+    }
+
+    /** The generic radio for a medium, with the region's frequencies and power. */
+    @GetMapping("/api/catalog/radio")
+    Radio radio(@RequestParam Medium medium, @RequestParam Region region, @RequestParam UnitKind kind) {
+        if (medium == Medium.ETHERNET) {
+            throw org.skelto.server.problems.Refusal.of(
+                    org.springframework.http.HttpStatus.UNPROCESSABLE_CONTENT, "Ethernet is no radio.");
+        }
+        return RadioDefaults.radio(medium, region, kind);
+    }
+}

@@ -1,0 +1,2 @@
+/** Storage and API around the core, package by feature. */
+package org.skelto.server;

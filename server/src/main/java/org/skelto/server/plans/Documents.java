@@ -1,0 +1,137 @@
+package org.skelto.server.plans;
+
+import jakarta.json.Json;
+import jakarta.json.JsonArray;
+import jakarta.json.JsonArrayBuilder;
+import jakarta.json.JsonException;
+import jakarta.json.JsonNumber;
+import jakarta.json.JsonObject;
+import jakarta.json.JsonObjectBuilder;
+import jakarta.json.JsonPatch;
+import jakarta.json.JsonReader;
+import jakarta.json.JsonValue;
+import java.io.StringReader;
+import java.math.BigDecimal;
+import java.util.List;
+import org.skelto.core.naming.NameAssigner;
+import org.skelto.core.plan.Plan;
+import org.skelto.core.plan.PlanValidator;
+import org.skelto.core.plan.Problem;
+import org.skelto.core.site.Constructions;
+import org.skelto.server.problems.Reading;
+import org.skelto.server.problems.Refusal;
+import org.springframework.http.HttpStatus;
+import org.springframework.stereotype.Component;
+import tools.jackson.databind.DatabindException;
+import tools.jackson.databind.json.JsonMapper;
+
+/** Plans as documents: reading, checking, patching and the patch between two of them. */
+@Component
+public class Documents {
+    private static final int MOST_OPERATIONS = 5000;
+
+    /** Beyond this many decimal places a number is left as it stands: stripping it could be made to take for ever. */
+    private static final int PLAIN_SCALE = 400;
+
+    private final JsonMapper mapper;
+
+    Documents(JsonMapper mapper) {
+        this.mapper = mapper;
+    }
+
+    String write(Plan plan) {
+        return mapper.writeValueAsString(plan);
+    }
+
+    Plan readStored(String document) {
+        return mapper.readValue(document, Plan.class);
+    }
+
+    /** The plan with its names filled in, refused when it is not well-formed. */
+    public Plan accepted(Plan plan) {
+        if (plan == null) {
+            throw Refusal.of(HttpStatus.BAD_REQUEST, "There is no plan in the request.");
+        }
+        List<Problem> problems =
+                PlanValidator.problems(plan, Constructions.all().keySet());
+        if (!problems.isEmpty()) {
+            throw Refusal.invalid("This is not a valid plan. Nothing was changed.", problems);
+        }
+        return NameAssigner.assign(plan);
+    }
+
+    /** The plan after a JSON Patch; the plan given is not changed. */
+    public Plan patched(Plan plan, String patch) {
+        JsonArray operations = operations(patch);
+        JsonObject after;
+        try {
+            JsonPatch made = Json.createPatch(operations);
+            after = made.apply(tree(plan));
+        } catch (JsonException | ClassCastException | NullPointerException e) {
+            boolean test = operations.stream()
+                    .anyMatch(op -> op instanceof JsonObject o && "test".equals(o.getString("op", "")));
+            throw Refusal.of(
+                    test ? HttpStatus.CONFLICT : HttpStatus.BAD_REQUEST,
+                    "The edit does not fit the plan: " + firstLine(e) + " Nothing was changed.");
+        }
+        try {
+            return accepted(mapper.readValue(after.toString(), Plan.class));
+        } catch (DatabindException e) {
+            throw Refusal.invalid(
+                    "The edit would leave no valid plan. Nothing was changed.", List.of(Reading.problem(e)));
+        }
+    }
+
+    /** The JSON Patch that leads from one plan to the other. */
+    String difference(Plan from, Plan to) {
+        return Json.createDiff(tree(from), tree(to)).toJsonArray().toString();
+    }
+
+    private static String firstLine(RuntimeException e) {
+        String text = String.valueOf(e.getMessage()).lines().findFirst().orElse("");
+        return text.endsWith(".") ? text : text + ".";
+    }
+
+    private static JsonArray operations(String patch) {
+        try (JsonReader reader = Json.createReader(new StringReader(patch))) {
+            JsonArray operations = normal(reader.readArray()).asJsonArray();
+            if (operations.size() > MOST_OPERATIONS) {
+                throw Refusal.of(HttpStatus.CONTENT_TOO_LARGE, "An edit may have at most 5000 operations.");
+            }
+            return operations;
+        } catch (JsonException | IllegalStateException e) {
+            throw Refusal.of(HttpStatus.BAD_REQUEST, "The edit is not a JSON Patch document. Nothing was changed.");
+        }
+    }
+
+    private JsonObject tree(Plan plan) {
+        try (JsonReader reader = Json.createReader(new StringReader(write(plan)))) {
+            return normal(reader.readObject()).asJsonObject();
+        }
+    }
+
+    /** Numbers in one form, so that 1.5 and 1.50 are the same to a test operation. */
+    private static JsonValue normal(JsonValue value) {
+        return switch (value.getValueType()) {
+            case OBJECT -> {
+                JsonObjectBuilder object = Json.createObjectBuilder();
+                value.asJsonObject().forEach((key, v) -> object.add(key, normal(v)));
+                yield object.build();
+            }
+            case ARRAY -> {
+                JsonArrayBuilder array = Json.createArrayBuilder();
+                value.asJsonArray().forEach(v -> array.add(normal(v)));
+                yield array.build();
+            }
+            case NUMBER -> {
+                BigDecimal number = ((JsonNumber) value).bigDecimalValue();
+                if (Math.abs(number.scale()) > PLAIN_SCALE) {
+                    yield value;
+                }
+                BigDecimal stripped = number.stripTrailingZeros();
+                yield Json.createValue(stripped.scale() < 0 ? stripped.setScale(0) : stripped);
+            }
+            default -> value;
+        };
+    }
+}

@@ -1,0 +1,137 @@
+package org.skelto.server.plans;
+
+import java.net.URI;
+import java.util.List;
+import java.util.UUID;
+import org.skelto.core.plan.Plan;
+import org.skelto.core.plan.Slugs;
+import org.skelto.server.problems.Refusal;
+import org.springframework.http.ContentDisposition;
+import org.springframework.http.HttpHeaders;
+import org.springframework.http.HttpStatus;
+import org.springframework.http.ResponseEntity;
+import org.springframework.web.bind.annotation.DeleteMapping;
+import org.springframework.web.bind.annotation.GetMapping;
+import org.springframework.web.bind.annotation.PatchMapping;
+import org.springframework.web.bind.annotation.PathVariable;
+import org.springframework.web.bind.annotation.PostMapping;
+import org.springframework.web.bind.annotation.RequestBody;
+import org.springframework.web.bind.annotation.RequestHeader;
+import org.springframework.web.bind.annotation.RequestMapping;
+import org.springframework.web.bind.annotation.RequestParam;
+import org.springframework.web.bind.annotation.ResponseStatus;
+import org.springframework.web.bind.annotation.RestController;
+
+/** The plans over HTTP. */
+@RestController
+@RequestMapping("/api/plans")
+class PlanController {
+    private final Plans plans;
+
+    PlanController(Plans plans) {
+        this.plans = plans;
+    }
+
+    /** A new name. */
+    public record Name(String name) {}
+
+    @GetMapping
+    List<PlanSummary> list() {
+        return plans.list();
+    }
+
+    @PostMapping
+    @ResponseStatus(HttpStatus.CREATED)
+    ResponseEntity<PlanState> create(@RequestBody NewPlan asked) {
+        return created(plans.create(Plan.fresh(asked.name(), asked.region(), asked.mainsVoltageV(), asked.place())));
+    }
+
+    /** Takes in an exported document as a new plan. */
+    @PostMapping("/import")
+    @ResponseStatus(HttpStatus.CREATED)
+    ResponseEntity<PlanState> importPlan(@RequestBody Plan plan) {
+        return created(plans.create(plan));
+    }
+
+    @GetMapping("/{id}")
+    ResponseEntity<PlanState> get(@PathVariable UUID id) {
+        return tagged(plans.get(id));
+    }
+
+    @GetMapping("/{id}/export")
+    ResponseEntity<Plan> export(@PathVariable UUID id) {
+        Plan plan = plans.get(id).plan();
+        return ResponseEntity.ok()
+                .header(
+                        HttpHeaders.CONTENT_DISPOSITION,
+                        ContentDisposition.attachment()
+                                .filename(Slugs.slug(plan.name(), "plan") + ".skelto.json")
+                                .build()
+                                .toString())
+                .body(plan);
+    }
+
+    @GetMapping("/{id}/revisions")
+    List<RevisionLine> history(@PathVariable UUID id) {
+        return plans.history(id);
+    }
+
+    @PostMapping("/{id}/copy")
+    @ResponseStatus(HttpStatus.CREATED)
+    ResponseEntity<PlanState> copy(@PathVariable UUID id, @RequestBody Name name) {
+        return created(plans.copy(id, name.name()));
+    }
+
+    @PatchMapping(path = "/{id}", consumes = "application/json-patch+json")
+    ResponseEntity<PlanState> edit(
+            @PathVariable UUID id,
+            @RequestHeader(name = "If-Match", required = false) String ifMatch,
+            @RequestParam(defaultValue = "edit") String label,
+            @RequestBody String patch) {
+        return tagged(plans.edit(id, revision(ifMatch), patch, label));
+    }
+
+    @PostMapping("/{id}/undo")
+    ResponseEntity<PlanState> undo(
+            @PathVariable UUID id, @RequestHeader(name = "If-Match", required = false) String ifMatch) {
+        return tagged(plans.undo(id, revision(ifMatch)));
+    }
+
+    @PostMapping("/{id}/redo")
+    ResponseEntity<PlanState> redo(
+            @PathVariable UUID id, @RequestHeader(name = "If-Match", required = false) String ifMatch) {
+        return tagged(plans.redo(id, revision(ifMatch)));
+    }
+
+    @DeleteMapping("/{id}")
+    @ResponseStatus(HttpStatus.NO_CONTENT)
+    void delete(@PathVariable UUID id) {
+        plans.delete(id);
+    }
+
+    @PostMapping("/{id}/restore")
+    ResponseEntity<PlanState> restore(@PathVariable UUID id) {
+        return tagged(plans.restore(id));
+    }
+
+    private static long revision(String ifMatch) {
+        if (ifMatch == null) {
+            throw Refusal.of(
+                    HttpStatus.PRECONDITION_REQUIRED, "An edit must say which revision it is for, with If-Match.");
+        }
+        if (!ifMatch.matches("\"\\d{1,18}\"")) {
+            throw Refusal.of(HttpStatus.BAD_REQUEST, "If-Match must be a revision number in quotes.");
+        }
+        return Long.parseLong(ifMatch.substring(1, ifMatch.length() - 1));
+    }
+
+    private static ResponseEntity<PlanState> tagged(PlanState state) {
+        return ResponseEntity.ok().eTag("\"" + state.revision() + "\"").body(state);
+    }
+
+    private static ResponseEntity<PlanState> created(PlanState state) {
+        return ResponseEntity.created(URI.create("/api/plans/" + state.id()))
+                .eTag("\"" + state.revision() + "\"")
+                .body(state);
+    }
+}

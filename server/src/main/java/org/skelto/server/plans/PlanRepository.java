@@ -1,0 +1,22 @@
+package org.skelto.server.plans;
+
+import jakarta.persistence.LockModeType;
+import java.util.List;
+import java.util.Optional;
+import java.util.UUID;
+import org.springframework.data.jpa.repository.JpaRepository;
+import org.springframework.data.jpa.repository.Lock;
+import org.springframework.data.jpa.repository.Query;
+
+interface PlanRepository extends JpaRepository<PlanEntity, UUID> {
+    Optional<PlanEntity> findByIdAndDeletedAtIsNull(UUID id);
+
+    /** Waits for any other edit of the same plan to end. */
+    @Lock(LockModeType.PESSIMISTIC_WRITE)
+    @Query("select p from PlanEntity p where p.id = :id")
+    Optional<PlanEntity> lock(UUID id);
+
+    @Query("select new org.skelto.server.plans.PlanSummary(p.id, p.name, p.revision, p.updatedAt) from PlanEntity p"
+            + " where p.deletedAt is null order by p.createdAt")
+    List<PlanSummary> summaries();
+}

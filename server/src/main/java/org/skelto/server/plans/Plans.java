@@ -1,0 +1,175 @@
+package org.skelto.server.plans;
+
+import java.time.Clock;
+import java.time.Instant;
+import java.util.List;
+import java.util.Optional;
+import java.util.UUID;
+import org.skelto.core.plan.Plan;
+import org.skelto.server.problems.Refusal;
+import org.springframework.http.HttpStatus;
+import org.springframework.stereotype.Service;
+import org.springframework.transaction.annotation.Transactional;
+
+/**
+ * The stored plans. Every edit is a revision with its forward and inverse patch. Undo and redo are two stacks threaded
+ * through the revisions: the plan points at the top of each, a revision at what lies below it.
+ */
+@Service
+@Transactional
+public class Plans {
+    private static final int LABEL_LENGTH = 200;
+
+    private final PlanRepository plans;
+    private final RevisionRepository revisions;
+    private final Documents documents;
+    private final Clock clock = Clock.systemUTC();
+
+    Plans(PlanRepository plans, RevisionRepository revisions, Documents documents) {
+        this.plans = plans;
+        this.revisions = revisions;
+        this.documents = documents;
+    }
+
+    @Transactional(readOnly = true)
+    public List<PlanSummary> list() {
+        return plans.summaries();
+    }
+
+    /** The newest state of a plan; refused with 404 when there is none or it was deleted. */
+    @Transactional(readOnly = true)
+    public PlanState get(UUID id) {
+        return state(plans.findByIdAndDeletedAtIsNull(id).orElseThrow(Plans::unknown));
+    }
+
+    @Transactional(readOnly = true)
+    public List<RevisionLine> history(UUID id) {
+        get(id);
+        return revisions.findTop100ByPlanIdOrderByNumberDesc(id).stream()
+                .map(r -> new RevisionLine(r.number, r.at, r.kind.name(), r.label))
+                .toList();
+    }
+
+    public PlanState create(Plan document) {
+        Plan plan = documents.accepted(document);
+        PlanEntity entity = new PlanEntity(UUID.randomUUID(), plan.name(), documents.write(plan), now());
+        return state(plans.save(entity));
+    }
+
+    public PlanState copy(UUID id, String name) {
+        return create(get(id).plan().withName(name));
+    }
+
+    /** Applies a JSON Patch to the revision that the editor saw. */
+    public PlanState edit(UUID id, long seen, String patch, String label) {
+        PlanEntity entity = locked(id, seen);
+        Plan before = documents.readStored(entity.document);
+        Plan after = documents.patched(before, patch);
+        if (after.equals(before)) {
+            return state(entity);
+        }
+        RevisionEntity revision = revision(entity, before, after, RevisionEntity.Kind.EDIT, label);
+        revision.undoBelow = entity.undoTop;
+        entity.undoTop = revision.number;
+        entity.redoTop = null;
+        revisions.save(revision);
+        return state(entity);
+    }
+
+    public PlanState undo(UUID id, long seen) {
+        PlanEntity entity = locked(id, seen);
+        RevisionEntity undone = edit(id, entity.undoTop, "There is nothing to undo.");
+        replay(entity, undone.inverse, RevisionEntity.Kind.UNDO, undone.label);
+        undone.redoBelow = entity.redoTop;
+        entity.undoTop = undone.undoBelow;
+        entity.redoTop = undone.number;
+        return state(entity);
+    }
+
+    public PlanState redo(UUID id, long seen) {
+        PlanEntity entity = locked(id, seen);
+        RevisionEntity again = edit(id, entity.redoTop, "There is nothing to do again.");
+        replay(entity, again.forward, RevisionEntity.Kind.REDO, again.label);
+        entity.redoTop = again.redoBelow;
+        entity.undoTop = again.number;
+        return state(entity);
+    }
+
+    public void delete(UUID id) {
+        PlanEntity entity = plans.lock(id).filter(p -> p.deletedAt == null).orElseThrow(Plans::unknown);
+        entity.deletedAt = now();
+    }
+
+    /** Takes a deletion back. */
+    public PlanState restore(UUID id) {
+        PlanEntity entity = plans.lock(id).orElseThrow(Plans::unknown);
+        entity.deletedAt = null;
+        return state(entity);
+    }
+
+    private RevisionEntity edit(UUID id, Long number, String otherwise) {
+        return Optional.ofNullable(number)
+                .flatMap(n -> revisions.findByPlanIdAndNumber(id, n))
+                .orElseThrow(() -> Refusal.of(HttpStatus.CONFLICT, otherwise));
+    }
+
+    private void replay(PlanEntity entity, String patch, RevisionEntity.Kind kind, String label) {
+        Plan before = documents.readStored(entity.document);
+        revisions.save(revision(entity, before, documents.patched(before, patch), kind, label));
+    }
+
+    private RevisionEntity revision(
+            PlanEntity entity, Plan before, Plan after, RevisionEntity.Kind kind, String label) {
+        RevisionEntity revision = new RevisionEntity();
+        revision.planId = entity.id;
+        revision.number = entity.revision + 1;
+        revision.author = "local";
+        revision.at = now();
+        revision.kind = kind;
+        revision.label = label.length() > LABEL_LENGTH ? label.substring(0, LABEL_LENGTH) : label;
+        revision.forward = documents.difference(before, after);
+        revision.inverse = documents.difference(after, before);
+        entity.revision = revision.number;
+        entity.document = documents.write(after);
+        entity.name = after.name();
+        entity.updatedAt = revision.at;
+        return revision;
+    }
+
+    private PlanEntity locked(UUID id, long seen) {
+        PlanEntity entity = plans.lock(id).filter(p -> p.deletedAt == null).orElseThrow(Plans::unknown);
+        if (entity.revision != seen) {
+            throw Refusal.of(
+                    HttpStatus.PRECONDITION_FAILED,
+                    "The plan was changed elsewhere: it is at edit " + entity.revision + ", you saw edit " + seen
+                            + ". Nothing was changed.");
+        }
+        return entity;
+    }
+
+    private PlanState state(PlanEntity entity) {
+        return new PlanState(
+                entity.id,
+                entity.revision,
+                documents.readStored(entity.document),
+                label(entity, entity.undoTop),
+                label(entity, entity.redoTop));
+    }
+
+    private String label(PlanEntity entity, Long number) {
+        return number == null
+                ? null
+                : revisions
+                        .findByPlanIdAndNumber(entity.id, number)
+                        .map(r -> r.label)
+                        .orElse(null);
+    }
+
+    private Instant now() {
+        return clock.instant().truncatedTo(java.time.temporal.ChronoUnit.MICROS);
+    }
+
+    private static Refusal unknown() {
+        return Refusal.of(HttpStatus.NOT_FOUND, "There is no such plan.");
+    }
+}

@@ -1,0 +1,12 @@
+package org.skelto.server.plans;
+
+import java.util.List;
+import java.util.Optional;
+import java.util.UUID;
+import org.springframework.data.jpa.repository.JpaRepository;
+
+interface RevisionRepository extends JpaRepository<RevisionEntity, Long> {
+    Optional<RevisionEntity> findByPlanIdAndNumber(UUID planId, long number);
+
+    List<RevisionEntity> findTop100ByPlanIdOrderByNumberDesc(UUID planId);
+}

@@ -1,0 +1,148 @@
+package org.skelto.server.problems;
+
+import java.util.List;
+import org.skelto.core.calculator.BadInput;
+import org.skelto.core.plan.Pointers;
+import org.skelto.core.plan.Problem;
+import org.slf4j.Logger;
+import org.slf4j.LoggerFactory;
+import org.springframework.dao.DataAccessResourceFailureException;
+import org.springframework.dao.QueryTimeoutException;
+import org.springframework.http.HttpHeaders;
+import org.springframework.http.HttpStatus;
+import org.springframework.http.HttpStatusCode;
+import org.springframework.http.ProblemDetail;
+import org.springframework.http.ResponseEntity;
+import org.springframework.http.converter.HttpMessageNotReadableException;
+import org.springframework.orm.jpa.JpaSystemException;
+import org.springframework.transaction.CannotCreateTransactionException;
+import org.springframework.transaction.TransactionSystemException;
+import org.springframework.web.bind.annotation.ExceptionHandler;
+import org.springframework.web.bind.annotation.RestControllerAdvice;
+import org.springframework.web.context.request.WebRequest;
+import org.springframework.web.servlet.mvc.method.annotation.ResponseEntityExceptionHandler;
+import tools.jackson.core.JacksonException;
+import tools.jackson.databind.DatabindException;
+
+/** Turns every failure into one problem document. */
+@RestControllerAdvice
+class ProblemAdvice extends ResponseEntityExceptionHandler {
+    private static final Logger LOG = LoggerFactory.getLogger(ProblemAdvice.class);
+
+    @ExceptionHandler(Refusal.class)
+    ResponseEntity<ProblemDetail> refused(Refusal refusal) {
+        return answer(refusal.status(), refusal.getMessage(), refusal.problems());
+    }
+
+    @ExceptionHandler(BadInput.class)
+    ResponseEntity<ProblemDetail> badInput(BadInput bad) {
+        return answer(
+                HttpStatus.UNPROCESSABLE_CONTENT,
+                "An input cannot be used.",
+                List.of(new Problem(bad.pointer(), bad.getMessage())));
+    }
+
+    @ExceptionHandler({
+        CannotCreateTransactionException.class,
+        DataAccessResourceFailureException.class,
+        QueryTimeoutException.class,
+        JpaSystemException.class,
+        TransactionSystemException.class
+    })
+    ResponseEntity<ProblemDetail> databaseGone(Exception e) {
+        LOG.warn("the database does not answer: {}", e.getMessage());
+        return answer(
+                HttpStatus.SERVICE_UNAVAILABLE,
+                "The database does not answer. Nothing was changed; try again when it is back.",
+                List.of());
+    }
+
+    @ExceptionHandler(Exception.class)
+    ResponseEntity<ProblemDetail> unexpected(Exception e) {
+        LOG.error("unexpected failure", e);
+        return answer(
+                HttpStatus.INTERNAL_SERVER_ERROR,
+                "Something went wrong in Skelto itself. Nothing was changed.",
+                List.of());
+    }
+
+    @Override
+    protected ResponseEntity<Object> handleHttpMessageNotReadable(
+            HttpMessageNotReadableException e, HttpHeaders headers, HttpStatusCode status, WebRequest request) {
+        for (Throwable cause = e; cause != null; cause = cause.getCause()) {
+            if (cause instanceof BodyLimit.TooLarge tooLarge) {
+                return widen(answer(HttpStatus.CONTENT_TOO_LARGE, tooLarge.getMessage(), List.of()));
+            }
+        }
+        if (e.getCause() instanceof DatabindException bad) {
+            return widen(answer(
+                    HttpStatus.UNPROCESSABLE_CONTENT,
+                    "The document cannot be read.",
+                    List.of(new Problem(pointer(bad), message(bad)))));
+        }
+        String where = e.getCause() instanceof JacksonException bad && bad.getLocation() != null
+                ? " It breaks off or goes wrong at line " + bad.getLocation().getLineNr() + ", column "
+                        + bad.getLocation().getColumnNr() + "."
+                : "";
+        return widen(answer(HttpStatus.BAD_REQUEST, "This is not a JSON document." + where, List.of()));
+    }
+
+    /** JSON pointer to where reading stopped. */
+    public static String pointer(DatabindException bad) {
+        StringBuilder pointer = new StringBuilder();
+        for (JacksonException.Reference step : bad.getPath()) {
+            pointer.append(Pointers.of(
+                    step.getPropertyName() != null ? step.getPropertyName() : String.valueOf(step.getIndex())));
+        }
+        return pointer.toString();
+    }
+
+    /** What is wrong there, without the names of classes. */
+    public static String message(DatabindException bad) {
+        String text = bad.getOriginalMessage();
+        if (bad instanceof tools.jackson.databind.exc.UnrecognizedPropertyException) {
+            return "is not a property of this format";
+        }
+        if (bad instanceof tools.jackson.databind.exc.InvalidFormatException wrong) {
+            Class<?> type = wrong.getTargetType();
+            return type.isEnum()
+                    ? "must be one of " + List.of(type.getEnumConstants()) + ", not \"" + wrong.getValue() + "\""
+                    : "has the wrong type: " + kind(type) + " is wanted";
+        }
+        if (bad instanceof tools.jackson.databind.exc.MismatchedInputException wrong) {
+            return text.contains("Null value") || text.contains("missing") || text.contains("null value")
+                    ? "is missing"
+                    : "has the wrong type: " + kind(wrong.getTargetType()) + " is wanted";
+        }
+        return text.contains("Duplicate") ? "stands twice in the document" : "cannot be read here";
+    }
+
+    private static String kind(Class<?> type) {
+        if (type == null) {
+            return "another kind of value";
+        }
+        if (type == int.class || type == Integer.class || type == long.class) {
+            return "a whole number";
+        }
+        if (type == double.class || type == Double.class) {
+            return "a number";
+        }
+        if (type == boolean.class || type == Boolean.class) {
+            return "true or false";
+        }
+        if (type == String.class || type.isEnum()) {
+            return "a text";
+        }
+        return java.util.Collection.class.isAssignableFrom(type) || type.isArray() ? "a list" : "an object";
+    }
+
+    private static ResponseEntity<ProblemDetail> answer(HttpStatus status, String detail, List<Problem> problems) {
+        ProblemDetail problem = ProblemDetail.forStatusAndDetail(status, detail);
+        problem.setProperty("errors", problems);
+        return ResponseEntity.status(status).body(problem);
+    }
+
+    private static ResponseEntity<Object> widen(ResponseEntity<ProblemDetail> answer) {
+        return ResponseEntity.status(answer.getStatusCode()).body(answer.getBody());
+    }
+}

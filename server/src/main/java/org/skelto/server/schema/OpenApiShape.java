@@ -1,0 +1,89 @@
+package org.skelto.server.schema;
+
+import io.swagger.v3.oas.models.OpenAPI;
+import io.swagger.v3.oas.models.info.Info;
+import io.swagger.v3.oas.models.info.License;
+import io.swagger.v3.oas.models.media.Schema;
+import java.util.ArrayList;
+import java.util.LinkedHashSet;
+import java.util.List;
+import java.util.Map;
+import java.util.Set;
+import java.util.TreeMap;
+import org.springdoc.core.customizers.OpenApiCustomizer;
+import org.springframework.context.annotation.Bean;
+import org.springframework.context.annotation.Configuration;
+
+/**
+ * Makes the OpenAPI document say what the records say: every component of a record is there, and these may be null.
+ */
+@Configuration
+class OpenApiShape {
+    private static final Map<String, Set<String>> NULLABLE = Map.ofEntries(
+            Map.entry("Plan", Set.of("mainsVoltageV", "place")),
+            Map.entry("NewPlan", Set.of("mainsVoltageV", "place")),
+            Map.entry("Unit", Set.of("place", "hub", "ipv4", "mac", "nodeId")),
+            Map.entry("Place", Set.of("room", "spot")),
+            Map.entry("Power", Set.of("circuit", "from")),
+            Map.entry("Radio", Set.of("sensitivityDbm", "chirp")),
+            Map.entry("Device", Set.of("place", "unit", "channel", "circuit", "topic")),
+            Map.entry("Link", Set.of("lengthM", "why")),
+            Map.entry("LinkReport", Set.of("distanceM", "trouble", "marginDb", "chance", "chanceFigure")),
+            Map.entry("Option", Set.of("distanceM", "marginDb", "chance", "ruledOut")),
+            Map.entry("PlanState", Set.of("undo", "redo")),
+            Map.entry("Position", Set.of("floor")),
+            Map.entry("NameRow", Set.of("topicByRule")),
+            Map.entry("Snag", Set.of("accepted")),
+            Map.entry("DeviceState", Set.of("job")),
+            Map.entry("WayState", Set.of("brokenBy")));
+
+    @Bean
+    OpenApiCustomizer shape() {
+        return api -> {
+            api.info(new Info().title("Skelto").version("1").license(new License().name("Apache-2.0")));
+            api.setServers(null);
+            sort(api);
+        };
+    }
+
+    @SuppressWarnings("rawtypes")
+    private static void sort(OpenAPI api) {
+        Map<String, Schema> schemas = new TreeMap<>(api.getComponents().getSchemas());
+        schemas.forEach((name, schema) -> {
+            if (schema.getProperties() != null) {
+                require(name, schema);
+            }
+        });
+        api.getComponents().setSchemas(schemas);
+        api.setPaths(sortedPaths(api));
+    }
+
+    private static io.swagger.v3.oas.models.Paths sortedPaths(OpenAPI api) {
+        io.swagger.v3.oas.models.Paths paths = new io.swagger.v3.oas.models.Paths();
+        new TreeMap<>(api.getPaths()).forEach(paths::addPathItem);
+        return paths;
+    }
+
+    @SuppressWarnings({"rawtypes", "unchecked"})
+    private static void require(String name, Schema schema) {
+        Map<String, Schema> properties = schema.getProperties();
+        schema.setRequired(new ArrayList<>(properties.keySet()));
+        for (String property : NULLABLE.getOrDefault(name, Set.of())) {
+            Schema value = properties.get(property);
+            if (value == null) {
+                throw new IllegalStateException(name + " has no " + property);
+            }
+            if (value.get$ref() != null || value.getEnum() != null) {
+                Schema none = new Schema<>();
+                none.setTypes(new LinkedHashSet<>(List.of("null")));
+                Schema either = new Schema<>();
+                either.setAnyOf(List.of(value, none));
+                properties.put(property, either);
+            } else {
+                Set<String> types = new LinkedHashSet<>(value.getTypes());
+                types.add("null");
+                value.setTypes(types);
+            }
+        }
+    }
+}
