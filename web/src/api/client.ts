@@ -1,0 +1,71 @@
+import createClient from "openapi-fetch";
+import type { components, paths } from "./schema";
+
+export type Schemas = components["schemas"];
+export type Plan = Schemas["Plan"];
+export type Unit = Schemas["Unit"];
+export type Device = Schemas["Device"];
+export type Room = Schemas["Room"];
+export type Link = Schemas["Link"];
+export type Assessment = Schemas["Assessment"];
+export type Snag = Schemas["Snag"];
+export type Figure = Schemas["Figure"];
+export type LinkReport = Schemas["LinkReport"];
+export type Catalog = Schemas["Catalog"];
+export type LinkOption = Schemas["Option"];
+export type PlanState = Schemas["PlanState"];
+export type State = Schemas["DeviceState"]["state"];
+
+/** One operation of a JSON Patch. */
+export interface Op {
+  op: "add" | "replace" | "remove";
+  path: string;
+  value?: unknown;
+}
+
+export const api = createClient<paths>({ baseUrl: "" });
+
+/** A problem that the server reported, in words for the person. */
+export class Problem extends Error {
+  constructor(
+    readonly status: number,
+    message: string,
+  ) {
+    super(message);
+  }
+}
+
+interface ProblemBody {
+  detail?: string;
+  errors?: { pointer: string; message: string }[];
+}
+
+/** The words of a problem document: what happened, and the first places it names. */
+export function problemOf(status: number, body: unknown): Problem {
+  const problem = (typeof body === "object" && body !== null ? body : {}) as ProblemBody;
+  const places = (problem.errors ?? [])
+    .slice(0, 4)
+    .map((e) => `${e.pointer || "the document"} ${e.message}`)
+    .join("; ");
+  const more = (problem.errors?.length ?? 0) > 4 ? ` and ${(problem.errors?.length ?? 0) - 4} more` : "";
+  const detail = problem.detail ?? `The server answered ${status}.`;
+  return new Problem(status, places ? `${detail} ${places}${more}.` : detail);
+}
+
+const UNREACHABLE = "Skelto's server does not answer. Nothing was changed; is it still running?";
+
+/** Waits for an answer of the API and gives its data, or throws a Problem. */
+export async function answer<T>(
+  call: Promise<{ data?: T; error?: unknown; response: Response }>,
+): Promise<T> {
+  let result;
+  try {
+    result = await call;
+  } catch {
+    throw new Problem(0, UNREACHABLE);
+  }
+  if (result.error !== undefined || !result.response.ok) {
+    throw problemOf(result.response.status, result.error);
+  }
+  return result.data as T;
+}

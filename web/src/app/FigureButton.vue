@@ -1,0 +1,58 @@
+<script setup lang="ts">
+import Popover from "primevue/popover";
+import { ref } from "vue";
+import type { Figure } from "../api/client";
+
+defineProps<{ figure: Figure | null; name: string }>();
+const popover = ref<InstanceType<typeof Popover> | null>(null);
+</script>
+
+<template>
+  <button
+    v-if="figure"
+    type="button"
+    class="figure"
+    :aria-label="`How ${name} comes about`"
+    @click.stop="popover?.toggle($event)"
+  >
+    <slot />
+  </button>
+  <slot v-else />
+  <Popover ref="popover">
+    <div v-if="figure" class="card">
+      <h3>{{ name }}</h3>
+      <p class="formula">{{ figure.formula }}</p>
+      <table v-if="Object.keys(figure.inputs).length">
+        <tbody>
+          <tr v-for="(value, input) in figure.inputs" :key="input">
+            <td class="quiet">{{ input }}</td>
+            <td class="number">{{ value }}</td>
+          </tr>
+        </tbody>
+      </table>
+      <p class="quiet">Source: {{ figure.source }}</p>
+      <p v-if="figure.extrapolated" class="bad">Extrapolated: outside the range that the source states.</p>
+    </div>
+  </Popover>
+</template>
+
+<style scoped>
+.figure {
+  background: none;
+  border: 0;
+  border-bottom: 1px dotted var(--copper);
+  padding: 0;
+  cursor: pointer;
+  color: inherit;
+  text-align: inherit;
+}
+.card {
+  max-width: 340px;
+  display: flex;
+  flex-direction: column;
+  gap: 6px;
+}
+.formula {
+  font-weight: 500;
+}
+</style>

@@ -1,0 +1,11 @@
+import { createRouter, createWebHistory } from "vue-router";
+
+export const router = createRouter({
+  history: createWebHistory(),
+  routes: [
+    { path: "/", redirect: "/plans" },
+    { path: "/plans", component: () => import("../plan/PlansView.vue") },
+    { path: "/plans/:id/:stage?", component: () => import("../plan/BenchView.vue") },
+    { path: "/:rest(.*)*", redirect: "/plans" },
+  ],
+});

@@ -1,0 +1,626 @@
+<script setup lang="ts">
+import { computed, ref } from "vue";
+import type { Op, Plan } from "../api/client";
+import { freeId, nameAt, pointer, thingOf } from "../plan/pointers";
+import { useBench } from "../plan/store";
+import Hatches from "./Hatches.vue";
+import { placeLabels, type Wanted } from "./labels";
+import { shown, STATE_WORDS, UNIT_WORDS } from "./marks";
+import { moved, placedAt, resized, roomMoved } from "./moves";
+import StateMark from "./StateMark.vue";
+import UnitMark from "./UnitMark.vue";
+import { barLength, extent, useSheet } from "./useSheet";
+
+const props = defineProps<{ stage: string; drawing: boolean }>();
+const emit = defineEmits<{ drawn: [] }>();
+const bench = useBench();
+const element = ref<HTMLElement | null>(null);
+const svg = ref<SVGSVGElement | null>(null);
+
+const plan = computed(() => bench.shownPlan!);
+const floor = computed(() => bench.floor ?? "site");
+const box = computed(() => extent(bench.plan!, bench.assessment, floor.value));
+const { width, height, scale, px, py, metres } = useSheet(element, box);
+
+const hatchOf = (id: string) => bench.catalog?.constructions.find((c) => c.id === id);
+const walls = computed(() =>
+  (bench.shown?.walls ?? [])
+    .filter((w) => floor.value === "site" || w.floor === floor.value)
+    .map((w) => {
+      const construction = hatchOf(w.construction);
+      const thick = Math.max(3, (construction?.thicknessM ?? 0.1) * scale.value);
+      const alongX = w.ayM === w.byM;
+      const lap = w.construction === "open" ? 0 : thick / 2;
+      return {
+        key: `${w.floor}-${w.axM}-${w.ayM}-${w.bxM}-${w.byM}`,
+        hatch: construction?.hatch ?? "NONE",
+        name: construction?.name ?? w.construction,
+        open: w.construction === "open",
+        owners: w.owners,
+        x: alongX ? px(w.axM) - lap : px(w.axM) - thick / 2,
+        y: alongX ? py(w.ayM) - thick / 2 : py(w.byM) - lap,
+        w: alongX ? (w.bxM - w.axM) * scale.value + 2 * lap : thick,
+        h: alongX ? thick : (w.byM - w.ayM) * scale.value + 2 * lap,
+        thick,
+      };
+    })
+    // thick walls on top, so that thin ones end at their faces
+    .sort((a, b) => a.thick - b.thick),
+);
+
+const rooms = computed(() =>
+  Object.entries(plan.value.rooms)
+    .filter(([, room]) => floor.value === "site" || room.floor === floor.value)
+    .map(([id, room]) => {
+      const building = plan.value.buildings[plan.value.floors[room.floor]!.building]!;
+      return {
+        id,
+        path: pointer("rooms", id),
+        room,
+        x: px(building.xM + room.xM),
+        y: py(building.yM + room.yM + room.depthM),
+        w: room.widthM * scale.value,
+        h: room.depthM * scale.value,
+      };
+    }),
+);
+
+interface Thing {
+  path: string;
+  id: string;
+  name: string;
+  x: number;
+  y: number;
+  unit: boolean;
+  title: string;
+}
+
+const things = computed<Thing[]>(() => {
+  const all: Thing[] = [];
+  for (const [path, at] of Object.entries(bench.shown?.positions ?? {})) {
+    if (floor.value !== "site" && at.floor !== floor.value) continue;
+    if (floor.value === "site" && at.floor !== null && !isOutpost(at.xM, at.yM)) continue;
+    const [map, id] = thingOf(path)!;
+    const unit = map === "units" ? plan.value.units[id] : undefined;
+    if (unit?.kind === "SELF_CONTAINED" && devicesOf(id)) continue;
+    const name = nameAt(plan.value, path);
+    const state = bench.shown?.states[id];
+    const title = unit
+      ? `${name}, ${UNIT_WORDS[unit.kind]}`
+      : `${name}: ${state ? STATE_WORDS[state.state] : ""}`;
+    all.push({ path, id, name, x: px(at.xM), y: py(at.yM), unit: map === "units", title });
+  }
+  return all;
+});
+
+/** On the site sheet only what stands apart is drawn; what is inside a large building has its floor's sheet. */
+function isOutpost(xM: number, yM: number): boolean {
+  return scale.value > 4 || (px(xM) > 0 && !near(xM, yM));
+}
+function near(xM: number, yM: number): boolean {
+  const largest = Object.entries(plan.value.buildings).sort((a, b) => roomsIn(b[0]) - roomsIn(a[0]))[0]?.[1];
+  return !!largest && Math.hypot(xM - largest.xM, yM - largest.yM) < 60 / scale.value;
+}
+const roomsIn = (building: string) =>
+  Object.values(plan.value.rooms).filter((r) => plan.value.floors[r.floor]?.building === building).length;
+const devicesOf = (unit: string) => Object.values(plan.value.devices).some((d) => d.unit === unit);
+
+const selected = computed(() => {
+  const path = bench.selection;
+  const thing = thingOf(path);
+  if (thing?.[0] !== "devices") return path;
+  return path;
+});
+const labels = computed(() => {
+  const wanted: Wanted[] = things.value
+    .map((t) => ({ id: t.path, x: t.x, y: t.y, text: t.name }))
+    .sort((a, b) => Number(b.id === selected.value) - Number(a.id === selected.value));
+  const names = rooms.value
+    .filter(() => floor.value !== "site")
+    .map((r) => ({
+      left: r.x + r.w / 2 - 45,
+      right: r.x + r.w / 2 + 45,
+      top: r.y + r.h / 2 - 14,
+      bottom: r.y + r.h / 2 + 18,
+    }));
+  return placeLabels(wanted, width.value, names);
+});
+
+const lines = computed(() => {
+  if (props.stage !== "links" && props.stage !== "outages") return [];
+  const positions = bench.shown?.positions ?? {};
+  return Object.entries(plan.value.links).flatMap(([id, link]) => {
+    const a = positions[pointer("units", link.from)];
+    const b = positions[pointer("units", link.to)];
+    if (!a || !b) return [];
+    const here =
+      floor.value === "site" ? a.floor !== b.floor : a.floor === floor.value || b.floor === floor.value;
+    if (!here) return [];
+    const report = bench.shown?.links[id];
+    return [
+      {
+        id,
+        path: pointer("links", id),
+        x1: px(a.xM),
+        y1: py(a.yM),
+        x2: px(b.xM),
+        y2: py(b.yM),
+        cable: link.medium === "ETHERNET",
+        bad: !report?.meets,
+        away: floor.value !== "site" && (a.floor !== floor.value || b.floor !== floor.value),
+        chosen: selected.value === pointer("links", id) || selected.value === pointer("units", link.from),
+      },
+    ];
+  });
+});
+
+const buildings = computed(() =>
+  floor.value === "site"
+    ? Object.entries(plan.value.buildings).map(([id, b]) => ({ id, name: b.name, x: px(b.xM), y: py(b.yM) }))
+    : [],
+);
+const spots = computed(() =>
+  floor.value === "site"
+    ? Object.entries(plan.value.spots).map(([id, s]) => ({ id, name: s.name, x: px(s.xM), y: py(s.yM) }))
+    : [],
+);
+const bar = computed(() => barLength(scale.value, 120));
+const overall = computed(() =>
+  rooms.value.length && floor.value !== "site" ? extent(onlyRooms(), null, floor.value) : null,
+);
+const onlyRooms = () => ({ ...plan.value, spots: {} }) as Plan;
+
+// --- the hand ---
+type Grip =
+  | { kind: "thing"; path: string }
+  | { kind: "room"; id: string; from: [number, number] }
+  | { kind: "corner"; id: string }
+  | { kind: "new"; from: [number, number] };
+let grip: Grip | null = null;
+let ops: Op[] = [];
+let start: [number, number] = [0, 0];
+const ghost = ref<{ x: number; y: number; w: number; h: number; text: string } | null>(null);
+
+const canMove = computed(() => ["site", "devices", "controllers", "links"].includes(props.stage));
+const snap = (value: number, event: { shiftKey: boolean }) =>
+  event.shiftKey ? Math.round(value * 100) / 100 : Math.round(value * 10) / 10;
+
+function where(event: PointerEvent): [number, number] {
+  const area = svg.value!.getBoundingClientRect();
+  return metres(event.clientX - area.left, event.clientY - area.top);
+}
+
+function take(event: PointerEvent, next: Grip) {
+  if (event.button !== 0) return;
+  event.stopPropagation();
+  start = [event.clientX, event.clientY];
+  grip = next;
+  ops = [];
+  svg.value!.setPointerCapture(event.pointerId);
+}
+
+function takeThing(event: PointerEvent, path: string) {
+  bench.select(path);
+  if (canMove.value && floor.value !== "site") take(event, { kind: "thing", path });
+}
+
+function takeRoom(event: PointerEvent, id: string) {
+  if (props.drawing) return takeBlank(event);
+  if (props.stage === "site" && floor.value !== "site") {
+    take(event, { kind: "room", id, from: where(event) });
+  }
+}
+
+function takeBlank(event: PointerEvent) {
+  if (props.drawing && floor.value !== "site") {
+    const [x, y] = where(event);
+    take(event, { kind: "new", from: [snap(x, event), snap(y, event)] });
+  } else {
+    bench.select(null);
+  }
+}
+
+function drag(event: PointerEvent) {
+  if (!grip || Math.hypot(event.clientX - start[0], event.clientY - start[1]) < 4) return;
+  const [x, y] = where(event);
+  if (grip.kind === "new") {
+    const [x0, y0] = grip.from;
+    const [x1, y1] = [snap(x, event), snap(y, event)];
+    ghost.value = {
+      x: px(Math.min(x0, x1)),
+      y: py(Math.max(y0, y1)),
+      w: Math.abs(x1 - x0) * scale.value,
+      h: Math.abs(y1 - y0) * scale.value,
+      text: `${shown(Math.abs(x1 - x0), 2)} × ${shown(Math.abs(y1 - y0), 2)} m`,
+    };
+    ops = newRoom(x0, y0, x1, y1);
+    return;
+  }
+  const stored = bench.plan!;
+  if (grip.kind === "thing") ops = placedAt(stored, grip.path, snap(x, event), snap(y, event), floor.value);
+  else if (grip.kind === "room") {
+    ops = roomMoved(stored, grip.id, snap(x - grip.from[0], event), snap(y - grip.from[1], event));
+  } else ops = resized(stored, grip.id, snap(x, event), snap(y, event));
+  if (ops.length) void bench.preview(ops);
+}
+
+function newRoom(x0: number, y0: number, x1: number, y1: number): Op[] {
+  if (Math.abs(x1 - x0) < 0.3 || Math.abs(y1 - y0) < 0.3) return [];
+  const stored = bench.plan!;
+  const building = stored.buildings[stored.floors[floor.value]!.building]!;
+  const number = Object.keys(stored.rooms).length + 1;
+  return [
+    {
+      op: "add",
+      path: pointer("rooms", freeId(`room ${number}`, stored.rooms)),
+      value: {
+        floor: floor.value,
+        name: `Room ${number}`,
+        xM: cm(Math.min(x0, x1) - building.xM),
+        yM: cm(Math.min(y0, y1) - building.yM),
+        widthM: cm(Math.abs(x1 - x0)),
+        depthM: cm(Math.abs(y1 - y0)),
+        walls: null,
+        clutter: "FURNISHED",
+      },
+    },
+  ];
+}
+const cm = (value: number) => Math.round(value * 100) / 100;
+
+async function drop() {
+  const held = grip;
+  grip = null;
+  ghost.value = null;
+  bench.endPreview();
+  if (!held) return;
+  if (held.kind === "room" && ops.length === 0) bench.select(pointer("rooms", held.id));
+  if (ops.length === 0) return;
+  const done = ops;
+  ops = [];
+  if (held.kind === "new") {
+    emit("drawn");
+    if (await bench.edit(done, "draw a room")) bench.select(done[0]!.path);
+  } else {
+    const path = held.kind === "thing" ? held.path : pointer("rooms", held.id);
+    const verb = held.kind === "corner" ? "size of" : "move of";
+    await bench.edit(done, `${verb} ${nameAt(bench.plan!, path)}`);
+  }
+}
+
+function nudge(event: KeyboardEvent, path: string) {
+  const step = event.shiftKey ? 0.01 : 0.1;
+  const by: Record<string, [number, number]> = {
+    ArrowLeft: [-step, 0],
+    ArrowRight: [step, 0],
+    ArrowUp: [0, step],
+    ArrowDown: [0, -step],
+  };
+  if (event.key === "Enter" || event.key === " ") {
+    event.preventDefault();
+    bench.select(path);
+    return;
+  }
+  const delta = by[event.key];
+  if (!delta || !canMove.value) return;
+  event.preventDefault();
+  const change = moved(bench.plan!, path, delta[0], delta[1]);
+  if (change.length) void bench.edit(change, `move of ${nameAt(bench.plan!, path)}`);
+}
+
+const handle = computed(() => {
+  const thing = thingOf(bench.selection);
+  if (props.stage !== "site" || thing?.[0] !== "rooms") return null;
+  return rooms.value.find((r) => r.id === thing[1]) ?? null;
+});
+</script>
+
+<template>
+  <div ref="element" class="sheet">
+    <svg
+      ref="svg"
+      :width="width"
+      :height="height"
+      :class="{ drawing }"
+      role="group"
+      :aria-label="`Drawing of ${floor === 'site' ? 'the site' : plan.floors[floor]?.name}`"
+      @pointerdown="takeBlank"
+      @pointermove="drag"
+      @pointerup="drop"
+      @pointercancel="drop"
+    >
+      <Hatches />
+      <g v-for="r in rooms" :key="r.id">
+        <rect
+          :x="r.x"
+          :y="r.y"
+          :width="r.w"
+          :height="r.h"
+          class="room"
+          :class="{ chosen: selected === r.path, movable: stage === 'site' }"
+          :tabindex="stage === 'site' && floor !== 'site' ? 0 : undefined"
+          :role="stage === 'site' && floor !== 'site' ? 'button' : undefined"
+          :aria-label="stage === 'site' ? `Room ${r.room.name}` : undefined"
+          @pointerdown="takeRoom($event, r.id)"
+          @keydown="nudge($event, r.path)"
+        />
+      </g>
+      <g v-for="w in walls" :key="w.key" class="wall">
+        <title>{{ w.name }}</title>
+        <rect
+          :x="w.x"
+          :y="w.y"
+          :width="w.w"
+          :height="w.h"
+          :fill="w.open ? 'none' : `url(#hatch-${w.hatch})`"
+          :class="{ open: w.open }"
+        />
+      </g>
+      <g v-if="overall" class="dimension">
+        <path
+          :d="`M${px(overall.west)} ${py(overall.north) - 26}H${px(overall.east)}M${px(overall.west)} ${py(overall.north) - 31}v10M${px(overall.east)} ${py(overall.north) - 31}v10`"
+        />
+        <text :x="(px(overall.west) + px(overall.east)) / 2" :y="py(overall.north) - 30" text-anchor="middle">
+          {{ shown(overall.east - overall.west, 2) }} m
+        </text>
+        <path
+          :d="`M${px(overall.west) - 28} ${py(overall.north)}V${py(overall.south)}M${px(overall.west) - 33} ${py(overall.north)}h10M${px(overall.west) - 33} ${py(overall.south)}h10`"
+        />
+        <text
+          :transform="`translate(${px(overall.west) - 33} ${(py(overall.north) + py(overall.south)) / 2}) rotate(-90)`"
+          text-anchor="middle"
+        >
+          {{ shown(overall.north - overall.south, 2) }} m
+        </text>
+      </g>
+      <g v-if="floor !== 'site'" class="roomnames" aria-hidden="true">
+        <g v-for="r in rooms" :key="r.id">
+          <text v-if="r.w > 50 && r.h > 24" :x="r.x + r.w / 2" :y="r.y + r.h / 2" class="halo name">
+            {{ r.room.name }}
+          </text>
+          <text v-if="r.w > 70 && r.h > 44" :x="r.x + r.w / 2" :y="r.y + r.h / 2 + 14" class="halo size">
+            {{ shown(r.room.widthM, 2) }} × {{ shown(r.room.depthM, 2) }} m
+          </text>
+        </g>
+      </g>
+      <g v-for="l in lines" :key="l.id">
+        <path
+          :d="`M${l.x1} ${l.y1}L${l.x2} ${l.y2}`"
+          class="link"
+          :class="{ cable: l.cable, bad: l.bad, away: l.away, chosen: l.chosen }"
+        />
+        <path :d="`M${l.x1} ${l.y1}L${l.x2} ${l.y2}`" class="grab" @pointerdown.stop="bench.select(l.path)" />
+      </g>
+      <g v-for="b in buildings" :key="`b-${b.id}`">
+        <rect :x="b.x - 4" :y="b.y - 4" width="8" height="8" class="house" />
+        <text :x="b.x" :y="b.y + 20" class="halo name">{{ b.name }}</text>
+      </g>
+      <g v-for="s in spots" :key="`s-${s.id}`">
+        <path :d="`M${s.x - 5} ${s.y}H${s.x + 5}M${s.x} ${s.y - 5}V${s.y + 5}`" class="spot" />
+        <text :x="s.x" :y="s.y - 12" class="halo name">{{ s.name }}</text>
+      </g>
+      <g
+        v-for="t in things"
+        :key="t.path"
+        :transform="`translate(${t.x} ${t.y})`"
+        class="thing"
+        tabindex="0"
+        role="button"
+        :aria-label="t.title"
+        :aria-pressed="selected === t.path"
+        @pointerdown="takeThing($event, t.path)"
+        @keydown="nudge($event, t.path)"
+      >
+        <title>{{ t.title }}</title>
+        <circle r="12" class="halo-ring" :class="{ chosen: selected === t.path }" />
+        <UnitMark
+          v-if="t.unit"
+          :kind="plan.units[t.id]!.kind"
+          :out="bench.without.includes(`unit:${t.id}`)"
+        />
+        <StateMark v-else :state="bench.shown?.states[t.id]?.state ?? 'HOLDS'" />
+      </g>
+      <g aria-hidden="true">
+        <text
+          v-for="l in labels"
+          :key="l.id"
+          :x="l.tx"
+          :y="l.ty"
+          :text-anchor="l.anchor"
+          class="halo label"
+          :class="{ unit: l.id.startsWith('/units') }"
+        >
+          {{ l.text }}
+        </text>
+      </g>
+      <rect
+        v-if="handle"
+        :x="handle.x + handle.w - 6"
+        :y="handle.y - 6"
+        width="12"
+        height="12"
+        class="corner"
+        @pointerdown="take($event, { kind: 'corner', id: handle.id })"
+      >
+        <title>Drag to change the size</title>
+      </rect>
+      <g v-if="ghost" class="ghost">
+        <rect :x="ghost.x" :y="ghost.y" :width="ghost.w" :height="ghost.h" />
+        <text :x="ghost.x + ghost.w / 2" :y="ghost.y + ghost.h / 2" text-anchor="middle">
+          {{ ghost.text }}
+        </text>
+      </g>
+      <g class="north" :transform="`translate(${width - 26} 30)`" aria-hidden="true">
+        <path d="M0 -16L6 6L0 2L-6 6Z" />
+        <text y="20" text-anchor="middle">N</text>
+      </g>
+      <g class="bar" :transform="`translate(14 ${height - 12})`" aria-hidden="true">
+        <path :d="`M0 -5V0H${bar * scale}V-5M${(bar * scale) / 2} -3V0`" />
+        <text :x="bar * scale + 6" y="2">{{ bar >= 1000 ? `${bar / 1000} km` : `${bar} m` }}</text>
+      </g>
+    </svg>
+    <p v-if="rooms.length === 0 && floor !== 'site'" class="empty">
+      This floor is empty. Type a room below, such as <b>kitchen 4.2x3.6 @ 0,0 brick</b>, or press “Draw a
+      room” and drag on the sheet.
+    </p>
+  </div>
+</template>
+
+<style scoped>
+.sheet {
+  position: relative;
+  flex: 1 1 0;
+  min-height: 200px;
+  overflow: hidden;
+  background: var(--sheet);
+}
+svg {
+  display: block;
+  touch-action: none;
+  position: absolute;
+  inset: 0;
+  user-select: none;
+}
+svg.drawing {
+  cursor: crosshair;
+}
+.room {
+  fill: color-mix(in srgb, var(--signal) 4%, var(--sheet));
+}
+.room.movable {
+  cursor: move;
+}
+.room.chosen {
+  fill: color-mix(in srgb, var(--copper) 16%, var(--sheet));
+}
+.wall rect {
+  stroke: var(--ink);
+  stroke-width: 1;
+}
+.wall rect.open {
+  stroke-dasharray: 3 4;
+  stroke: var(--hair-strong);
+}
+.wall {
+  pointer-events: none;
+}
+.dimension path,
+.bar path {
+  stroke: var(--ink2);
+  fill: none;
+}
+.dimension text,
+.bar text,
+.north text {
+  font-size: 11px;
+  fill: var(--ink2);
+}
+.north path {
+  fill: var(--ink);
+}
+.halo {
+  paint-order: stroke;
+  stroke: var(--sheet);
+  stroke-width: 3.5px;
+  stroke-linejoin: round;
+  fill: var(--ink);
+  pointer-events: none;
+}
+.name {
+  font-weight: 600;
+  font-size: 13px;
+  text-anchor: middle;
+}
+.size {
+  font-size: 11px;
+  fill: var(--ink2);
+  text-anchor: middle;
+}
+.label {
+  font-size: 11px;
+}
+.label.unit {
+  fill: var(--link);
+  font-weight: 500;
+}
+.thing {
+  cursor: pointer;
+}
+.thing:focus {
+  outline: none;
+}
+.halo-ring {
+  fill: transparent;
+  stroke: none;
+}
+.halo-ring.chosen {
+  stroke: var(--copper);
+  stroke-width: 2;
+  fill: color-mix(in srgb, var(--copper) 14%, transparent);
+}
+.thing:focus-visible .halo-ring {
+  stroke: var(--copper);
+  stroke-width: 3;
+}
+.link {
+  stroke: var(--signal);
+  stroke-width: 1.2;
+  stroke-dasharray: 6 4;
+  fill: none;
+  opacity: 0.75;
+  pointer-events: none;
+}
+.link.cable {
+  stroke-dasharray: none;
+  stroke: var(--ink2);
+}
+.link.away {
+  opacity: 0.4;
+}
+.link.bad {
+  stroke: var(--unsafe);
+  stroke-width: 2;
+  stroke-dasharray: 2 3;
+  opacity: 1;
+}
+.link.chosen {
+  stroke-width: 3;
+  opacity: 1;
+}
+.grab {
+  stroke: transparent;
+  stroke-width: 9;
+  cursor: pointer;
+}
+.house {
+  fill: var(--ink);
+}
+.spot {
+  stroke: var(--ink);
+  stroke-width: 1.5;
+}
+.corner {
+  fill: var(--copper);
+  stroke: var(--sheet);
+  cursor: nesw-resize;
+}
+.ghost rect {
+  fill: color-mix(in srgb, var(--copper) 15%, transparent);
+  stroke: var(--copper);
+  stroke-dasharray: 4 3;
+}
+.ghost text {
+  font-weight: 600;
+  fill: var(--ink);
+}
+.empty {
+  position: absolute;
+  left: 50%;
+  top: 40%;
+  transform: translateX(-50%);
+  background: var(--sheet);
+  padding: 12px 18px;
+  border: 1px solid var(--hair);
+  max-width: 420px;
+}
+</style>

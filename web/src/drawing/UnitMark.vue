@@ -1,0 +1,34 @@
+<script setup lang="ts">
+import type { Unit } from "../api/client";
+
+defineProps<{ kind: Unit["kind"]; out?: boolean }>();
+</script>
+
+<template>
+  <g fill="var(--sheet)" stroke="var(--copper)" stroke-width="1.6">
+    <template v-if="kind === 'ACCESS_POINT'">
+      <path d="M0 -3L7 7H-7Z" fill="var(--copper)" />
+      <circle cy="-6" r="2.6" />
+    </template>
+    <template v-else-if="kind === 'GATEWAY'">
+      <path d="M0 -8L8 0L0 8L-8 0Z" />
+      <circle r="2.4" fill="var(--copper)" />
+    </template>
+    <template v-else-if="kind === 'HUB'">
+      <path d="M-4 -7H4L8 0L4 7H-4L-8 0Z" fill="var(--copper)" />
+    </template>
+    <template v-else-if="kind === 'ROUTER'">
+      <rect x="-8" y="-4" width="16" height="9" />
+      <path d="M-4 -4V-8M4 -4V-8" />
+    </template>
+    <template v-else-if="kind === 'SWITCH'">
+      <rect x="-8" y="-4" width="16" height="8" />
+      <path d="M-4 0H-3M0 0H1M4 0H5" stroke-width="2.4" />
+    </template>
+    <template v-else>
+      <rect x="-6" y="-4.5" width="12" height="9" rx="1" />
+      <path d="M-6 -1.5H-8.5M-6 1.5H-8.5M6 -1.5H8.5M6 1.5H8.5" />
+    </template>
+    <path v-if="out" d="M-9 9L9 -9" stroke="var(--unsafe)" stroke-width="2.4" />
+  </g>
+</template>

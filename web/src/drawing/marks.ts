@@ -1,0 +1,45 @@
+import type { Schemas, State } from "../api/client";
+
+export const STATE_WORDS: Record<State, string> = {
+  HOLDS: "holds",
+  REDUCED: "reduced",
+  BY_HAND: "by hand",
+  LOST: "lost",
+  UNSAFE: "unsafe",
+};
+
+export const STATE_COLOURS: Record<State, string> = {
+  HOLDS: "var(--holds)",
+  REDUCED: "var(--reduced)",
+  BY_HAND: "var(--hand)",
+  LOST: "var(--lost)",
+  UNSAFE: "var(--unsafe)",
+};
+
+export const UNIT_WORDS: Record<Schemas["Unit"]["kind"], string> = {
+  CONTROLLER: "controller",
+  SELF_CONTAINED: "own radio",
+  ROUTER: "router",
+  SWITCH: "switch",
+  ACCESS_POINT: "access point",
+  GATEWAY: "gateway",
+  HUB: "hub",
+};
+
+/** A word of the format as it stands on screen. */
+export function words(constant: string): string {
+  return constant.toLowerCase().replaceAll("_", " ");
+}
+
+/** A number with a real minus sign. */
+export function shown(value: number, decimals: number): string {
+  const text = value.toFixed(decimals);
+  return (Number(text) === 0 ? text.replace("-", "") : text).replace("-", "−");
+}
+
+/** A chance in percent, never rounded up to certainty. */
+export function percent(chance: number): string {
+  const value = chance * 100;
+  if (value > 99.9) return value === 100 ? "100 %" : "over 99.9 %";
+  return `${shown(value, value > 99 ? 1 : 0)} %`;
+}

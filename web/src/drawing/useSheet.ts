@@ -1,0 +1,84 @@
+import { computed, onBeforeUnmount, onMounted, ref, type Ref } from "vue";
+import type { Assessment, Plan } from "../api/client";
+
+export interface Box {
+  west: number;
+  south: number;
+  east: number;
+  north: number;
+}
+
+const MARGIN_PX = { left: 60, right: 56, top: 46, bottom: 34 };
+
+/** What a sheet shows, in site metres: one floor with some air around it, or the whole site. */
+export function extent(plan: Plan, assessment: Assessment | null, floor: string): Box {
+  const points: [number, number][] = [];
+  for (const room of Object.values(plan.rooms)) {
+    if (floor !== "site" && room.floor !== floor) continue;
+    const building = plan.buildings[plan.floors[room.floor]!.building]!;
+    points.push([building.xM + room.xM, building.yM + room.yM]);
+    points.push([building.xM + room.xM + room.widthM, building.yM + room.yM + room.depthM]);
+  }
+  if (floor === "site") {
+    for (const spot of Object.values(plan.spots)) points.push([spot.xM, spot.yM]);
+    for (const b of Object.values(plan.buildings)) points.push([b.xM, b.yM]);
+  }
+  for (const p of Object.values(assessment?.positions ?? {})) {
+    if (floor === "site" || p.floor === floor) points.push([p.xM, p.yM]);
+  }
+  if (points.length === 0) {
+    const building = plan.buildings[plan.floors[floor]?.building ?? ""];
+    return {
+      west: building?.xM ?? 0,
+      south: building?.yM ?? 0,
+      east: (building?.xM ?? 0) + 12,
+      north: (building?.yM ?? 0) + 9,
+    };
+  }
+  const xs = points.map((p) => p[0]);
+  const ys = points.map((p) => p[1]);
+  return { west: Math.min(...xs), south: Math.min(...ys), east: Math.max(...xs), north: Math.max(...ys) };
+}
+
+/** The scale that fits a box of metres into an element, and the ways between metres and pixels. */
+export function useSheet(element: Ref<HTMLElement | null>, box: Ref<Box>) {
+  const width = ref(780);
+  const height = ref(420);
+  let observer: ResizeObserver | null = null;
+  onMounted(() => {
+    if (!element.value || typeof ResizeObserver === "undefined") return;
+    observer = new ResizeObserver(([entry]) => {
+      width.value = Math.max(200, entry!.contentRect.width);
+      height.value = Math.max(160, entry!.contentRect.height);
+    });
+    observer.observe(element.value);
+  });
+  onBeforeUnmount(() => observer?.disconnect());
+
+  const scale = computed(() => {
+    const across = Math.max(0.5, box.value.east - box.value.west);
+    const up = Math.max(0.5, box.value.north - box.value.south);
+    return Math.min(
+      (width.value - MARGIN_PX.left - MARGIN_PX.right) / across,
+      (height.value - MARGIN_PX.top - MARGIN_PX.bottom) / up,
+    );
+  });
+  const left = computed(() => {
+    const used = (box.value.east - box.value.west) * scale.value;
+    return MARGIN_PX.left + (width.value - MARGIN_PX.left - MARGIN_PX.right - used) / 2;
+  });
+  const px = (xM: number) => left.value + (xM - box.value.west) * scale.value;
+  const py = (yM: number) => MARGIN_PX.top + (box.value.north - yM) * scale.value;
+  const metres = (x: number, y: number): [number, number] => [
+    box.value.west + (x - left.value) / scale.value,
+    box.value.north - (y - MARGIN_PX.top) / scale.value,
+  ];
+  return { width, height, scale, px, py, metres };
+}
+
+/** The length of a scale bar: the largest of 1, 2, 5 × 10ⁿ metres under so many pixels. */
+export function barLength(scale: number, mostPx: number): number {
+  const most = mostPx / scale;
+  const power = 10 ** Math.floor(Math.log10(most));
+  return ([5, 2, 1].find((n) => n * power <= most) ?? 1) * power;
+}

@@ -1,0 +1,364 @@
+<script setup lang="ts">
+import Button from "primevue/button";
+import Dialog from "primevue/dialog";
+import { computed, onBeforeUnmount, onMounted, ref, watch } from "vue";
+import { useRoute, useRouter } from "vue-router";
+import PlanDrawing from "../drawing/PlanDrawing.vue";
+import { applyTheme, currentTheme } from "../app/theme";
+import { Problem } from "../api/client";
+import SnagDock from "../snags/SnagDock.vue";
+import ControllersPanel from "../stages/controllers/ControllersPanel.vue";
+import DevicesPanel from "../stages/devices/DevicesPanel.vue";
+import LinksPanel from "../stages/links/LinksPanel.vue";
+import NamesPanel from "../stages/names/NamesPanel.vue";
+import OutagesPanel from "../stages/outages/OutagesPanel.vue";
+import SitePanel from "../stages/site/SitePanel.vue";
+import WithoutStrip from "../without/WithoutStrip.vue";
+import FindBox from "./FindBox.vue";
+import StageRail from "./StageRail.vue";
+import { useBench } from "./store";
+
+const STAGES = ["site", "devices", "controllers", "links", "names", "outages"];
+const PANELS = {
+  site: SitePanel,
+  devices: DevicesPanel,
+  controllers: ControllersPanel,
+  links: LinksPanel,
+  names: NamesPanel,
+  outages: OutagesPanel,
+};
+
+const route = useRoute();
+const router = useRouter();
+const bench = useBench();
+const problem = ref<string | null>(null);
+const drawing = ref(false);
+const dockOpen = ref(true);
+const finding = ref(false);
+const theme = ref(currentTheme());
+
+const stage = computed(() => {
+  const asked = String(route.params.stage ?? "");
+  return STAGES.includes(asked) ? asked : "site";
+});
+const panel = computed(() => PANELS[stage.value as keyof typeof PANELS]);
+
+async function open() {
+  problem.value = null;
+  try {
+    bench.without = String(route.query.without ?? "")
+      .split(",")
+      .filter(Boolean);
+    await bench.open(String(route.params.id));
+    const floor = String(route.query.floor ?? "");
+    if (floor === "site" || (bench.plan && floor in bench.plan.floors)) bench.floor = floor;
+    if (route.query.select) bench.select(String(route.query.select));
+  } catch (e) {
+    problem.value = e instanceof Problem ? e.message : String(e);
+  }
+}
+watch(() => route.params.id, open, { immediate: true });
+
+// the address carries stage, selection and what is supposed gone
+watch(
+  () => [bench.without.join(","), bench.selection, bench.floor, stage.value],
+  ([without, selection, floor]) => {
+    if (!bench.plan) return;
+    const query: Record<string, string> = {};
+    if (without) query.without = without;
+    if (selection) query.select = selection;
+    if (floor) query.floor = floor;
+    void router.replace({ path: `/plans/${bench.id}/${stage.value}`, query });
+  },
+);
+watch(stage, () => (drawing.value = false));
+
+const floors = computed(() =>
+  Object.entries(bench.plan?.floors ?? {})
+    .map(([id, f]) => ({ id, name: f.name, base: f.baseM, building: f.building }))
+    .sort((a, b) => a.building.localeCompare(b.building) || b.base - a.base),
+);
+
+function go(next: string) {
+  void router.push({ path: `/plans/${bench.id}/${next}`, query: route.query });
+}
+
+function keys(event: KeyboardEvent) {
+  const command = event.ctrlKey || event.metaKey;
+  const typing = /^(INPUT|SELECT|TEXTAREA)$/.test((event.target as HTMLElement).tagName);
+  if (command && event.key.toLowerCase() === "k") {
+    event.preventDefault();
+    finding.value = true;
+  } else if (command && !typing && event.key.toLowerCase() === "z") {
+    event.preventDefault();
+    void bench.step(event.shiftKey ? "redo" : "undo");
+  } else if (command && !typing && event.key.toLowerCase() === "y") {
+    event.preventDefault();
+    void bench.step("redo");
+  } else if (event.key === "Escape" && !typing) {
+    drawing.value = false;
+  }
+}
+onMounted(() => window.addEventListener("keydown", keys));
+onBeforeUnmount(() => window.removeEventListener("keydown", keys));
+
+function toggleTheme() {
+  theme.value = theme.value === "dark" ? "light" : "dark";
+  applyTheme(theme.value);
+}
+</script>
+
+<template>
+  <div v-if="bench.plan && bench.shown" class="frame">
+    <header>
+      <RouterLink to="/plans" class="brand">Sk<em>e</em>lto</RouterLink>
+      <h1>{{ bench.plan.name }}</h1>
+      <span class="facts">
+        {{ bench.plan.region }} ·
+        {{ bench.plan.mainsVoltageV ? `${bench.plan.mainsVoltageV} V` : "mains not known" }} ·
+        <span role="status"
+          >edit {{ bench.revision }},
+          {{
+            bench.saving === "safe" ? "safe on disk" : bench.saving === "saving" ? "saving…" : "not saved"
+          }}</span
+        >
+      </span>
+      <span class="right">
+        <button type="button" :disabled="!bench.undoLabel" @click="bench.step('undo')">
+          Undo<span v-if="bench.undoLabel">: {{ bench.undoLabel }}</span>
+        </button>
+        <button type="button" :disabled="!bench.redoLabel" @click="bench.step('redo')">
+          Redo<span v-if="bench.redoLabel">: {{ bench.redoLabel }}</span>
+        </button>
+        <button type="button" class="find" @click="finding = true">Find anything <kbd>Ctrl K</kbd></button>
+        <button type="button" @click="toggleTheme">{{ theme === "dark" ? "Light" : "Dark" }}</button>
+      </span>
+    </header>
+    <WithoutStrip />
+    <div v-if="bench.message" class="message" role="alert">
+      <span>{{ bench.message }}</span>
+      <button
+        v-if="bench.saving === 'failed'"
+        type="button"
+        class="act"
+        @click="((bench.message = null), bench.retry())"
+      >
+        Try again
+      </button>
+      <button type="button" class="soft" @click="bench.message = null">Close</button>
+    </div>
+    <div class="body" :class="{ folded: !dockOpen }">
+      <StageRail :stage="stage" @go="go" />
+      <main>
+        <template v-if="stage !== 'names'">
+          <div class="tabs" role="group" aria-label="Sheets">
+            <button
+              v-for="f in floors"
+              :key="f.id"
+              type="button"
+              :aria-pressed="bench.floor === f.id"
+              :class="{ current: bench.floor === f.id }"
+              @click="bench.floor = f.id"
+            >
+              {{ f.name }}
+            </button>
+            <button
+              type="button"
+              :aria-pressed="bench.floor === 'site'"
+              :class="{ current: bench.floor === 'site' }"
+              @click="bench.floor = 'site'"
+            >
+              whole site
+            </button>
+            <button
+              v-if="stage === 'site' && bench.floor !== 'site'"
+              type="button"
+              class="soft draw"
+              :aria-pressed="drawing"
+              @click="drawing = !drawing"
+            >
+              {{ drawing ? "Drag on the sheet…" : "Draw a room" }}
+            </button>
+          </div>
+          <PlanDrawing :stage="stage" :drawing="drawing" @drawn="drawing = false" />
+        </template>
+        <section class="panel" :class="{ tall: stage === 'names' }" :aria-label="`Stage ${stage}`">
+          <component :is="panel" />
+        </section>
+      </main>
+      <div class="side">
+        <button type="button" class="fold" :aria-expanded="dockOpen" @click="dockOpen = !dockOpen">
+          {{ dockOpen ? "Fold away" : "Snags" }}
+        </button>
+        <SnagDock v-if="dockOpen" :stage="stage" />
+      </div>
+    </div>
+    <FindBox v-model="finding" @go="go" />
+    <Dialog :visible="bench.stale !== null" modal :closable="false" header="The plan was changed elsewhere">
+      <p class="stale">
+        Another window changed this plan meanwhile. Your edit “{{ bench.stale?.label }}” was not stored;
+        nothing is lost.
+      </p>
+      <div class="row">
+        <Button label="Make my edit on the newer plan" @click="bench.settleStale(true)" />
+        <Button label="Take the newer plan" severity="secondary" @click="bench.settleStale(false)" />
+      </div>
+    </Dialog>
+  </div>
+  <main v-else class="waiting">
+    <p v-if="problem" role="alert">{{ problem }}</p>
+    <p v-else role="status">Opening the plan…</p>
+    <p v-if="problem"><button type="button" class="act" @click="open">Try again</button></p>
+    <RouterLink to="/plans">All plans</RouterLink>
+  </main>
+</template>
+
+<style scoped>
+.frame {
+  height: 100vh;
+  display: flex;
+  flex-direction: column;
+}
+header {
+  background: var(--bar);
+  color: var(--bar-ink);
+  display: flex;
+  align-items: center;
+  gap: 14px;
+  padding: 7px 14px;
+  white-space: nowrap;
+}
+.brand {
+  font-size: 18px;
+  font-weight: 600;
+  color: inherit;
+  text-decoration: none;
+}
+.brand em {
+  font-style: normal;
+  color: #e0986b;
+}
+header h1 {
+  font-size: 15px;
+  overflow: hidden;
+  text-overflow: ellipsis;
+  max-width: 300px;
+  unicode-bidi: isolate;
+}
+.facts {
+  color: #c9d1d7;
+  font-size: 13px;
+}
+.right {
+  margin-left: auto;
+  display: flex;
+  gap: 6px;
+  min-width: 0;
+}
+.right button {
+  background: none;
+  border: 1px solid #6b7883;
+  border-radius: 3px;
+  padding: 2px 9px;
+  cursor: pointer;
+  max-width: 210px;
+  overflow: hidden;
+  text-overflow: ellipsis;
+}
+.right button:disabled {
+  color: #97a3ad;
+  border-color: #4d5a65;
+  cursor: default;
+}
+kbd {
+  font: inherit;
+  color: #c9d1d7;
+  margin-left: 8px;
+}
+.message {
+  display: flex;
+  gap: 10px;
+  align-items: center;
+  padding: 7px 14px;
+  background: var(--sheet);
+  border-bottom: 2px solid var(--unsafe);
+  color: var(--unsafe);
+  overflow-wrap: anywhere;
+}
+.message span {
+  flex: 1;
+}
+.body {
+  flex: 1;
+  min-height: 0;
+  display: grid;
+  grid-template-columns: 190px minmax(0, 1fr) 286px;
+}
+.body.folded {
+  grid-template-columns: 190px minmax(0, 1fr) 70px;
+}
+main {
+  display: flex;
+  flex-direction: column;
+  min-height: 0;
+  border-left: 1px solid var(--hair);
+  border-right: 1px solid var(--hair);
+  background: var(--sheet);
+}
+.tabs {
+  display: flex;
+  flex-wrap: wrap;
+  gap: 2px;
+  padding: 4px 10px 0;
+  border-bottom: 1px solid var(--hair);
+}
+.tabs button:not(.draw) {
+  background: none;
+  border: 0;
+  padding: 4px 10px 6px;
+  cursor: pointer;
+  border-bottom: 2px solid transparent;
+}
+.tabs button.current {
+  font-weight: 600;
+  border-bottom-color: var(--copper);
+}
+.draw {
+  margin: 0 0 4px auto;
+}
+.panel {
+  flex: 0 0 41%;
+  overflow: auto;
+  border-top: 1px solid var(--hair);
+  min-height: 0;
+}
+.panel.tall {
+  flex: 1;
+  border-top: 0;
+}
+.side {
+  min-height: 0;
+  display: flex;
+  flex-direction: column;
+  position: relative;
+}
+.fold {
+  position: absolute;
+  right: 10px;
+  top: 10px;
+  background: none;
+  border: 0;
+  text-decoration: underline;
+  color: var(--link);
+  cursor: pointer;
+  font-size: 12px;
+}
+.stale {
+  max-width: 420px;
+  margin-bottom: 14px;
+}
+.waiting {
+  padding: 40px;
+  gap: 10px;
+}
+</style>

@@ -1,0 +1,367 @@
+<script setup lang="ts">
+import Button from "primevue/button";
+import Dialog from "primevue/dialog";
+import InputText from "primevue/inputtext";
+import { onMounted, reactive, ref } from "vue";
+import { useRouter } from "vue-router";
+import { answer, api, Problem, problemOf, type Schemas } from "../api/client";
+import { applyTheme, currentTheme } from "../app/theme";
+
+type Summary = Schemas["PlanSummary"];
+
+const MOST_BYTES = 8 * 1024 * 1024;
+const REGIONS = [
+  { id: "EU", name: "European Union", volts: 230 },
+  { id: "UK", name: "United Kingdom", volts: 230 },
+  { id: "US", name: "United States", volts: 120 },
+  { id: "AU", name: "Australia, New Zealand", volts: 230 },
+  { id: "IN", name: "India", volts: 230 },
+  { id: "JP", name: "Japan", volts: 100 },
+] as const;
+
+const router = useRouter();
+const plans = ref<Summary[]>([]);
+const loaded = ref(false);
+const problem = ref<string | null>(null);
+const deleted = ref<Summary | null>(null);
+const creating = ref(false);
+const renaming = ref<Summary | null>(null);
+const newName = ref("");
+const theme = ref(currentTheme());
+const fresh = reactive({ name: "", region: "EU", volts: "230", latitude: "", longitude: "" });
+
+async function guarded(work: () => Promise<void>) {
+  problem.value = null;
+  try {
+    await work();
+  } catch (e) {
+    problem.value = e instanceof Problem ? e.message : String(e);
+  }
+}
+
+const load = () =>
+  guarded(async () => {
+    plans.value = await answer(api.GET("/api/plans"));
+    loaded.value = true;
+  });
+onMounted(load);
+
+function chooseRegion() {
+  fresh.volts = String(REGIONS.find((r) => r.id === fresh.region)?.volts ?? "");
+}
+
+function numberOrNull(text: string): number | null {
+  if (String(text).trim() === "") return null;
+  const value = Number(text);
+  if (!Number.isFinite(value)) throw new Problem(0, `"${text}" is not a number.`);
+  return value;
+}
+
+const create = () =>
+  guarded(async () => {
+    const latitude = numberOrNull(fresh.latitude);
+    const longitude = numberOrNull(fresh.longitude);
+    if ((latitude === null) !== (longitude === null)) {
+      throw new Problem(0, "Give both latitude and longitude, or neither.");
+    }
+    const made = await answer(
+      api.POST("/api/plans", {
+        body: {
+          name: fresh.name,
+          region: fresh.region as (typeof REGIONS)[number]["id"],
+          mainsVoltageV: numberOrNull(fresh.volts),
+          place: latitude === null ? null : { latitudeDeg: latitude, longitudeDeg: longitude! },
+        },
+      }),
+    );
+    creating.value = false;
+    await router.push(`/plans/${made.id}/site`);
+  });
+
+const copy = (plan: Summary) =>
+  guarded(async () => {
+    await answer(
+      api.POST("/api/plans/{id}/copy", {
+        params: { path: { id: plan.id } },
+        body: { name: `${plan.name} copy`.slice(0, 120) },
+      }),
+    );
+    await load();
+  });
+
+const rename = () =>
+  guarded(async () => {
+    const plan = renaming.value!;
+    await answer(
+      api.PATCH("/api/plans/{id}", {
+        params: {
+          path: { id: plan.id },
+          query: { label: "rename" },
+          header: { "If-Match": `"${plan.revision}"` },
+        },
+        headers: { "Content-Type": "application/json-patch+json" },
+        body: JSON.stringify([{ op: "replace", path: "/name", value: newName.value }]),
+        bodySerializer: (body: unknown) => body as string,
+      }),
+    );
+    renaming.value = null;
+    await load();
+  });
+
+const remove = (plan: Summary) =>
+  guarded(async () => {
+    await answer(api.DELETE("/api/plans/{id}", { params: { path: { id: plan.id } } }));
+    deleted.value = plan;
+    await load();
+  });
+
+const restore = () =>
+  guarded(async () => {
+    await answer(api.POST("/api/plans/{id}/restore", { params: { path: { id: deleted.value!.id } } }));
+    deleted.value = null;
+    await load();
+  });
+
+const importFile = (event: Event) =>
+  guarded(async () => {
+    const input = event.target as HTMLInputElement;
+    const file = input.files?.[0];
+    if (!file) return;
+    try {
+      if (file.size > MOST_BYTES) {
+        throw new Problem(
+          413,
+          "The file is larger than 8 MB, the most that a plan may have. Nothing was changed.",
+        );
+      }
+      const response = await fetch("/api/plans/import", {
+        method: "POST",
+        headers: { "Content-Type": "application/json" },
+        body: await file.text(),
+      });
+      if (!response.ok) {
+        const reason = problemOf(response.status, await response.json().catch(() => null));
+        throw new Problem(reason.status, `${file.name} was not imported. ${reason.message}`);
+      }
+      await load();
+    } finally {
+      input.value = "";
+    }
+  });
+
+function toggleTheme() {
+  theme.value = theme.value === "dark" ? "light" : "dark";
+  applyTheme(theme.value);
+}
+</script>
+
+<template>
+  <div class="plans">
+    <header>
+      <span class="brand">Sk<em>e</em>lto</span>
+      <span class="quietbar">the planning bench for houses automated out of small controllers</span>
+      <button type="button" class="theme" @click="toggleTheme">
+        {{ theme === "dark" ? "Light" : "Dark" }} paper
+      </button>
+    </header>
+    <main>
+      <div class="row head">
+        <h1>Plans</h1>
+        <Button label="New plan" @click="creating = true" />
+        <label class="import soft">
+          Import a plan
+          <input type="file" accept=".json,application/json" class="unseen" @change="importFile" />
+        </label>
+      </div>
+      <p v-if="problem" class="problem" role="alert">{{ problem }}</p>
+      <p v-if="deleted" class="notice" role="status">
+        {{ deleted.name }} is deleted.
+        <button type="button" class="plain" @click="restore">Undo: bring it back</button>
+      </p>
+      <p v-if="loaded && plans.length === 0" class="quiet">
+        There is no plan yet. Begin with a name, a region and the mains voltage: press New plan.
+      </p>
+      <ul v-if="plans.length">
+        <li v-for="plan in plans" :key="plan.id">
+          <RouterLink :to="`/plans/${plan.id}/site`" class="name">{{ plan.name }}</RouterLink>
+          <span class="quiet"
+            >edit {{ plan.revision }} · {{ new Date(plan.updatedAt).toLocaleString() }}</span
+          >
+          <span class="row">
+            <button
+              type="button"
+              class="plain"
+              :aria-label="`Rename ${plan.name}`"
+              @click="((renaming = plan), (newName = plan.name))"
+            >
+              Rename
+            </button>
+            <button type="button" class="plain" :aria-label="`Copy ${plan.name}`" @click="copy(plan)">
+              Copy
+            </button>
+            <a
+              class="plain"
+              :href="`/api/plans/${plan.id}/export`"
+              download
+              :aria-label="`Export ${plan.name}`"
+              >Export</a
+            >
+            <button type="button" class="plain" :aria-label="`Delete ${plan.name}`" @click="remove(plan)">
+              Delete
+            </button>
+          </span>
+        </li>
+      </ul>
+      <section class="cautions" aria-label="Cautions">
+        <h2>Before you wire anything</h2>
+        <p>
+          Mains can kill: isolate, lock off and prove dead, never work alone, keep mains and low voltage
+          apart, use enclosed and rated parts, follow local code, and leave fixed wiring to a licensed
+          electrician where the law asks. A way out must open by hand without power. Radio limits are law:
+          check with your regulator. Skelto gives estimates, never a certificate.
+        </p>
+      </section>
+    </main>
+
+    <Dialog v-model:visible="creating" modal header="New plan" class="narrow">
+      <form class="form" @submit.prevent="create">
+        <label class="field">Name<InputText v-model="fresh.name" required maxlength="120" autofocus /></label>
+        <label class="field"
+          >Region, for the radio limits
+          <select v-model="fresh.region" @change="chooseRegion">
+            <option v-for="r in REGIONS" :key="r.id" :value="r.id">{{ r.name }}</option>
+          </select>
+        </label>
+        <label class="field">Mains voltage, V<input v-model="fresh.volts" inputmode="decimal" /></label>
+        <div class="row">
+          <label class="field"
+            >Latitude, °<input v-model="fresh.latitude" inputmode="decimal" placeholder="later"
+          /></label>
+          <label class="field"
+            >Longitude, °<input v-model="fresh.longitude" inputmode="decimal" placeholder="later"
+          /></label>
+        </div>
+        <p v-if="problem" class="problem" role="alert">{{ problem }}</p>
+        <div class="row"><Button type="submit" label="Make the plan" /></div>
+      </form>
+    </Dialog>
+    <Dialog
+      :visible="renaming !== null"
+      modal
+      header="Rename the plan"
+      class="narrow"
+      @update:visible="(open: boolean) => open || (renaming = null)"
+    >
+      <form class="form" @submit.prevent="rename">
+        <label class="field">Name<InputText v-model="newName" required maxlength="120" autofocus /></label>
+        <p v-if="problem" class="problem" role="alert">{{ problem }}</p>
+        <div class="row"><Button type="submit" label="Rename" /></div>
+      </form>
+    </Dialog>
+  </div>
+</template>
+
+<style scoped>
+.plans {
+  min-height: 100%;
+}
+header {
+  background: var(--bar);
+  color: var(--bar-ink);
+  padding: 10px 24px;
+  display: flex;
+  gap: 16px;
+  align-items: baseline;
+}
+.brand {
+  font-size: 19px;
+  font-weight: 600;
+}
+.brand em {
+  font-style: normal;
+  color: #e0986b;
+}
+.quietbar {
+  color: #c9d1d7;
+}
+.theme {
+  margin-left: auto;
+  background: none;
+  border: 1px solid #6b7883;
+  border-radius: 3px;
+  padding: 2px 10px;
+  cursor: pointer;
+}
+main {
+  max-width: 860px;
+  margin: 28px auto;
+  padding: 0 16px;
+}
+.head {
+  align-items: center;
+  margin-bottom: 12px;
+}
+.head h1 {
+  margin-right: auto;
+}
+.import {
+  padding: 6px 12px;
+}
+.import:focus-within {
+  outline: 2px solid var(--copper);
+}
+ul {
+  list-style: none;
+  margin: 0;
+  padding: 0;
+  background: var(--sheet);
+  border: 1px solid var(--hair);
+}
+li {
+  display: flex;
+  gap: 16px;
+  align-items: baseline;
+  padding: 12px 16px;
+  flex-wrap: wrap;
+}
+li + li {
+  border-top: 1px solid var(--hair);
+}
+li .row {
+  margin-left: auto;
+  gap: 14px;
+}
+.name {
+  font-size: 17px;
+  font-weight: 600;
+  color: var(--ink);
+  overflow-wrap: anywhere;
+  unicode-bidi: isolate;
+}
+.cautions {
+  margin-top: 28px;
+  border-left: 4px solid var(--stop);
+  padding: 2px 0 2px 14px;
+  color: var(--ink2);
+}
+.problem {
+  color: var(--unsafe);
+  border: 1px solid var(--unsafe);
+  padding: 8px 12px;
+  margin: 8px 0;
+  background: var(--sheet);
+  overflow-wrap: anywhere;
+}
+.notice {
+  padding: 8px 12px;
+  margin: 8px 0;
+  background: var(--sheet);
+  border: 1px solid var(--hair);
+}
+.form {
+  display: flex;
+  flex-direction: column;
+  gap: 12px;
+  min-width: 320px;
+}
+</style>

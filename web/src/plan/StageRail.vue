@@ -1,0 +1,92 @@
+<script setup lang="ts">
+import { useBench } from "./store";
+
+defineProps<{ stage: string }>();
+const emit = defineEmits<{ go: [stage: string] }>();
+const bench = useBench();
+const NEXT: Record<string, string> = {
+  site: "Type or draw the rooms, then choose what the walls are made of.",
+  devices: "Put in what is switched, moved, sensed and sounded.",
+  controllers: "Put in boards and network boxes; attach the devices.",
+  links: "Choose for each unit how it reaches the next thing.",
+  names: "Addresses and topics fill themselves; change what must differ.",
+  outages: "Press anything on the strip above and see what still works.",
+};
+const name = (stage: string) => stage[0]!.toUpperCase() + stage.slice(1);
+</script>
+
+<template>
+  <nav class="rail" aria-label="Stages">
+    <div
+      v-for="s in bench.shown?.stages ?? []"
+      :key="s.stage"
+      class="entry"
+      :class="{ current: s.stage.toLowerCase() === stage }"
+    >
+      <button
+        type="button"
+        class="stage"
+        :aria-current="s.stage.toLowerCase() === stage ? 'page' : undefined"
+        @click="emit('go', s.stage.toLowerCase())"
+      >
+        <span>{{ name(s.stage.toLowerCase()) }}</span>
+        <span v-if="s.snags" class="count" :title="`${s.snags} snags`"
+          >{{ s.snags }}<span class="unseen"> snags</span></span
+        >
+        <span v-else class="clear">clear</span>
+      </button>
+      <div v-if="s.stage.toLowerCase() === stage" class="done">
+        <p v-for="line in s.done" :key="line">{{ line }}</p>
+        <p class="next">{{ NEXT[stage] }}</p>
+      </div>
+    </div>
+  </nav>
+</template>
+
+<style scoped>
+.rail {
+  padding: 10px 0;
+  overflow-y: auto;
+}
+.entry.current {
+  background: var(--sheet);
+  border-left: 4px solid var(--copper);
+}
+.entry {
+  border-left: 4px solid transparent;
+}
+.stage {
+  width: 100%;
+  display: flex;
+  justify-content: space-between;
+  align-items: center;
+  background: none;
+  border: 0;
+  padding: 7px 14px 7px 12px;
+  cursor: pointer;
+  font-size: 15px;
+}
+.current .stage {
+  font-weight: 600;
+}
+.count {
+  background: var(--copper);
+  color: var(--on-copper);
+  border-radius: 3px;
+  padding: 0 6px;
+  font-size: 12px;
+  font-weight: 600;
+}
+.clear {
+  color: var(--holds);
+  font-size: 12px;
+}
+.done {
+  padding: 0 14px 10px 12px;
+  font-size: 13px;
+}
+.next {
+  color: var(--ink2);
+  margin-top: 5px;
+}
+</style>

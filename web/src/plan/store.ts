@@ -1,0 +1,238 @@
+import { defineStore } from "pinia";
+import {
+  answer,
+  api,
+  Problem,
+  type Assessment,
+  type Catalog,
+  type Op,
+  type Plan,
+  type PlanState,
+} from "../api/client";
+import { thingOf } from "./pointers";
+
+interface Edit {
+  ops: Op[];
+  label: string;
+}
+
+interface BenchState {
+  id: string;
+  revision: number;
+  plan: Plan | null;
+  undoLabel: string | null;
+  redoLabel: string | null;
+  assessment: Assessment | null;
+  /** What would follow from the drag that is going on. */
+  dragged: { plan: Plan; assessment: Assessment } | null;
+  catalog: Catalog | null;
+  without: string[];
+  selection: string | null;
+  floor: string | null;
+  saving: "safe" | "saving" | "failed";
+  /** An edit that was not stored because the plan changed elsewhere. */
+  stale: Edit | null;
+  /** An edit that was not stored because the server or the database was away. */
+  unsaved: Edit | null;
+  message: string | null;
+}
+
+const PATCH_TYPE = "application/json-patch+json";
+let queue: Promise<unknown> = Promise.resolve();
+let previewing = false;
+let nextPreview: Op[] | null = null;
+
+/** The plan on the bench: every edit goes to the server, every figure comes from it. */
+export const useBench = defineStore("bench", {
+  state: (): BenchState => ({
+    id: "",
+    revision: 0,
+    plan: null,
+    undoLabel: null,
+    redoLabel: null,
+    assessment: null,
+    dragged: null,
+    catalog: null,
+    without: [],
+    selection: null,
+    floor: null,
+    saving: "safe",
+    stale: null,
+    unsaved: null,
+    message: null,
+  }),
+  getters: {
+    shownPlan: (s): Plan | null => s.dragged?.plan ?? s.plan,
+    shown: (s): Assessment | null => s.dragged?.assessment ?? s.assessment,
+  },
+  actions: {
+    async open(id: string) {
+      if (this.id !== id) {
+        this.$reset();
+        this.id = id;
+      }
+      this.catalog ??= await answer(api.GET("/api/catalog"));
+      await this.reload();
+    },
+    async reload() {
+      const state = await answer(api.GET("/api/plans/{id}", { params: { path: { id: this.id } } }));
+      this.stale = null;
+      this.take(state);
+      await this.assess();
+    },
+    take(state: PlanState) {
+      this.plan = state.plan;
+      this.revision = state.revision;
+      this.undoLabel = state.undo;
+      this.redoLabel = state.redo;
+      this.dragged = null;
+      const thing = thingOf(this.selection);
+      if (thing && !(thing[1] in (state.plan[thing[0] as "rooms"] ?? {}))) this.selection = null;
+      if (!this.floor || (this.floor !== "site" && !(this.floor in state.plan.floors))) {
+        this.floor = firstFloor(state.plan);
+      }
+    },
+    async assess() {
+      const asked = this.without.join(",");
+      const assessed = await answer(
+        api.GET("/api/plans/{id}/assessment", {
+          params: { path: { id: this.id }, query: { without: this.without } },
+          querySerializer: () => `without=${encodeURIComponent(asked)}`,
+        }),
+      );
+      if (assessed.revision === this.revision && asked === this.without.join(",")) {
+        this.assessment = assessed.assessment;
+      }
+    },
+    async suppose(without: string[]) {
+      this.without = without;
+      await this.guarded(() => this.assess());
+    },
+    /** Stores an edit; edits wait for one another, so that each is for the newest revision. */
+    edit(ops: Op[], label: string): Promise<boolean> {
+      const made = queue.then(() => this.send({ ops, label }));
+      queue = made;
+      return made;
+    },
+    async send(edit: Edit): Promise<boolean> {
+      this.saving = "saving";
+      try {
+        const state = await answer(
+          api.PATCH("/api/plans/{id}", {
+            params: {
+              path: { id: this.id },
+              query: { label: edit.label },
+              header: { "If-Match": this.tag() },
+            },
+            headers: { "Content-Type": PATCH_TYPE },
+            body: JSON.stringify(edit.ops),
+            bodySerializer: (body: unknown) => body as string,
+          }),
+        );
+        this.take(state);
+        this.saving = "safe";
+        this.unsaved = null;
+        await this.assess();
+        return true;
+      } catch (e) {
+        this.dragged = null;
+        this.failed(e, edit);
+        return false;
+      }
+    },
+    failed(e: unknown, edit?: Edit) {
+      const problem = e instanceof Problem ? e : new Problem(0, String(e));
+      if (problem.status === 412) {
+        this.saving = "safe";
+        this.stale = edit ?? { ops: [], label: "undo" };
+        return;
+      }
+      const away = problem.status === 0 || problem.status >= 500;
+      this.saving = away ? "failed" : "safe";
+      this.unsaved = away && edit ? edit : null;
+      this.message = problem.message;
+    },
+    async guarded(work: () => Promise<void>) {
+      try {
+        await work();
+      } catch (e) {
+        this.failed(e);
+      }
+    },
+    tag(): string {
+      return `"${this.revision}"`;
+    },
+    async retry() {
+      const edit = this.unsaved;
+      if (!edit) return this.guarded(() => this.reload());
+      this.unsaved = null;
+      await this.edit(edit.ops, edit.label);
+    },
+    /** Takes the newer plan and, if wanted, makes the refused edit on it. */
+    async settleStale(again: boolean) {
+      const edit = this.stale;
+      await this.guarded(() => this.reload());
+      if (again && edit && edit.ops.length > 0) await this.edit(edit.ops, edit.label);
+    },
+    async step(which: "undo" | "redo") {
+      this.saving = "saving";
+      try {
+        const path = which === "undo" ? "/api/plans/{id}/undo" : "/api/plans/{id}/redo";
+        this.take(
+          await answer(
+            api.POST(path, { params: { path: { id: this.id }, header: { "If-Match": this.tag() } } }),
+          ),
+        );
+        this.saving = "safe";
+        await this.assess();
+      } catch (e) {
+        this.failed(e);
+      }
+    },
+    /** Shows what an edit would lead to without storing it; while one runs only the newest waits. */
+    async preview(ops: Op[]) {
+      nextPreview = ops;
+      if (previewing) return;
+      previewing = true;
+      while (nextPreview) {
+        const now: Op[] = nextPreview;
+        nextPreview = null;
+        try {
+          this.dragged = await answer(
+            api.POST("/api/plans/{id}/preview", {
+              params: { path: { id: this.id }, query: { without: this.without } },
+              querySerializer: () => `without=${encodeURIComponent(this.without.join(","))}`,
+              headers: { "Content-Type": PATCH_TYPE },
+              body: JSON.stringify(now),
+              bodySerializer: (body: unknown) => body as string,
+            }),
+          );
+        } catch {
+          // a place that cannot be previewed is refused with its reason when it is dropped
+          nextPreview = null;
+        }
+      }
+      previewing = false;
+    },
+    endPreview() {
+      nextPreview = null;
+    },
+    select(path: string | null) {
+      this.selection = path;
+      const position = path ? this.assessment?.positions[path] : undefined;
+      if (position) this.floor = position.floor ?? "site";
+      const thing = thingOf(path);
+      const room = thing?.[0] === "rooms" ? this.plan?.rooms[thing[1]] : undefined;
+      if (room) this.floor = room.floor;
+    },
+  },
+});
+
+/** The floor to begin with: the one nearest the ground with the most rooms. */
+export function firstFloor(plan: Plan): string | null {
+  const rooms = (id: string) => Object.values(plan.rooms).filter((room) => room.floor === id).length;
+  const sorted = Object.keys(plan.floors).sort(
+    (a, b) => rooms(b) - rooms(a) || Math.abs(plan.floors[a]!.baseM) - Math.abs(plan.floors[b]!.baseM),
+  );
+  return sorted[0] ?? null;
+}

@@ -1,0 +1,184 @@
+<script setup lang="ts">
+import { computed, reactive, ref } from "vue";
+import type { State } from "../../api/client";
+import StateMark from "../../drawing/StateMark.vue";
+import { STATE_WORDS, words } from "../../drawing/marks";
+import { freeId, pointer, thingOf } from "../../plan/pointers";
+import { useBench } from "../../plan/store";
+
+const bench = useBench();
+const plan = computed(() => bench.plan!);
+const ORDER: State[] = ["UNSAFE", "LOST", "BY_HAND", "REDUCED", "HOLDS"];
+const filter = ref<State | "">("");
+const rows = computed(() =>
+  Object.entries(bench.shown?.states ?? {})
+    .map(([id, s]) => ({ id, device: plan.value.devices[id], ...s }))
+    .filter((r) => r.device && (!filter.value || r.state === filter.value))
+    .sort(
+      (a, b) =>
+        ORDER.indexOf(a.state) - ORDER.indexOf(b.state) || a.device!.name.localeCompare(b.device!.name),
+    ),
+);
+const chosen = computed(() => {
+  const thing = thingOf(bench.selection);
+  const id = thing?.[0] === "devices" ? thing[1] : null;
+  const state = id ? bench.shown?.states[id] : undefined;
+  return id && state ? { id, name: plan.value.devices[id]!.name, ...state } : null;
+});
+const hubs = computed(() =>
+  Object.entries(plan.value.units)
+    .filter(([, u]) => u.kind === "HUB")
+    .map(([id, u]) => ({
+      id,
+      name: u.name,
+      units: Object.values(plan.value.units).filter((o) => o.hub === id).length,
+      devices: Object.values(plan.value.devices).filter((d) => d.unit && plan.value.units[d.unit]?.hub === id)
+        .length,
+    })),
+);
+const unserved = computed(
+  () =>
+    Object.values(plan.value.units).filter(
+      (u) => (u.kind === "CONTROLLER" || u.kind === "SELF_CONTAINED") && !u.hub,
+    ).length,
+);
+const service = reactive({ name: "", kind: "PUSH" });
+const SERVICE_WORDS = {
+  PUSH: "messages to a phone",
+  REMOTE_ACCESS: "reach from away",
+  SPOKEN: "speech",
+} as const;
+function addService() {
+  const id = freeId(service.name, plan.value.services);
+  void bench.edit(
+    [{ op: "add", path: pointer("services", id), value: { ...service } }],
+    `service ${service.name}`,
+  );
+  service.name = "";
+}
+const removeService = (id: string) =>
+  bench.edit([{ op: "remove", path: pointer("services", id) }], `remove ${plan.value.services[id]!.name}`);
+const text = (event: Event) => (event.target as HTMLSelectElement).value;
+const jobWords = (job: string | null) => (job ? words(job) : "");
+</script>
+
+<template>
+  <div class="panel-body">
+    <div class="row marks">
+      <span class="quiet">The strip supposes an outage; it switches nothing.</span>
+      <label class="field row-field">
+        Show
+        <select :value="filter" @change="filter = text($event) as State | ''">
+          <option value="">all states</option>
+          <option v-for="s in ORDER" :key="s" :value="s">{{ STATE_WORDS[s] }}</option>
+        </select>
+      </label>
+      <span v-for="s in ORDER" :key="s" class="legend">
+        <svg width="16" height="16" aria-hidden="true">
+          <g transform="translate(8 8)"><StateMark :state="s" /></g>
+        </svg>
+        {{ bench.shown?.counts[s] }} {{ STATE_WORDS[s] }}
+      </span>
+    </div>
+    <section v-if="chosen" class="inspect" aria-label="Ways of the selected device">
+      <h3>{{ chosen.name }}: {{ STATE_WORDS[chosen.state] }}</h3>
+      <p>{{ chosen.sentence }}</p>
+      <table>
+        <caption class="unseen">
+          Its jobs and their ways
+        </caption>
+        <tbody>
+          <template v-for="job in chosen.jobs" :key="job.job">
+            <tr v-for="way in job.ways" :key="way.way">
+              <td>{{ words(job.job) }}</td>
+              <td>{{ way.way }}</td>
+              <td :class="way.works ? 'quiet' : 'bad'">{{ way.works ? "works" : way.brokenBy }}</td>
+            </tr>
+          </template>
+        </tbody>
+      </table>
+    </section>
+    <p v-if="rows.length === 0" class="quiet">No device is in that state.</p>
+    <table v-else>
+      <caption class="unseen">
+        State of every device
+      </caption>
+      <thead>
+        <tr>
+          <th>State</th>
+          <th>Device</th>
+          <th>Job</th>
+          <th>What still works, or what breaks it first</th>
+        </tr>
+      </thead>
+      <tbody>
+        <tr v-for="r in rows" :key="r.id" :class="{ chosen: chosen?.id === r.id }">
+          <td class="state">
+            <svg width="16" height="16" aria-hidden="true">
+              <g transform="translate(8 8)"><StateMark :state="r.state" /></g>
+            </svg>
+            {{ STATE_WORDS[r.state] }}
+          </td>
+          <td>
+            <button type="button" class="plain" @click="bench.select(pointer('devices', r.id))">
+              {{ r.device!.name }}
+            </button>
+          </td>
+          <td>{{ jobWords(r.job) }}</td>
+          <td>{{ r.sentence }}</td>
+        </tr>
+      </tbody>
+    </table>
+    <h3>Who serves whom</h3>
+    <p v-for="h in hubs" :key="h.id">
+      <button type="button" class="plain" @click="bench.select(pointer('units', h.id))">{{ h.name }}</button>
+      serves {{ h.units }} units with {{ h.devices }} devices
+    </p>
+    <p v-if="unserved" class="bad">
+      {{ unserved }} units are served by no hub; choose one for each at Controllers.
+    </p>
+    <h3>Services outside the house</h3>
+    <p v-for="(s, id) in plan.services" :key="id">
+      {{ s.name }} <span class="quiet">{{ SERVICE_WORDS[s.kind] }}</span>
+      <button type="button" class="plain" :aria-label="`Remove ${s.name}`" @click="removeService(String(id))">
+        Remove
+      </button>
+    </p>
+    <form class="row" @submit.prevent="addService">
+      <label class="field"
+        >New service<input
+          v-model="service.name"
+          required
+          maxlength="120"
+          placeholder="phone message service"
+      /></label>
+      <label class="field">
+        For
+        <select v-model="service.kind">
+          <option v-for="(w, k) in SERVICE_WORDS" :key="k" :value="k">{{ w }}</option>
+        </select>
+      </label>
+      <button type="submit" class="soft">Add service</button>
+    </form>
+  </div>
+</template>
+
+<style scoped src="../panel.css"></style>
+<style scoped>
+.marks {
+  align-items: center;
+}
+.legend,
+.state {
+  white-space: nowrap;
+}
+.legend svg,
+.state svg {
+  vertical-align: -3px;
+}
+.row-field {
+  flex-direction: row;
+  align-items: center;
+  gap: 5px;
+}
+</style>
