@@ -48,6 +48,8 @@ const walls = computed(() =>
     .sort((a, b) => a.thick - b.thick),
 );
 
+const solidWalls = computed(() => walls.value.filter((w) => !w.open));
+
 const rooms = computed(() =>
   Object.entries(plan.value.rooms)
     .filter(([, room]) => floor.value === "site" || room.floor === floor.value)
@@ -111,18 +113,39 @@ const selected = computed(() => {
   if (thing?.[0] !== "devices") return path;
   return path;
 });
+/** Room names stand where the fewest marks are: the middle, or one of eight places around it. */
+const roomNames = computed(() =>
+  floor.value === "site"
+    ? []
+    : rooms.value
+        .filter((r) => r.w > 50 && r.h > 24)
+        .map((r) => {
+          const spots = [0.5, 0.27, 0.73].flatMap((fy) =>
+            [0.5, 0.3, 0.7].map((fx) => [r.x + r.w * fx, r.y + r.h * fy]),
+          );
+          const clear = ([x, y]: number[]) =>
+            Math.min(90, ...things.value.map((t) => Math.hypot((t.x - x!) / 1.8, t.y - y! - 5)));
+          const best = spots.reduce((a, b) => (clear(b) > clear(a) + 4 ? b : a));
+          return { id: r.id, room: r.room, x: best[0]!, y: best[1]!, sized: r.w > 70 && r.h > 44 };
+        }),
+);
 const labels = computed(() => {
-  const wanted: Wanted[] = things.value
+  const grounds: Wanted[] = [...buildings.value, ...spots.value].map((b) => ({
+    id: b.path,
+    x: b.x,
+    y: b.y,
+    text: b.name,
+  }));
+  const marks: Wanted[] = things.value
     .map((t) => ({ id: t.path, x: t.x, y: t.y, text: t.name }))
     .sort((a, b) => Number(b.id === selected.value) - Number(a.id === selected.value));
-  const names = rooms.value
-    .filter(() => floor.value !== "site")
-    .map((r) => ({
-      left: r.x + r.w / 2 - 45,
-      right: r.x + r.w / 2 + 45,
-      top: r.y + r.h / 2 - 14,
-      bottom: r.y + r.h / 2 + 18,
-    }));
+  const wanted = [...grounds, ...marks];
+  const names = roomNames.value.map((r) => ({
+    left: r.x - 45,
+    right: r.x + 45,
+    top: r.y - 13,
+    bottom: r.y + 18,
+  }));
   return placeLabels(wanted, width.value, names);
 });
 
@@ -156,12 +179,24 @@ const lines = computed(() => {
 
 const buildings = computed(() =>
   floor.value === "site"
-    ? Object.entries(plan.value.buildings).map(([id, b]) => ({ id, name: b.name, x: px(b.xM), y: py(b.yM) }))
+    ? Object.entries(plan.value.buildings).map(([id, b]) => ({
+        id,
+        path: pointer("buildings", id),
+        name: b.name,
+        x: px(b.xM),
+        y: py(b.yM),
+      }))
     : [],
 );
 const spots = computed(() =>
   floor.value === "site"
-    ? Object.entries(plan.value.spots).map(([id, s]) => ({ id, name: s.name, x: px(s.xM), y: py(s.yM) }))
+    ? Object.entries(plan.value.spots).map(([id, s]) => ({
+        id,
+        path: pointer("spots", id),
+        name: s.name,
+        x: px(s.xM),
+        y: py(s.yM),
+      }))
     : [],
 );
 const bar = computed(() => barLength(scale.value, 120));
@@ -345,15 +380,26 @@ const handle = computed(() => {
           @keydown="nudge($event, r.path)"
         />
       </g>
-      <g v-for="w in walls" :key="w.key" class="wall">
-        <title>{{ w.name }}</title>
+      <g class="wall-line" aria-hidden="true">
         <rect
+          v-for="w in walls"
+          :key="w.key"
           :x="w.x"
           :y="w.y"
           :width="w.w"
           :height="w.h"
-          :fill="w.open ? 'none' : `url(#hatch-${w.hatch})`"
           :class="{ open: w.open }"
+        />
+      </g>
+      <g class="wall-fill">
+        <rect
+          v-for="w in solidWalls"
+          :key="w.key"
+          :x="w.x"
+          :y="w.y"
+          :width="w.w"
+          :height="w.h"
+          :fill="`url(#hatch-${w.hatch})`"
         />
       </g>
       <g v-if="overall" class="dimension">
@@ -373,12 +419,10 @@ const handle = computed(() => {
           {{ shown(overall.north - overall.south, 2) }} m
         </text>
       </g>
-      <g v-if="floor !== 'site'" class="roomnames" aria-hidden="true">
-        <g v-for="r in rooms" :key="r.id">
-          <text v-if="r.w > 50 && r.h > 24" :x="r.x + r.w / 2" :y="r.y + r.h / 2" class="halo name">
-            {{ r.room.name }}
-          </text>
-          <text v-if="r.w > 70 && r.h > 44" :x="r.x + r.w / 2" :y="r.y + r.h / 2 + 14" class="halo size">
+      <g class="roomnames" aria-hidden="true">
+        <g v-for="r in roomNames" :key="r.id">
+          <text :x="r.x" :y="r.y" class="halo name">{{ r.room.name }}</text>
+          <text v-if="r.sized" :x="r.x" :y="r.y + 14" class="halo size">
             {{ shown(r.room.widthM, 2) }} × {{ shown(r.room.depthM, 2) }} m
           </text>
         </g>
@@ -393,11 +437,9 @@ const handle = computed(() => {
       </g>
       <g v-for="b in buildings" :key="`b-${b.id}`">
         <rect :x="b.x - 4" :y="b.y - 4" width="8" height="8" class="house" />
-        <text :x="b.x" :y="b.y + 20" class="halo name">{{ b.name }}</text>
       </g>
       <g v-for="s in spots" :key="`s-${s.id}`">
         <path :d="`M${s.x - 5} ${s.y}H${s.x + 5}M${s.x} ${s.y - 5}V${s.y + 5}`" class="spot" />
-        <text :x="s.x" :y="s.y - 12" class="halo name">{{ s.name }}</text>
       </g>
       <g
         v-for="t in things"
@@ -428,7 +470,7 @@ const handle = computed(() => {
           :y="l.ty"
           :text-anchor="l.anchor"
           class="halo label"
-          :class="{ unit: l.id.startsWith('/units') }"
+          :class="{ unit: l.id.startsWith('/units'), ground: /^.(buildings|spots)/.test(l.id) }"
         >
           {{ l.text }}
         </text>
@@ -493,15 +535,18 @@ svg.drawing {
 .room.chosen {
   fill: color-mix(in srgb, var(--copper) 16%, var(--sheet));
 }
-.wall rect {
+.wall-line rect {
+  fill: none;
   stroke: var(--ink);
-  stroke-width: 1;
+  stroke-width: 2.2;
 }
-.wall rect.open {
+.wall-line rect.open {
+  stroke-width: 1;
   stroke-dasharray: 3 4;
   stroke: var(--hair-strong);
 }
-.wall {
+.wall-line,
+.wall-fill {
   pointer-events: none;
 }
 .dimension path,
@@ -538,6 +583,10 @@ svg.drawing {
 }
 .label {
   font-size: 11px;
+}
+.label.ground {
+  font-weight: 600;
+  font-size: 12px;
 }
 .label.unit {
   fill: var(--link);

@@ -46,13 +46,16 @@ const panel = computed(() => PANELS[stage.value as keyof typeof PANELS]);
 async function open() {
   problem.value = null;
   try {
-    bench.without = String(route.query.without ?? "")
-      .split(",")
-      .filter(Boolean);
-    await bench.open(String(route.params.id));
-    const floor = String(route.query.floor ?? "");
+    const asked = { ...route.query };
+    await bench.open(
+      String(route.params.id),
+      String(asked.without ?? "")
+        .split(",")
+        .filter(Boolean),
+    );
+    if (asked.select) bench.select(String(asked.select));
+    const floor = String(asked.floor ?? "");
     if (floor === "site" || (bench.plan && floor in bench.plan.floors)) bench.floor = floor;
-    if (route.query.select) bench.select(String(route.query.select));
   } catch (e) {
     problem.value = e instanceof Problem ? e.message : String(e);
   }
@@ -76,8 +79,17 @@ watch(stage, () => (drawing.value = false));
 const floors = computed(() =>
   Object.entries(bench.plan?.floors ?? {})
     .map(([id, f]) => ({ id, name: f.name, base: f.baseM, building: f.building }))
-    .sort((a, b) => a.building.localeCompare(b.building) || b.base - a.base),
+    .sort(
+      (a, b) =>
+        floorsIn(b.building) - floorsIn(a.building) ||
+        a.building.localeCompare(b.building) ||
+        b.base - a.base,
+    ),
 );
+
+function floorsIn(building: string): number {
+  return Object.values(bench.plan?.floors ?? {}).filter((f) => f.building === building).length;
+}
 
 function go(next: string) {
   void router.push({ path: `/plans/${bench.id}/${next}`, query: route.query });
@@ -327,7 +339,7 @@ main {
   margin: 0 0 4px auto;
 }
 .panel {
-  flex: 0 0 41%;
+  flex: 0 0 43%;
   overflow: auto;
   border-top: 1px solid var(--hair);
   min-height: 0;

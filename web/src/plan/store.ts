@@ -66,11 +66,12 @@ export const useBench = defineStore("bench", {
     shown: (s): Assessment | null => s.dragged?.assessment ?? s.assessment,
   },
   actions: {
-    async open(id: string) {
+    async open(id: string, without: string[]) {
       if (this.id !== id) {
         this.$reset();
         this.id = id;
       }
+      this.without = without;
       this.catalog ??= await answer(api.GET("/api/catalog"));
       await this.reload();
     },

@@ -15,7 +15,7 @@ const FOLDED: Record<string, string> = {
   OUTPOSTS: "controllers",
 };
 /** So many of a group stand on the strip; the rest fold away behind a count. */
-const STAND: Record<string, number> = { POWER: 1, WAY_IN: 1, NETWORK: 3, BRAINS: 3, OUTPOSTS: 0 };
+const STAND: Record<string, number> = { POWER: 1, WAY_IN: 1, NETWORK: 2, BRAINS: 2, OUTPOSTS: 0 };
 
 const bench = useBench();
 const popover = ref<InstanceType<typeof Popover> | null>(null);
@@ -40,6 +40,9 @@ const words = computed(() => {
       .join(" · "),
   };
 });
+
+const foldedName = (g: { group: Item["group"]; standing: Item[]; folded: Item[] }) =>
+  g.standing.length ? `+ ${g.folded.length}` : `${g.folded.length} ${FOLDED[g.group]}`;
 
 function toggle(id: string) {
   const now = bench.without;
@@ -104,9 +107,10 @@ function unfold(event: Event, group: Item["group"]) {
 .strip {
   display: flex;
   flex-wrap: wrap;
-  gap: 6px;
+  gap: 4px;
   align-items: center;
   padding: 7px 14px;
+  font-size: 13px;
   border-bottom: 1px solid var(--hair);
   background: var(--paper);
   min-height: 50px;
@@ -115,10 +119,10 @@ function unfold(event: Event, group: Item["group"]) {
   background: var(--sheet);
   border: 1px solid var(--hair-strong);
   border-radius: 3px;
-  padding: 2px 8px;
+  padding: 2px 7px;
   cursor: pointer;
   white-space: nowrap;
-  max-width: 150px;
+  max-width: 130px;
   overflow: hidden;
   text-overflow: ellipsis;
 }
@@ -135,7 +139,7 @@ function unfold(event: Event, group: Item["group"]) {
   width: 1px;
   height: 20px;
   background: var(--hair-strong);
-  margin: 0 3px;
+  margin: 0 2px;
 }
 .sentence {
   margin-left: auto;

@@ -6,8 +6,8 @@ import { shown } from "../../drawing/marks";
 
 /** A link's budget in one direction as a falling stair, from what is sent to what arrives. */
 const props = defineProps<{ run: Schemas["Run"]; report: LinkReport; title: string }>();
-const HEIGHT = 150;
-const TOP = 26;
+const HEIGHT = 118;
+const TOP = 12;
 const FOOT = 22;
 const element = ref<HTMLElement | null>(null);
 const width = ref(720);

@@ -26,6 +26,10 @@ const own = computed(() => {
   if (thing?.[0] === "links") return reports.value.filter((r) => r.link === thing[1]);
   return reports.value.filter((r) => r.from === unit.value);
 });
+const turned = ref(false);
+const worst = (r: LinkReport) => r.runs.reduce((a, b) => (b.budget.marginDb < a.budget.marginDb ? b : a));
+const shownRuns = (r: LinkReport) =>
+  r.runs.length < 2 ? r.runs : r.runs.filter((run) => (run === worst(r)) !== turned.value);
 const options = ref<LinkOption[]>([]);
 const trouble = ref<string | null>(null);
 const comparing = ref(false);
@@ -152,8 +156,17 @@ const CHOICES = [
           <button type="button" class="plain" @click="remove(r.link)">Remove</button>
         </div>
         <p v-if="plan.links[r.link]?.why" class="quiet">{{ plan.links[r.link]?.why }}</p>
-        <template v-for="run in r.runs" :key="run.from">
-          <p v-if="r.runs.length > 1" class="way">{{ unitName(run.from) }} → {{ unitName(run.to) }}</p>
+        <template v-for="run in shownRuns(r)" :key="run.from">
+          <p v-if="r.runs.length > 1" class="way">
+            {{ unitName(run.from) }} → {{ unitName(run.to) }}
+            <button type="button" class="plain" @click="turned = !turned">
+              {{
+                run === worst(r)
+                  ? "the worse direction; show the other"
+                  : "the better direction; show the worse"
+              }}
+            </button>
+          </p>
           <BudgetStair :run="run" :report="r" :title="`${unitName(run.from)} to ${unitName(run.to)}`" />
         </template>
         <p v-if="r.runs.some((run) => run.budget.steps.some((s) => s.figure.extrapolated))" class="quiet">

@@ -14,7 +14,7 @@ public final class Components {
     public static Map<String, Component> of(Plan plan) {
         Map<String, Component> all = new LinkedHashMap<>();
         if (plan.circuits().size() > 1) {
-            put(all, Component.MAINS, "mains, all circuits", Group.POWER);
+            put(all, Component.MAINS, "mains", Group.POWER);
         }
         plan.circuits().forEach((id, c) -> put(all, Component.circuit(id), c.name(), Group.POWER));
         if (plan.units().values().stream().anyMatch(u -> u.internetEntry())) {
@@ -30,10 +30,10 @@ public final class Components {
             plan.units().forEach((id, u) -> {
                 if (u.kind() == kind) {
                     boolean hub = kind == UnitKind.HUB;
-                    put(all, Component.unit(id), hub ? u.name() + " box" : u.name(), group);
                     if (hub) {
-                        put(all, Component.hub(id), u.name() + " rules", Group.BRAINS);
+                        put(all, Component.hub(id), u.name(), Group.BRAINS);
                     }
+                    put(all, Component.unit(id), hub ? u.name() + " box" : u.name(), group);
                 }
             });
         }
