@@ -80,9 +80,7 @@ function unfold(event: Event, group: Item["group"]) {
         aria-haspopup="true"
         @click="unfold($event, g.group)"
       >
-        {{ g.standing.length ? "" : FOLDED[g.group]
-        }}<span class="quiet"> {{ g.standing.length ? `+ ${g.folded.length}` : g.folded.length }}</span
-        ><span v-if="g.standing.length" class="unseen"> more {{ FOLDED[g.group] }}</span>
+        {{ foldedName(g) }}<span v-if="g.standing.length" class="unseen"> more {{ FOLDED[g.group] }}</span>
       </button>
     </template>
     <button v-if="bench.without.length" type="button" class="plain" @click="bench.suppose([])">

@@ -1,0 +1,121 @@
+package org.skelto.core.links;
+
+import static org.junit.jupiter.api.Assertions.assertEquals;
+import static org.junit.jupiter.api.Assertions.assertTrue;
+
+import java.util.List;
+import org.junit.jupiter.api.Test;
+import org.skelto.core.Plans;
+import org.skelto.core.links.LinkChooser.Option;
+import org.skelto.core.plan.Device;
+import org.skelto.core.plan.DeviceKind;
+import org.skelto.core.plan.Direction;
+import org.skelto.core.plan.Hand;
+import org.skelto.core.plan.Medium;
+import org.skelto.core.plan.Place;
+import org.skelto.core.plan.Plan;
+import org.skelto.core.plan.RestState;
+import org.skelto.core.plan.UnitKind;
+import org.skelto.core.plan.Way;
+import org.skelto.core.site.SiteModel;
+
+class ChooserTest {
+    private static List<Option> options(Plan plan, String unit) {
+        return new LinkChooser(plan, SiteModel.of(plan)).options(unit);
+    }
+
+    private static Option of(List<Option> options, Medium medium, Direction direction) {
+        return options.stream()
+                .filter(o -> o.medium() == medium && o.direction() == direction)
+                .findFirst()
+                .orElseThrow();
+    }
+
+    @Test
+    void takesWiFiForAComfortLampWithMainsAndCableForALock() {
+        assertEquals(Medium.WIFI_2G4, options(Plans.sound(), "board").get(0).medium());
+        Device lock = Plans.barrier(DeviceKind.LOCK, Hand.MECHANICAL, RestState.CLOSED, false, true, false);
+        Option first = options(Plans.put(Plans.sound(), "lock", lock), "board").get(0);
+        assertEquals(Medium.ETHERNET, first.medium());
+        assertTrue(first.best() && first.why().contains("protective"), first.why());
+    }
+
+    @Test
+    void aBatteryUnitGetsTheMeshAndNeverWiFiOrCable() {
+        List<Option> options = options(Plans.sound(), "probe");
+        assertEquals(Medium.MESH_802154, options.get(0).medium());
+        assertTrue(of(options, Medium.WIFI_2G4, Direction.TWO_WAY).ruledOut().contains("battery"));
+        assertTrue(of(options, Medium.ETHERNET, Direction.TWO_WAY).ruledOut().contains("battery"));
+    }
+
+    @Test
+    void whatActsNeverGetsAOneWayLink() {
+        Plan plan = Plans.put(Plans.sound(), "ears", Plans.unit("ears", UnitKind.GATEWAY, 2, Medium.SUB_GHZ));
+        assertTrue(of(options(plan, "board"), Medium.SUB_GHZ, Direction.ONE_WAY)
+                .ruledOut()
+                .contains("one-way"));
+    }
+
+    @Test
+    void farAwayTheLongRangeLinkComesFirst() {
+        Plan plan = Plans.put(Plans.sound(), "far", Plans.unit("far", UnitKind.GATEWAY, 2, Medium.CHIRP));
+        plan = Plans.put(
+                plan,
+                "outpost",
+                Plans.with(
+                        Plans.battery(Plans.unit("outpost", UnitKind.CONTROLLER, 6)),
+                        new Place(null, "shed", 900, 0, 2)));
+        plan = Plans.put(
+                plan,
+                "level",
+                new Device(
+                        "level",
+                        DeviceKind.LEVEL,
+                        null,
+                        null,
+                        null,
+                        null,
+                        "outpost",
+                        1,
+                        null,
+                        new java.util.TreeSet<>(List.of(Way.RULE)),
+                        null,
+                        false,
+                        false,
+                        false,
+                        null));
+
+        List<Option> options = options(plan, "outpost");
+
+        assertEquals(Medium.CHIRP, options.get(0).medium());
+        Option wifi = of(options, Medium.WIFI_2G4, Direction.TWO_WAY);
+        assertTrue(wifi.ruledOut() != null && !wifi.best());
+    }
+
+    @Test
+    void theWorseDirectionDecidesAndOneWayLinksHaveOnlyTheirOne() {
+        Plan plan = Plans.sound();
+        LinkReport both = new LinkAssessor(plan, SiteModel.of(plan)).all().get("board-ap");
+        double worse = both.runs().stream()
+                .mapToDouble(r -> r.budget().marginDb())
+                .min()
+                .orElseThrow();
+        assertEquals(2, both.runs().size());
+        assertEquals(worse, both.marginDb());
+        // by hand: 3.5 m at 2437 MHz 51.06 dB, one brick wall; 17 + 2 dBi out, −75 dBm needed
+        double wall = both.runs().get(1).budget().steps().get(2).changeDb();
+        assertEquals(17 + 2 - 51.06 + wall + 0 + 75, both.runs().get(1).budget().marginDb(), 0.02);
+
+        Plan one = Plans.link(
+                plan,
+                "board-ap",
+                new org.skelto.core.plan.Link("board", "ap", Medium.WIFI_2G4, Direction.ONE_WAY, null, null));
+        assertEquals(
+                1,
+                new LinkAssessor(one, SiteModel.of(one))
+                        .all()
+                        .get("board-ap")
+                        .runs()
+                        .size());
+    }
+}

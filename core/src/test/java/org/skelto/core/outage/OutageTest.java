@@ -1,0 +1,225 @@
+package org.skelto.core.outage;
+
+import static org.junit.jupiter.api.Assertions.assertEquals;
+import static org.junit.jupiter.api.Assertions.assertFalse;
+import static org.junit.jupiter.api.Assertions.assertTrue;
+import static org.skelto.core.outage.State.BY_HAND;
+import static org.skelto.core.outage.State.HOLDS;
+import static org.skelto.core.outage.State.LOST;
+import static org.skelto.core.outage.State.REDUCED;
+import static org.skelto.core.outage.State.UNSAFE;
+
+import java.util.ArrayList;
+import java.util.HashSet;
+import java.util.List;
+import java.util.Map;
+import java.util.Random;
+import java.util.Set;
+import org.junit.jupiter.api.Test;
+import org.junit.jupiter.params.ParameterizedTest;
+import org.junit.jupiter.params.provider.CsvSource;
+import org.junit.jupiter.params.provider.ValueSource;
+import org.skelto.core.Plans;
+import org.skelto.core.plan.Criticality;
+import org.skelto.core.plan.Device;
+import org.skelto.core.plan.DeviceKind;
+import org.skelto.core.plan.Hand;
+import org.skelto.core.plan.Plan;
+import org.skelto.core.plan.Power;
+import org.skelto.core.plan.PowerSource;
+import org.skelto.core.plan.RestState;
+import org.skelto.core.plan.Way;
+
+class OutageTest {
+    private static State state(Plan plan, String device, String... failed) {
+        return new Outages(plan).without(Set.of(failed)).get(device).state();
+    }
+
+    @ParameterizedTest
+    @CsvSource({
+        "'', HOLDS, HOLDS",
+        // the board hangs on the access point; the probe is known, but no phone can show it
+        "unit:ap, BY_HAND, LOST",
+        "hub:hub, BY_HAND, LOST",
+        "broker:hub, BY_HAND, LOST",
+        "unit:switch, BY_HAND, LOST",
+        "unit:gateway, HOLDS, LOST",
+        // nothing asked for needs the internet or the router
+        "internet, HOLDS, HOLDS",
+        "unit:router, HOLDS, HOLDS",
+        "mains:mains, LOST, LOST",
+    })
+    void aLampAndAProbeUnderEachOutage(String failed, State lamp, State probe) {
+        Set<String> out = failed.isEmpty() ? Set.of() : Set.of(failed);
+        Map<String, DeviceState> states = new Outages(Plans.sound()).without(out);
+        assertEquals(lamp, states.get("lamp").state());
+        assertEquals(probe, states.get("probe").state());
+    }
+
+    @Test
+    void saysWhatBreaksItFirst() {
+        Plan plan = Plans.put(
+                Plans.sound(),
+                "ap",
+                Plans.with(Plans.sound().units().get("ap"), new Power(PowerSource.ETHERNET, null, "switch", 0)));
+        DeviceState lamp = new Outages(plan).without(Set.of("unit:switch")).get("lamp");
+        assertEquals("at hand, by a switch still works; rule: switch is out", lamp.sentence());
+        DeviceState probe = new Outages(plan).without(Set.of("unit:gateway")).get("probe");
+        assertEquals("to the hub: gateway is out", probe.jobs().get(0).sentence());
+    }
+
+    @Test
+    void aBackupCarriesTheHubButNotItsSwitch() {
+        Plan plan = Plans.put(
+                Plans.sound(),
+                "hub",
+                Plans.with(Plans.sound().units().get("hub"), new Power(PowerSource.MAINS, "mains", null, 6)));
+        DeviceState probe = new Outages(plan).without(Set.of("mains:mains")).get("probe");
+        assertEquals(LOST, probe.state());
+        assertTrue(probe.jobs().get(0).sentence().contains("has no power: Mains is dead"), probe.sentence());
+    }
+
+    @Test
+    void aPushButtonOnTheSameControllerWorksWithoutTheHub() {
+        Device lamp = new Device(
+                "lamp",
+                DeviceKind.LAMP,
+                null,
+                null,
+                Hand.NONE,
+                null,
+                "board",
+                1,
+                "mains",
+                new java.util.TreeSet<>(Set.of(Way.WALL_CONTROL, Way.RULE)),
+                new java.util.TreeSet<>(Set.of("button")),
+                false,
+                false,
+                false,
+                null);
+        Device button = Plans.device("button", DeviceKind.PUSH_BUTTON, Hand.NONE, RestState.STAYS, Set.of());
+        Plan plan = Plans.put(Plans.put(Plans.sound(), "lamp", lamp), "button", button);
+        assertEquals(REDUCED, state(plan, "lamp", "hub:hub"));
+        assertEquals(HOLDS, state(plan, "button", "hub:hub"));
+    }
+
+    @Test
+    void aFailSafeLockLetsOutAndStopsKeepingOutWhenPowerGoes() {
+        Device lock = Plans.barrier(DeviceKind.LOCK, Hand.NONE, RestState.OPEN, true, true, false);
+        Plan plan = Plans.put(Plans.sound(), "lock", lock);
+        DeviceState dark = new Outages(plan).without(Set.of("mains:mains")).get("lock");
+        assertEquals(UNSAFE, dark.state());
+        assertEquals(Job.KEEP_OUT, dark.job());
+        assertEquals(
+                REDUCED,
+                dark.jobs().stream()
+                        .filter(j -> j.job() == Job.LET_OUT)
+                        .findFirst()
+                        .orElseThrow()
+                        .state());
+    }
+
+    @Test
+    void aFailSecureLockOnTheWayOutWithoutHandleIsUnsafeWithoutPower() {
+        Device lock = Plans.barrier(DeviceKind.LOCK, Hand.NONE, RestState.CLOSED, true, true, false);
+        Plan plan = Plans.put(Plans.sound(), "lock", lock);
+        assertEquals(UNSAFE, state(plan, "lock", "mains:mains"));
+        Device withHandle = Plans.barrier(DeviceKind.LOCK, Hand.MECHANICAL, RestState.CLOSED, true, true, false);
+        assertEquals(BY_HAND, state(Plans.put(plan, "lock", withHandle), "lock", "mains:mains"));
+    }
+
+    @Test
+    void aGateThatStopsInMidTravelWithoutReleaseIsUnsafe() {
+        Device gate = Plans.barrier(DeviceKind.GATE, Hand.NONE, RestState.STAYS, false, true, true);
+        assertEquals(UNSAFE, state(Plans.put(Plans.sound(), "gate", gate), "gate", "mains:mains"));
+    }
+
+    @Test
+    void aSprungValveClosesItselfWhenPowerGoes() {
+        Device valve = Plans.device("valve", DeviceKind.VALVE, Hand.NONE, RestState.CLOSED, Set.of(Way.RULE));
+        DeviceState dark = new Outages(Plans.put(Plans.sound(), "valve", valve))
+                .without(Set.of("mains:mains"))
+                .get("valve");
+        assertEquals(REDUCED, dark.jobs().get(0).state());
+        assertEquals(LOST, dark.jobs().get(1).state());
+    }
+
+    @Test
+    void aLifeSafetyDeviceThatNeedsAnythingElseIsUnsafeEvenOnAGoodDay() {
+        Device sounder = new Device(
+                "sounder",
+                DeviceKind.SIREN,
+                null,
+                Criticality.VITAL,
+                Hand.NONE,
+                null,
+                "probe",
+                null,
+                null,
+                new java.util.TreeSet<>(Set.of(Way.RULE)),
+                null,
+                false,
+                false,
+                false,
+                null);
+        assertEquals(UNSAFE, state(Plans.put(Plans.sound(), "sounder", sounder), "sounder"));
+        Device alone = new Device(
+                "sounder",
+                DeviceKind.SIREN,
+                null,
+                Criticality.VITAL,
+                Hand.NONE,
+                null,
+                "probe",
+                null,
+                null,
+                new java.util.TreeSet<>(Set.of(Way.RULE, Way.ALONE)),
+                null,
+                false,
+                false,
+                false,
+                null);
+        assertEquals(REDUCED, state(Plans.put(Plans.sound(), "sounder", alone), "sounder", "hub:hub", "mains:mains"));
+    }
+
+    @Test
+    void theStripHoldsWhatTwoOrMoreDependOn() {
+        Map<Component, Integer> shared = new Outages(Plans.sound()).shared();
+        List<String> ids = shared.keySet().stream().map(Component::id).toList();
+        assertTrue(
+                ids.containsAll(List.of("mains:mains", "unit:switch", "unit:hub", "hub:hub", "broker:hub", "unit:ap")));
+        assertFalse(ids.contains("unit:board"), "only the lamp is on the board");
+        assertFalse(ids.contains("internet"), "nothing asks for the internet");
+    }
+
+    /** Ways never get better when something more fails. */
+    @ParameterizedTest
+    @ValueSource(longs = {1, 2, 3, 4, 5, 6, 7, 8})
+    void noWayEverGetsBetterWhenSomethingMoreFails(long seed) {
+        Random random = new Random(seed);
+        Device lock = Plans.barrier(DeviceKind.LOCK, Hand.NONE, RestState.OPEN, true, true, false);
+        Device valve = Plans.device("valve", DeviceKind.VALVE, Hand.SWITCH, RestState.CLOSED, Set.of(Way.values()));
+        Outages outages = new Outages(Plans.put(Plans.put(Plans.sound(), "lock", lock), "valve", valve));
+        List<String> all = new ArrayList<>(outages.components().keySet());
+        for (int round = 0; round < 60; round++) {
+            Set<String> failed = new HashSet<>();
+            Map<String, DeviceState> before = outages.without(failed);
+            java.util.Collections.shuffle(all, random);
+            for (String next : all) {
+                failed.add(next);
+                Map<String, DeviceState> after = outages.without(failed);
+                after.forEach((id, state) -> {
+                    for (int j = 0; j < state.jobs().size(); j++) {
+                        var was = before.get(id).jobs().get(j).ways();
+                        var is = state.jobs().get(j).ways();
+                        for (int w = 0; w < is.size(); w++) {
+                            assertFalse(is.get(w).works() && !was.get(w).works(), id + " " + is.get(w) + " " + failed);
+                        }
+                    }
+                });
+                before.clear();
+                before.putAll(after);
+            }
+        }
+    }
+}
