@@ -1,7 +1,14 @@
-// Adds up a module's JUnit reports into one closing line.
+// Adds up a module's JUnit reports or Vitest's into one closing line.
 import { readdirSync, readFileSync } from "node:fs";
 
 const [module] = process.argv.slice(2);
+if (module === "web") {
+  const report = JSON.parse(readFileSync("web/target/vitest.json", "utf8"));
+  console.log(
+    `skelto: web (Vitest): ${report.numTotalTests} tests, ${report.numFailedTests} failures, ${report.numPendingTests} skipped; linters ran before it`,
+  );
+  process.exit(0);
+}
 const folder = `${module}/target/surefire-reports`;
 const sum = { tests: 0, failures: 0, errors: 0, skipped: 0 };
 const files = readdirSync(folder).filter((name) => /^TEST-.*\.xml$/.test(name));

@@ -44,5 +44,7 @@ function GLOBALS() {
     "Response",
     "matchMedia",
     "DOMPoint",
+    "Request",
+    "globalThis",
   ];
 }

@@ -23,7 +23,7 @@ export interface Op {
   value?: unknown;
 }
 
-export const api = createClient<paths>({ baseUrl: "" });
+export const api = createClient<paths>({ baseUrl: "", fetch: (request) => globalThis.fetch(request) });
 
 /** A problem that the server reported, in words for the person. */
 export class Problem extends Error {

@@ -5,6 +5,9 @@ import org.springframework.context.annotation.Bean;
 import org.springframework.context.annotation.Configuration;
 import tools.jackson.core.StreamReadFeature;
 import tools.jackson.databind.DeserializationFeature;
+import tools.jackson.databind.cfg.CoercionAction;
+import tools.jackson.databind.cfg.CoercionInputShape;
+import tools.jackson.databind.type.LogicalType;
 import tools.jackson.databind.MapperFeature;
 
 /** How documents are read: strictly, so that nothing a person wrote is dropped in silence. */
@@ -12,7 +15,12 @@ import tools.jackson.databind.MapperFeature;
 class Json {
     @Bean
     JsonMapperBuilderCustomizer strictReading() {
-        return builder -> builder.enable(StreamReadFeature.STRICT_DUPLICATE_DETECTION)
+        return builder -> builder.withCoercionConfig(LogicalType.Textual, text -> {
+                    text.setCoercion(CoercionInputShape.Integer, CoercionAction.Fail);
+                    text.setCoercion(CoercionInputShape.Float, CoercionAction.Fail);
+                    text.setCoercion(CoercionInputShape.Boolean, CoercionAction.Fail);
+                })
+                .enable(StreamReadFeature.STRICT_DUPLICATE_DETECTION)
                 .enable(DeserializationFeature.FAIL_ON_UNKNOWN_PROPERTIES)
                 .enable(DeserializationFeature.FAIL_ON_TRAILING_TOKENS)
                 .disable(DeserializationFeature.ACCEPT_FLOAT_AS_INT)

@@ -1,0 +1,98 @@
+import { createPinia, setActivePinia } from "pinia";
+import { afterEach, beforeEach, describe, expect, it, vi } from "vitest";
+import { useBench } from "../src/plan/store";
+import { smallPlan } from "./helpers";
+
+interface Call {
+  method: string;
+  url: string;
+  match: string | null;
+  body: string;
+}
+
+let calls: Call[] = [];
+let revision = 7;
+let refuse: { status: number; detail: string } | null = null;
+
+const reply = (status: number, body: unknown) =>
+  new Response(JSON.stringify(body), { status, headers: { "Content-Type": "application/json" } });
+
+beforeEach(() => {
+  setActivePinia(createPinia());
+  calls = [];
+  revision = 7;
+  refuse = null;
+  vi.stubGlobal("fetch", async (request: Request) => {
+    const body = request.method === "GET" ? "" : await request.text();
+    calls.push({ method: request.method, url: request.url, match: request.headers.get("If-Match"), body });
+    if (request.url.includes("assessment"))
+      return reply(200, { revision, assessment: { strip: [], positions: {} } });
+    if (request.url.includes("catalog")) return reply(200, {});
+    if (request.method === "PATCH") {
+      if (refuse) return reply(refuse.status, { detail: refuse.detail, errors: [] });
+      revision++;
+    }
+    return reply(200, { id: "p", revision, plan: smallPlan(), undo: "x", redo: null });
+  });
+});
+afterEach(() => vi.unstubAllGlobals());
+
+async function opened() {
+  const bench = useBench();
+  await bench.open("p", []);
+  return bench;
+}
+
+describe("the bench", () => {
+  it("sends edits one after the other, each for the revision that the last one made", async () => {
+    const bench = await opened();
+    const op = { op: "replace" as const, path: "/name", value: "A" };
+    await Promise.all([bench.edit([op], "one"), bench.edit([op], "two"), bench.edit([op], "three")]);
+    expect(calls.filter((c) => c.method === "PATCH").map((c) => c.match)).toEqual(['"7"', '"8"', '"9"']);
+    expect(bench.revision).toBe(10);
+    expect(bench.saving).toBe("safe");
+  });
+
+  it("keeps a stale edit and can make it on the newer plan", async () => {
+    const bench = await opened();
+    refuse = { status: 412, detail: "changed elsewhere" };
+    expect(await bench.edit([{ op: "remove", path: "/rooms/nook" }], "remove nook")).toBe(false);
+    expect(bench.stale?.label).toBe("remove nook");
+    refuse = null;
+    revision = 12;
+    await bench.settleStale(true);
+    expect(calls.filter((c) => c.method === "PATCH").at(-1)!.match).toBe('"12"');
+    expect(bench.stale).toBeNull();
+  });
+
+  it("keeps an edit that the database could not take, for another try", async () => {
+    const bench = await opened();
+    refuse = { status: 503, detail: "The database does not answer." };
+    await bench.edit([{ op: "remove", path: "/rooms/nook" }], "remove nook");
+    expect(bench.saving).toBe("failed");
+    expect(bench.message).toContain("does not answer");
+    refuse = null;
+    await bench.retry();
+    expect(bench.saving).toBe("safe");
+    expect(bench.unsaved).toBeNull();
+  });
+
+  it("says why an edit is refused and does not offer it again", async () => {
+    const bench = await opened();
+    refuse = { status: 422, detail: "This is not a valid plan." };
+    await bench.edit([{ op: "replace", path: "/name", value: "" }], "name");
+    expect(bench.message).toBe("This is not a valid plan.");
+    expect(bench.unsaved).toBeNull();
+    expect(bench.saving).toBe("safe");
+  });
+
+  it("forgets a selection that an undo took away", async () => {
+    const bench = await opened();
+    bench.select("/rooms/gone");
+    await bench.step("undo");
+    expect(bench.selection).toBeNull();
+    bench.select("/rooms/nook");
+    await bench.step("redo");
+    expect(bench.selection).toBe("/rooms/nook");
+  });
+});
