@@ -12,7 +12,7 @@ const popover = ref<InstanceType<typeof Popover> | null>(null);
     v-if="figure"
     type="button"
     class="figure"
-    :aria-label="`How ${name} comes about`"
+    :title="`How ${name} comes about`"
     @click.stop="popover?.toggle($event)"
   >
     <slot />

@@ -375,7 +375,7 @@ const handle = computed(() => {
           :class="{ chosen: selected === r.path, movable: stage === 'site' }"
           :tabindex="stage === 'site' && floor !== 'site' ? 0 : undefined"
           :role="stage === 'site' && floor !== 'site' ? 'button' : undefined"
-          :aria-label="stage === 'site' ? `Room ${r.room.name}` : undefined"
+          :aria-label="stage === 'site' && floor !== 'site' ? `Room ${r.room.name}` : undefined"
           @pointerdown="takeRoom($event, r.id)"
           @keydown="nudge($event, r.path)"
         />

@@ -12,7 +12,7 @@ import java.util.Comparator;
 import java.util.List;
 import java.util.stream.Stream;
 
-/** A real PostgreSQL of the tests' own on loopback, without the durability that people's data have. */
+/** A real PostgreSQL of the tests' own on loopback, without the waiting for disks that people's data have. */
 public final class TestDatabase implements AutoCloseable {
     private final Path folder;
     private final String programs;
@@ -60,7 +60,7 @@ public final class TestDatabase implements AutoCloseable {
     /** Starts it again after {@link #stop}. */
     public void start() {
         String options = "-c listen_addresses=127.0.0.1 -p " + port
-                + " -c unix_socket_directories='' -c fsync=off -c synchronous_commit=off -c full_page_writes=off";
+                + " -c unix_socket_directories='' -c fsync=off -c full_page_writes=off";
         asDatabaseUser("pg_ctl", "-D", data(), "-w", "-l", folder.resolve("log").toString(), "-o", options, "start");
     }
 

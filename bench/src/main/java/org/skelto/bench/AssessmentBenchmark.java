@@ -1,0 +1,91 @@
+package org.skelto.bench;
+
+import java.io.IOException;
+import java.io.InputStream;
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Map;
+import java.util.Set;
+import java.util.concurrent.TimeUnit;
+import org.openjdk.jmh.annotations.Benchmark;
+import org.openjdk.jmh.annotations.BenchmarkMode;
+import org.openjdk.jmh.annotations.Fork;
+import org.openjdk.jmh.annotations.Measurement;
+import org.openjdk.jmh.annotations.Mode;
+import org.openjdk.jmh.annotations.OutputTimeUnit;
+import org.openjdk.jmh.annotations.Scope;
+import org.openjdk.jmh.annotations.Setup;
+import org.openjdk.jmh.annotations.State;
+import org.openjdk.jmh.annotations.Warmup;
+import org.skelto.core.Assessment;
+import org.skelto.core.outage.DeviceState;
+import org.skelto.core.outage.Outages;
+import org.skelto.core.plan.Plan;
+import tools.jackson.databind.json.JsonMapper;
+
+/**
+ * What an edit costs on the mill: the whole assessment anew, against one more outage on figures that are kept, which is
+ * what pressing the strip costs. The plain version of the latter computes everything for each outage.
+ */
+@State(Scope.Benchmark)
+@BenchmarkMode(Mode.AverageTime)
+@OutputTimeUnit(TimeUnit.MILLISECONDS)
+@Fork(1)
+@Warmup(iterations = 4, time = 1)
+@Measurement(iterations = 5, time = 1)
+public class AssessmentBenchmark {
+    private Plan mill;
+    private Assessment.Figures figures;
+    private List<String> components;
+
+    @Setup
+    public void load() throws IOException {
+        try (InputStream in = getClass().getResourceAsStream("/demo/marrowby-leat.skelto.json")) {
+            mill = new JsonMapper().readValue(in, Plan.class);
+        }
+        figures = new Assessment.Figures(mill);
+        components = new ArrayList<>(figures.components());
+    }
+
+    @Benchmark
+    public Assessment wholeAssessmentAfterAnEdit() {
+        return new Assessment.Figures(mill).without(Set.of());
+    }
+
+    @Benchmark
+    public Assessment oneOutageOnKeptFigures() {
+        return figures.without(Set.of("internet", "hub:hub"));
+    }
+
+    @Benchmark
+    public Assessment oneOutagePlain() {
+        return new Assessment.Figures(mill).without(Set.of("internet", "hub:hub"));
+    }
+
+    /** Every component out, one after the other, sharing the ways that were built once. */
+    @Benchmark
+    public int everySingleOutage() {
+        Outages outages = new Outages(mill);
+        int lost = 0;
+        for (String component : components) {
+            lost += lost(outages.without(Set.of(component)));
+        }
+        return lost;
+    }
+
+    /** The same with the ways built anew for each. */
+    @Benchmark
+    public int everySingleOutagePlain() {
+        int lost = 0;
+        for (String component : components) {
+            lost += lost(new Outages(mill).without(Set.of(component)));
+        }
+        return lost;
+    }
+
+    private static int lost(Map<String, DeviceState> states) {
+        return (int) states.values().stream()
+                .filter(s -> s.state() == org.skelto.core.outage.State.LOST)
+                .count();
+    }
+}

@@ -1,0 +1,61 @@
+package org.skelto.e2e;
+
+import static com.microsoft.playwright.assertions.PlaywrightAssertions.assertThat;
+import static org.junit.jupiter.api.Assertions.assertEquals;
+
+import com.microsoft.playwright.Page;
+import com.microsoft.playwright.options.AriaRole;
+import java.io.IOException;
+import java.nio.file.Files;
+import java.nio.file.Path;
+import java.util.List;
+import org.junit.jupiter.api.extension.ExtendWith;
+import org.junit.jupiter.params.ParameterizedTest;
+import org.junit.jupiter.params.provider.CsvSource;
+import org.skelto.server.testing.Http;
+import org.skelto.server.testing.RunningSkelto;
+import org.skelto.server.testing.RunningSkelto.Skelto;
+
+/** The accessibility checker on every view, on light and dark paper. */
+@ExtendWith({RunningSkelto.class, Browser.class})
+class AccessibilityTest {
+    private static final String RULES = "{runOnly: ['wcag2a', 'wcag2aa', 'wcag21a', 'wcag21aa', 'wcag22aa']}";
+
+    @ParameterizedTest
+    @CsvSource({
+        "'', false",
+        "'', true",
+        "site?floor=meal-floor&select=/rooms/scullery, false",
+        "site?floor=meal-floor&select=/rooms/scullery, true",
+        "site?floor=site, false",
+        "devices?select=/devices/front-lock, false",
+        "devices?select=/devices/front-lock, true",
+        "controllers?select=/units/sluice-board, false",
+        "controllers?select=/units/sluice-board, true",
+        "links, false",
+        "links?select=/units/pit-sender, false",
+        "links?select=/units/pit-sender, true",
+        "names, false",
+        "names, true",
+        "'outages?without=internet,hub:hub&select=/devices/hall-lamp', false",
+        "'outages?without=internet,hub:hub&select=/devices/hall-lamp', true",
+    })
+    void hasNothingThatTheCheckerFinds(String view, boolean dark, Skelto skelto, Browser.Windows windows)
+            throws IOException {
+        Page page = dark ? windows.openDark() : windows.open();
+        String id = new Http(skelto).get("/api/plans").json().get(0).get("id").asString();
+        page.navigate(skelto.url + "/plans" + (view.isEmpty() ? "" : "/" + id + "/" + view));
+        if (view.isEmpty()) {
+            assertThat(page.getByText("Marrowby Leat").first()).isVisible();
+        } else {
+            assertThat(page.getByRole(AriaRole.NAVIGATION)).isVisible();
+        }
+        page.waitForTimeout(300);
+        page.evaluate(Files.readString(Path.of("../web/node_modules/axe-core/axe.min.js")));
+        Object found =
+                page.evaluate("async () => (await axe.run(document, " + RULES + ")).violations.map(v => v.id + ': '"
+                        + " + v.nodes.map(n => n.target.join(' ') + ' ' + n.failureSummary).slice(0, 3).join(' | '))");
+        page.context().close();
+        assertEquals(List.of(), found);
+    }
+}
