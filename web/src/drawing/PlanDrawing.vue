@@ -130,7 +130,8 @@ const roomNames = computed(() =>
         }),
 );
 const labels = computed(() => {
-  const grounds: Wanted[] = [...buildings.value, ...spots.value].map((b) => ({
+  const largestFirst = [...buildings.value].sort((a, b) => roomsIn(b.id) - roomsIn(a.id));
+  const grounds: Wanted[] = [...largestFirst, ...spots.value].map((b) => ({
     id: b.path,
     x: b.x,
     y: b.y,

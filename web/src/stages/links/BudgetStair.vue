@@ -27,7 +27,7 @@ const range = computed(() => {
 });
 const y = (dbm: number) =>
   TOP + ((range.value.top - dbm) / Math.max(1, range.value.top - range.value.foot)) * (HEIGHT - TOP - FOOT);
-const tread = computed(() => (width.value - 12) / budget.value.steps.length);
+const tread = computed(() => (width.value - 12) / (budget.value.steps.length + 1));
 const steps = computed(() =>
   budget.value.steps.map((step, i) => ({ ...step, x: 6 + i * tread.value, y: y(step.levelDbm), i })),
 );
