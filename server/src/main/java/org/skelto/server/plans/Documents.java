@@ -1,6 +1,5 @@
 package org.skelto.server.plans;
 
-import jakarta.json.Json;
 import jakarta.json.JsonArray;
 import jakarta.json.JsonArrayBuilder;
 import jakarta.json.JsonException;
@@ -10,6 +9,7 @@ import jakarta.json.JsonObjectBuilder;
 import jakarta.json.JsonPatch;
 import jakarta.json.JsonReader;
 import jakarta.json.JsonValue;
+import jakarta.json.spi.JsonProvider;
 import java.io.StringReader;
 import java.math.BigDecimal;
 import java.util.List;
@@ -32,6 +32,9 @@ public class Documents {
 
     /** Beyond this many decimal places a number is left as it stands: stripping it could be made to take for ever. */
     private static final int PLAIN_SCALE = 400;
+
+    /** Asked for once: each look-up searches the whole class path. */
+    private static final JsonProvider JSON = JsonProvider.provider();
 
     private final JsonMapper mapper;
 
@@ -65,7 +68,7 @@ public class Documents {
         JsonArray operations = operations(patch);
         JsonObject after;
         try {
-            JsonPatch made = Json.createPatch(operations);
+            JsonPatch made = JSON.createPatch(operations);
             after = made.apply(tree(plan));
         } catch (JsonException | ClassCastException | NullPointerException e) {
             boolean test = operations.stream()
@@ -84,7 +87,7 @@ public class Documents {
 
     /** The JSON Patch that leads from one plan to the other. */
     String difference(Plan from, Plan to) {
-        return Json.createDiff(tree(from), tree(to)).toJsonArray().toString();
+        return JSON.createDiff(tree(from), tree(to)).toJsonArray().toString();
     }
 
     private static String firstLine(RuntimeException e) {
@@ -93,7 +96,7 @@ public class Documents {
     }
 
     private static JsonArray operations(String patch) {
-        try (JsonReader reader = Json.createReader(new StringReader(patch))) {
+        try (JsonReader reader = JSON.createReader(new StringReader(patch))) {
             JsonArray operations = normal(reader.readArray()).asJsonArray();
             if (operations.size() > MOST_OPERATIONS) {
                 throw Refusal.of(HttpStatus.CONTENT_TOO_LARGE, "An edit may have at most 5000 operations.");
@@ -105,7 +108,7 @@ public class Documents {
     }
 
     private JsonObject tree(Plan plan) {
-        try (JsonReader reader = Json.createReader(new StringReader(write(plan)))) {
+        try (JsonReader reader = JSON.createReader(new StringReader(write(plan)))) {
             return normal(reader.readObject()).asJsonObject();
         }
     }
@@ -114,12 +117,12 @@ public class Documents {
     private static JsonValue normal(JsonValue value) {
         return switch (value.getValueType()) {
             case OBJECT -> {
-                JsonObjectBuilder object = Json.createObjectBuilder();
+                JsonObjectBuilder object = JSON.createObjectBuilder();
                 value.asJsonObject().forEach((key, v) -> object.add(key, normal(v)));
                 yield object.build();
             }
             case ARRAY -> {
-                JsonArrayBuilder array = Json.createArrayBuilder();
+                JsonArrayBuilder array = JSON.createArrayBuilder();
                 value.asJsonArray().forEach(v -> array.add(normal(v)));
                 yield array.build();
             }
@@ -129,7 +132,7 @@ public class Documents {
                     yield value;
                 }
                 BigDecimal stripped = number.stripTrailingZeros();
-                yield Json.createValue(stripped.scale() < 0 ? stripped.setScale(0) : stripped);
+                yield JSON.createValue(stripped.scale() < 0 ? stripped.setScale(0) : stripped);
             }
             default -> value;
         };
