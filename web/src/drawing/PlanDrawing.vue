@@ -1,12 +1,12 @@
 <script setup lang="ts">
 import { computed, ref } from "vue";
-import type { Op, Plan } from "../api/client";
-import { freeId, nameAt, pointer, thingOf } from "../plan/pointers";
+import type { Plan } from "../api/client";
+import { nameAt, pointer, thingOf } from "../plan/pointers";
 import { useBench } from "../plan/store";
 import Hatches from "./Hatches.vue";
 import { placeLabels, type Wanted } from "./labels";
 import { shown, STATE_WORDS, UNIT_WORDS } from "./marks";
-import { moved, placedAt, resized, roomMoved } from "./moves";
+import { useHand } from "./useHand";
 import StateMark from "./StateMark.vue";
 import UnitMark from "./UnitMark.vue";
 import { barLength, extent, useSheet } from "./useSheet";
@@ -206,143 +206,14 @@ const overall = computed(() =>
 );
 const onlyRooms = () => ({ ...plan.value, spots: {} }) as Plan;
 
-// --- the hand ---
-type Grip =
-  | { kind: "thing"; path: string }
-  | { kind: "room"; id: string; from: [number, number] }
-  | { kind: "corner"; id: string }
-  | { kind: "new"; from: [number, number] };
-let grip: Grip | null = null;
-let ops: Op[] = [];
-let start: [number, number] = [0, 0];
-const ghost = ref<{ x: number; y: number; w: number; h: number; text: string } | null>(null);
-
-const canMove = computed(() => ["site", "devices", "controllers", "links"].includes(props.stage));
-const snap = (value: number, event: { shiftKey: boolean }) =>
-  event.shiftKey ? Math.round(value * 100) / 100 : Math.round(value * 10) / 10;
-
-function where(event: PointerEvent): [number, number] {
-  const area = svg.value!.getBoundingClientRect();
-  return metres(event.clientX - area.left, event.clientY - area.top);
-}
-
-function take(event: PointerEvent, next: Grip) {
-  if (event.button !== 0) return;
-  event.stopPropagation();
-  start = [event.clientX, event.clientY];
-  grip = next;
-  ops = [];
-  svg.value!.setPointerCapture(event.pointerId);
-}
-
-function takeThing(event: PointerEvent, path: string) {
-  bench.select(path);
-  if (canMove.value && floor.value !== "site") take(event, { kind: "thing", path });
-}
-
-function takeRoom(event: PointerEvent, id: string) {
-  if (props.drawing) return takeBlank(event);
-  if (props.stage === "site" && floor.value !== "site") {
-    take(event, { kind: "room", id, from: where(event) });
-  }
-}
-
-function takeBlank(event: PointerEvent) {
-  if (props.drawing && floor.value !== "site") {
-    const [x, y] = where(event);
-    take(event, { kind: "new", from: [snap(x, event), snap(y, event)] });
-  } else {
-    bench.select(null);
-  }
-}
-
-function drag(event: PointerEvent) {
-  if (!grip || Math.hypot(event.clientX - start[0], event.clientY - start[1]) < 4) return;
-  const [x, y] = where(event);
-  if (grip.kind === "new") {
-    const [x0, y0] = grip.from;
-    const [x1, y1] = [snap(x, event), snap(y, event)];
-    ghost.value = {
-      x: px(Math.min(x0, x1)),
-      y: py(Math.max(y0, y1)),
-      w: Math.abs(x1 - x0) * scale.value,
-      h: Math.abs(y1 - y0) * scale.value,
-      text: `${shown(Math.abs(x1 - x0), 2)} × ${shown(Math.abs(y1 - y0), 2)} m`,
-    };
-    ops = newRoom(x0, y0, x1, y1);
-    return;
-  }
-  const stored = bench.plan!;
-  if (grip.kind === "thing") ops = placedAt(stored, grip.path, snap(x, event), snap(y, event), floor.value);
-  else if (grip.kind === "room") {
-    ops = roomMoved(stored, grip.id, snap(x - grip.from[0], event), snap(y - grip.from[1], event));
-  } else ops = resized(stored, grip.id, snap(x, event), snap(y, event));
-  if (ops.length) void bench.preview(ops);
-}
-
-function newRoom(x0: number, y0: number, x1: number, y1: number): Op[] {
-  if (Math.abs(x1 - x0) < 0.3 || Math.abs(y1 - y0) < 0.3) return [];
-  const stored = bench.plan!;
-  const building = stored.buildings[stored.floors[floor.value]!.building]!;
-  const number = Object.keys(stored.rooms).length + 1;
-  return [
-    {
-      op: "add",
-      path: pointer("rooms", freeId(`room ${number}`, stored.rooms)),
-      value: {
-        floor: floor.value,
-        name: `Room ${number}`,
-        xM: cm(Math.min(x0, x1) - building.xM),
-        yM: cm(Math.min(y0, y1) - building.yM),
-        widthM: cm(Math.abs(x1 - x0)),
-        depthM: cm(Math.abs(y1 - y0)),
-        walls: null,
-        clutter: "FURNISHED",
-      },
-    },
-  ];
-}
-const cm = (value: number) => Math.round(value * 100) / 100;
-
-async function drop() {
-  const held = grip;
-  grip = null;
-  ghost.value = null;
-  bench.endPreview();
-  if (!held) return;
-  if (held.kind === "room" && ops.length === 0) bench.select(pointer("rooms", held.id));
-  if (ops.length === 0) return;
-  const done = ops;
-  ops = [];
-  if (held.kind === "new") {
-    emit("drawn");
-    if (await bench.edit(done, "draw a room")) bench.select(done[0]!.path);
-  } else {
-    const path = held.kind === "thing" ? held.path : pointer("rooms", held.id);
-    const verb = held.kind === "corner" ? "size of" : "move of";
-    await bench.edit(done, `${verb} ${nameAt(bench.plan!, path)}`);
-  }
-}
-
-function nudge(event: KeyboardEvent, path: string) {
-  const step = event.shiftKey ? 0.01 : 0.1;
-  const by: Record<string, [number, number]> = {
-    ArrowLeft: [-step, 0],
-    ArrowRight: [step, 0],
-    ArrowUp: [0, step],
-    ArrowDown: [0, -step],
-  };
-  if (event.key === "Enter" || event.key === " ") {
-    event.preventDefault();
-    bench.select(path);
-    return;
-  }
-  const delta = by[event.key];
-  if (!delta || !canMove.value) return;
-  event.preventDefault();
-  const change = moved(bench.plan!, path, delta[0], delta[1]);
-  if (change.length) void bench.edit(change, `move of ${nameAt(bench.plan!, path)}`);
-}
+const { ghost, takeThing, takeRoom, takeCorner, takeBlank, drag, drop, nudge } = useHand({
+  svg,
+  floor,
+  stage: () => props.stage,
+  drawing: () => props.drawing,
+  drawn: () => emit("drawn"),
+  sheet: { scale, px, py, metres },
+});
 
 const handle = computed(() => {
   const thing = thingOf(bench.selection);
@@ -483,7 +354,7 @@ const handle = computed(() => {
         width="12"
         height="12"
         class="corner"
-        @pointerdown="take($event, { kind: 'corner', id: handle.id })"
+        @pointerdown="takeCorner($event, handle.id)"
       >
         <title>Drag to change the size</title>
       </rect>
@@ -509,168 +380,4 @@ const handle = computed(() => {
   </div>
 </template>
 
-<style scoped>
-.sheet {
-  position: relative;
-  flex: 1 1 0;
-  min-height: 200px;
-  overflow: hidden;
-  background: var(--sheet);
-}
-svg {
-  display: block;
-  touch-action: none;
-  position: absolute;
-  inset: 0;
-  user-select: none;
-}
-svg.drawing {
-  cursor: crosshair;
-}
-.room {
-  fill: color-mix(in srgb, var(--signal) 4%, var(--sheet));
-}
-.room.movable {
-  cursor: move;
-}
-.room.chosen {
-  fill: color-mix(in srgb, var(--copper) 16%, var(--sheet));
-}
-.wall-line rect {
-  fill: none;
-  stroke: var(--ink);
-  stroke-width: 2.2;
-}
-.wall-line rect.open {
-  stroke-width: 1;
-  stroke-dasharray: 3 4;
-  stroke: var(--hair-strong);
-}
-.wall-line,
-.wall-fill {
-  pointer-events: none;
-}
-.dimension path,
-.bar path {
-  stroke: var(--ink2);
-  fill: none;
-}
-.dimension text,
-.bar text,
-.north text {
-  font-size: 11px;
-  fill: var(--ink2);
-}
-.north path {
-  fill: var(--ink);
-}
-.halo {
-  paint-order: stroke;
-  stroke: var(--sheet);
-  stroke-width: 3.5px;
-  stroke-linejoin: round;
-  fill: var(--ink);
-  pointer-events: none;
-}
-.name {
-  font-weight: 600;
-  font-size: 13px;
-  text-anchor: middle;
-}
-.size {
-  font-size: 11px;
-  fill: var(--ink2);
-  text-anchor: middle;
-}
-.label {
-  font-size: 11px;
-}
-.label.ground {
-  font-weight: 600;
-  font-size: 12px;
-}
-.label.unit {
-  fill: var(--link);
-  font-weight: 500;
-}
-.thing {
-  cursor: pointer;
-}
-.thing:focus {
-  outline: none;
-}
-.halo-ring {
-  fill: transparent;
-  stroke: none;
-}
-.halo-ring.chosen {
-  stroke: var(--copper);
-  stroke-width: 2;
-  fill: color-mix(in srgb, var(--copper) 14%, transparent);
-}
-.thing:focus-visible .halo-ring {
-  stroke: var(--copper);
-  stroke-width: 3;
-}
-.link {
-  stroke: var(--signal);
-  stroke-width: 1.2;
-  stroke-dasharray: 6 4;
-  fill: none;
-  opacity: 0.75;
-  pointer-events: none;
-}
-.link.cable {
-  stroke-dasharray: none;
-  stroke: var(--ink2);
-}
-.link.away {
-  opacity: 0.4;
-}
-.link.bad {
-  stroke: var(--unsafe);
-  stroke-width: 2;
-  stroke-dasharray: 2 3;
-  opacity: 1;
-}
-.link.chosen {
-  stroke-width: 3;
-  opacity: 1;
-}
-.grab {
-  stroke: transparent;
-  stroke-width: 9;
-  cursor: pointer;
-}
-.house {
-  fill: var(--ink);
-}
-.spot {
-  stroke: var(--ink);
-  stroke-width: 1.5;
-}
-.corner {
-  fill: var(--copper);
-  stroke: var(--sheet);
-  cursor: nesw-resize;
-}
-.ghost rect {
-  fill: color-mix(in srgb, var(--copper) 15%, transparent);
-  stroke: var(--copper);
-  stroke-dasharray: 4 3;
-}
-.ghost text {
-  font-weight: 600;
-  fill: var(--ink);
-}
-.empty {
-  position: absolute;
-  left: 50%;
-  top: 40%;
-  transform: translateX(-50%);
-  background: var(--sheet);
-  padding: 12px 18px;
-  border: 1px solid var(--hair);
-  max-width: 420px;
-}
-</style>
+<style scoped src="./drawing.css"></style>

@@ -28,10 +28,7 @@ const fix = (snag: Snag, index: number) => {
   void bench.edit(chosen.edits as Op[], `${snag.code}: ${chosen.label}`);
 };
 
-function show(snag: Snag) {
-  const subject = snag.subjects.find((p) => /^\/(devices|units|rooms|links)\//.test(p));
-  if (subject) bench.select(subject);
-}
+const subjectOf = (snag: Snag) => snag.subjects.find((p) => /^\/(devices|units|rooms|links)\//.test(p));
 
 async function accept(snag: Snag) {
   const done = await bench.edit(
@@ -75,7 +72,13 @@ const reopen = (snag: Snag) =>
         <button v-for="(f, i) in snag.fixes" :key="f.label" type="button" class="act" @click="fix(snag, i)">
           {{ f.label }}
         </button>
-        <button type="button" class="soft" :aria-label="`Show: ${snag.title}`" @click="show(snag)">
+        <button
+          v-if="subjectOf(snag)"
+          type="button"
+          class="soft"
+          :aria-label="`Show: ${snag.title}`"
+          @click="bench.select(subjectOf(snag)!)"
+        >
           Show
         </button>
         <button v-if="snag.accepted !== null" type="button" class="soft" @click="reopen(snag)">Reopen</button>

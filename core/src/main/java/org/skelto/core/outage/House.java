@@ -43,7 +43,13 @@ final class House {
     }
 
     boolean live(String circuit) {
-        return circuit == null ? !failed.contains(Component.MAINS) : works(Component.circuit(circuit));
+        if (circuit != null) {
+            return works(Component.circuit(circuit));
+        }
+        // on no circuit in particular: dead when all are
+        return !failed.contains(Component.MAINS)
+                && (plan.circuits().isEmpty()
+                        || plan.circuits().keySet().stream().anyMatch(id -> works(Component.circuit(id))));
     }
 
     boolean up(String unit) {

@@ -80,7 +80,7 @@ public final class PlanValidator {
         }
         plan.accepted().forEach((key, reason) -> {
             String pointer = Pointers.of("accepted", key);
-            found.text(pointer, key, 3 * Limits.ID_LENGTH);
+            found.text(pointer, key, Limits.TEXT_LENGTH);
             found.required(pointer, reason);
             found.text(pointer, reason, Limits.TEXT_LENGTH);
         });
