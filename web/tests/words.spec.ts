@@ -28,6 +28,7 @@ describe("figures in words", () => {
     expect(shown(-3.25, 1)).toBe("−3.3");
     expect(shown(-0.01, 1)).toBe("0.0");
     expect(percent(0.9996)).toBe("over 99.9 %");
+    expect(percent(1)).toBe("over 99.9 %");
     expect(percent(0.994)).toBe("99.4 %");
     expect(percent(0.86)).toBe("86 %");
   });

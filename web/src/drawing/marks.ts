@@ -40,6 +40,6 @@ export function shown(value: number, decimals: number): string {
 /** A chance in percent, never rounded up to certainty. */
 export function percent(chance: number): string {
   const value = chance * 100;
-  if (value > 99.9) return value === 100 ? "100 %" : "over 99.9 %";
+  if (value > 99.9) return "over 99.9 %";
   return `${shown(value, value > 99 ? 1 : 0)} %`;
 }

@@ -83,6 +83,7 @@ function unfold(event: Event, group: Item["group"]) {
         {{ foldedName(g) }}<span v-if="g.standing.length" class="unseen"> more {{ FOLDED[g.group] }}</span>
       </button>
     </template>
+    <span v-if="groups.length === 0" class="quiet">what two or more devices depend on will stand here</span>
     <button v-if="bench.without.length" type="button" class="plain" @click="bench.suppose([])">
       Restore all
     </button>

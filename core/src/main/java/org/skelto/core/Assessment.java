@@ -174,37 +174,42 @@ public record Assessment(
             return switch (stage) {
                 case SITE ->
                     List.of(
-                            plan.rooms().size() + " rooms on " + plan.floors().size() + " floors",
-                            plan.buildings().size() + " buildings, "
-                                    + plan.spots().size() + " spots outside");
+                            count(plan.rooms().size(), "room") + " on "
+                                    + count(plan.floors().size(), "floor"),
+                            count(plan.buildings().size(), "building") + ", "
+                                    + count(plan.spots().size(), "spot") + " outside");
                 case DEVICES ->
                     List.of(
-                            plan.devices().size() + " devices",
+                            count(plan.devices().size(), "device"),
                             plan.devices().values().stream()
                                             .filter(Device::guards)
                                             .count() + " guard property or life");
                 case CONTROLLERS ->
                     List.of(
-                            plan.units().size() + " units",
-                            attached + " of " + plan.devices().size() + " devices attached",
+                            count(plan.units().size(), "unit"),
+                            attached + " of " + count(plan.devices().size(), "device") + " attached",
                             plan.units().values().stream()
                                             .filter(u -> u.power().source() == PowerSource.BATTERY)
                                             .count()
-                                    + " run on batteries");
+                                    + " on batteries");
                 case LINKS ->
                     List.of(
-                            links.size() + " links",
-                            links.values().stream().filter(LinkReport::meets).count() + " hold at their target");
+                            count(links.size(), "link"),
+                            links.values().stream().filter(LinkReport::meets).count() + " of them at target");
                 case NAMES ->
                     List.of(
                             plan.units().values().stream()
                                             .filter(u -> u.ipv4() != null)
-                                            .count() + " addresses",
+                                            .count() + " addresses reserved",
                             plan.devices().values().stream()
                                             .filter(d -> d.topic() != null)
-                                            .count() + " topics");
-                case OUTAGES -> List.of(shared.size() + " shared components");
+                                            .count() + " topics assigned");
+                case OUTAGES -> List.of(count(shared.size(), "shared component"));
             };
+        }
+
+        private static String count(int number, String thing) {
+            return number + " " + thing + (number == 1 ? "" : "s");
         }
     }
 }

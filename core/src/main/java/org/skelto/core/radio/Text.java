@@ -22,10 +22,12 @@ public final class Text {
         return number(value, value == Math.rint(value) ? 0 : 3) + " MHz";
     }
 
+    /** A share in percent; a chance is never rounded up to certainty. */
     public static String percent(double share) {
-        // never rounded up to certainty
-        double percent = share > 0.99 && share < 1 ? Math.floor(share * 1000) / 10 : share * 100;
-        return number(percent, percent > 99 && percent < 100 ? 1 : 0) + " %";
+        if (share > 0.999) {
+            return "over 99.9 %";
+        }
+        return number(share * 100, share > 0.99 ? 1 : 0) + " %";
     }
 
     /** A number with so many decimals. */

@@ -1,0 +1,168 @@
+import { mount } from "@vue/test-utils";
+import { createPinia, setActivePinia } from "pinia";
+import PrimeVue from "primevue/config";
+import { beforeEach, describe, expect, it, vi } from "vitest";
+import type { Assessment, LinkReport, Snag } from "../src/api/client";
+import { useBench } from "../src/plan/store";
+import SnagDock from "../src/snags/SnagDock.vue";
+import BudgetStair from "../src/stages/links/BudgetStair.vue";
+import WithoutStrip from "../src/without/WithoutStrip.vue";
+import { smallPlan } from "./helpers";
+
+const plugins = [PrimeVue];
+const figure = { formula: "f", inputs: {}, source: "s", extrapolated: false };
+
+function snag(over: Partial<Snag>): Snag {
+  return {
+    key: "D12/devices/lamp",
+    code: "D12",
+    severity: "FIX",
+    stage: "DEVICES",
+    title: "lamp is in no room",
+    figures: "0 rooms",
+    consequence: "Nothing can be worked out.",
+    subjects: ["/devices/lamp"],
+    fixes: [{ label: "Put it into Den", edits: [{ op: "remove", path: "/devices/lamp/place", value: {} }] }],
+    accepted: null,
+    ...over,
+  };
+}
+
+function bench(assessment: Partial<Assessment>) {
+  const store = useBench();
+  store.plan = smallPlan();
+  store.assessment = {
+    walls: [],
+    positions: {},
+    links: {},
+    snags: [],
+    names: {},
+    strip: [],
+    sentence: "With everything working: 2 hold, 0 lost",
+    counts: {},
+    states: {},
+    stages: [],
+    ...assessment,
+  };
+  return store;
+}
+
+beforeEach(() => setActivePinia(createPinia()));
+
+describe("the snag dock", () => {
+  it("shows the snags of the stage, or those of what is selected", async () => {
+    const other = snag({ key: "S2", code: "S2", stage: "SITE", subjects: ["/place"], title: "no place" });
+    const store = bench({ snags: [snag({}), other] });
+    const dock = mount(SnagDock, { props: { stage: "devices" }, global: { plugins } });
+    expect(dock.text()).toContain("lamp is in no room");
+    expect(dock.text()).not.toContain("no place");
+    store.select("/devices/eye");
+    await dock.vm.$nextTick();
+    expect(dock.text()).toContain("Nothing found here");
+  });
+
+  it("applies a fix as one named edit and offers Show only where there is something to show", async () => {
+    const store = bench({ snags: [snag({}), snag({ key: "x", subjects: ["/cautionsRead"], fixes: [] })] });
+    const edit = vi.spyOn(store, "edit").mockResolvedValue(true);
+    const dock = mount(SnagDock, { props: { stage: "devices" }, global: { plugins } });
+    await dock.find("button.act").trigger("click");
+    expect(edit).toHaveBeenCalledWith(snag({}).fixes[0]!.edits, "D12: Put it into Den");
+    expect(dock.findAll("button").filter((b) => b.text() === "Show")).toHaveLength(1);
+  });
+
+  it("accepts a snag only with a reason, escaping its key", async () => {
+    const store = bench({ snags: [snag({})] });
+    const edit = vi.spyOn(store, "edit").mockResolvedValue(true);
+    const dock = mount(SnagDock, { props: { stage: "devices" }, global: { plugins } });
+    await dock
+      .findAll("button")
+      .find((b) => b.text() === "Accept")!
+      .trigger("click");
+    await dock.find("input").setValue("  it moves next week ");
+    await dock.find("form").trigger("submit");
+    expect(edit).toHaveBeenCalledWith(
+      [{ op: "add", path: "/accepted/D12~1devices~1lamp", value: "it moves next week" }],
+      "accept D12",
+    );
+  });
+
+  it("hides accepted snags until asked for", async () => {
+    bench({ snags: [snag({ accepted: "known" })] });
+    const dock = mount(SnagDock, { props: { stage: "devices" }, global: { plugins } });
+    expect(dock.text()).toContain("Snags here: 0");
+    await dock
+      .findAll("button")
+      .find((b) => b.text().includes("1 accepted"))!
+      .trigger("click");
+    expect(dock.text()).toContain("Accepted: known");
+  });
+});
+
+describe("the Without strip", () => {
+  const item = (id: string, group: "POWER" | "NETWORK" | "OUTPOSTS", out = false) => ({
+    id,
+    name: id.replace("unit:", ""),
+    group,
+    felt: 2,
+    out,
+  });
+
+  it("toggles what it supposes gone and folds a long group away", async () => {
+    const network = ["a", "b", "c", "d", "e"].map((n) => item(`unit:${n}`, "NETWORK"));
+    const store = bench({ strip: [item("mains", "POWER"), ...network, item("unit:x", "OUTPOSTS")] });
+    const suppose = vi.spyOn(store, "suppose").mockResolvedValue();
+    const strip = mount(WithoutStrip, { global: { plugins } });
+    const names = strip.findAll("button.toggle").map((b) => b.text());
+    expect(names.slice(0, 3)).toEqual(["mains", "a", "b"]);
+    expect(names[3]).toContain("+ 3");
+    await strip.find("button.toggle").trigger("click");
+    expect(suppose).toHaveBeenCalledWith(["mains"]);
+    expect(strip.text()).toContain("2 hold · 0 lost");
+  });
+
+  it("says what will stand there while nothing does", () => {
+    bench({});
+    expect(mount(WithoutStrip, { global: { plugins } }).text()).toContain("two or more devices depend on");
+  });
+});
+
+describe("the budget stair", () => {
+  const report = { meets: false, neededDb: 13.2, runs: [], marginDb: 8.7 } as unknown as LinkReport;
+  const run = {
+    from: "a",
+    to: "b",
+    budget: {
+      steps: [
+        { label: "sent", changeDb: 0, levelDbm: 14, figure },
+        { label: "free space", changeDb: -60, levelDbm: -46, figure },
+        { label: "Stone 600", changeDb: -20.3, levelDbm: -66.3, figure: { ...figure, extrapolated: true } },
+      ],
+      receivedDbm: -66.3,
+      sensitivityDbm: -75,
+      marginDb: 8.7,
+      sensitivityFigure: figure,
+    },
+  };
+
+  it("falls step by step and says the same in words", () => {
+    const stair = mount(BudgetStair, { props: { run, report, title: "a to b" }, global: { plugins } });
+    const alt = stair.find("svg").attributes("aria-label")!;
+    expect(alt).toContain("sent 14.0 dBm, free space −60.0 dB, Stone 600 −20.3 dB, arrives −66.3 dBm");
+    const heights = [
+      ...stair
+        .find("path.steps")
+        .attributes("d")!
+        .matchAll(/(?:M[\d.]+ |V)([\d.]+)/g),
+    ].map((m) => Number(m[1]));
+    expect(heights).toHaveLength(3);
+    expect(heights).toEqual([...heights].sort((a, b) => a - b));
+    expect(stair.find(".arrives").classes()).toContain("short");
+  });
+
+  it("marks what is extrapolated and gives the margin last", () => {
+    const stair = mount(BudgetStair, { props: { run, report, title: "a to b" }, global: { plugins } });
+    const items = stair.findAll("li").map((li) => li.text());
+    expect(items[2]).toContain("−20.3 dB *");
+    expect(items.at(-1)).toContain("8.7 dB");
+  });
+});
