@@ -83,6 +83,8 @@ const things = computed<Thing[]>(() => {
     if (floor.value !== "site" && at.floor !== floor.value) continue;
     if (floor.value === "site" && at.floor !== null && !isOutpost(at.xM, at.yM)) continue;
     const [map, id] = thingOf(path)!;
+    // for a moment after an edit the figures are those of the plan before it
+    if (!(id in plan.value[map as "units"])) continue;
     const unit = map === "units" ? plan.value.units[id] : undefined;
     if (unit?.kind === "SELF_CONTAINED" && devicesOf(id)) continue;
     const name = nameAt(plan.value, path);

@@ -361,4 +361,109 @@ class JourneysTest {
         settled(2);
         assertThat(page.locator(".tabs")).containsText("Cellar");
     }
+
+    private String millCopy(String name) {
+        Http http = new Http(skelto);
+        String id = http.get("/api/plans").json().get(0).get("id").asString();
+        return http.post("/api/plans/" + id + "/copy", "{\"name\":\"" + name + "\"}")
+                .json()
+                .get("id")
+                .asString();
+    }
+
+    @Test
+    void aPlanGoesOutAsAFileAndComesBackTheSame() throws Exception {
+        String id = millCopy("Outward");
+        page.navigate(skelto.url);
+        var file = page.waitForDownload(
+                () -> page.getByRole(AriaRole.LINK, new Page.GetByRoleOptions().setName("Export Outward"))
+                        .click());
+        assertEquals("outward.skelto.json", file.suggestedFilename());
+        String exported = java.nio.file.Files.readString(file.path());
+        new Http(skelto).delete("/api/plans/" + id);
+        page.reload();
+        assertThat(page.getByText("Outward", new Page.GetByTextOptions().setExact(true)))
+                .hasCount(0);
+        importFile("outward.skelto.json", exported);
+        page.getByText("Outward", new Page.GetByTextOptions().setExact(true)).click();
+        page.waitForURL("**/site**");
+        String back = page.url().replaceAll(".*/plans/([^/]+)/.*", "$1");
+        assertEquals(
+                exported, new Http(skelto).get("/api/plans/" + back + "/export").text());
+    }
+
+    @Test
+    void aLinkIsChosenByHandComparedAndTakenBack() {
+        openPlan(millCopy("Links by hand"), "links?select=/units/study-board");
+        assertThat(page.locator(".one")).containsText("mesh gateway");
+        button("Compare all").click();
+        assertThat(page.locator(".one table")).containsText("ruled out: one-way");
+        page.getByLabel("Link by").selectOption("WIFI_2G4/TWO_WAY");
+        settled(2);
+        assertThat(page.locator(".one")).containsText("chosen by hand");
+        assertThat(page.locator(".one .head")).containsText("Wi-Fi 2.4 GHz");
+        button("Undo: link of study board by Wi-Fi 2.4 GHz").click();
+        settled(3);
+        assertThat(page.locator(".one .head")).containsText("802.15.4 mesh");
+    }
+
+    @Test
+    void aDeviceWithItsOwnRadioIsAddedAndRemovedWithItsUnitAndLink() {
+        String id = millCopy("Own radio");
+        openPlan(id, "devices?floor=stone-floor");
+        page.getByLabel("Kind").selectOption("LEAK");
+        page.locator("form").first().getByLabel("Name").fill("study leak");
+        page.getByLabel("has its own radio").check();
+        button("Add device").click();
+        settled(2);
+        page.getByRole(AriaRole.NAVIGATION).getByText("Links").click();
+        button("Choose for me").click();
+        settled(3);
+        assertThat(page.locator(".one")).containsText("sends rarely, so a battery carries it");
+        page.getByRole(AriaRole.NAVIGATION).getByText("Devices").click();
+        button("Remove device").click();
+        settled(4);
+        var plan = new Http(skelto).get("/api/plans/" + id).json().get("plan");
+        assertEquals(
+                false,
+                plan.get("units").has("study-leak") || plan.get("devices").has("study-leak"));
+        assertTrue(plan.get("links")
+                .valueStream()
+                .noneMatch(l -> l.get("from").asString().equals("study-leak")));
+    }
+
+    @Test
+    void aSnagIsAcceptedWithAReasonAndReopened() {
+        openPlan(millCopy("Accepting"), "names");
+        button("Accept as it is: lathe AP and meal floor AP have the same address")
+                .click();
+        page.getByLabel("Why it may stay").fill("both are replaced next week");
+        page.keyboard().press("Enter");
+        settled(2);
+        assertThat(page.locator(".dock")).containsText("Snags here: 0");
+        page.getByText("show 1 accepted").click();
+        assertThat(page.locator(".dock")).containsText("both are replaced next week");
+        button("Reopen").click();
+        settled(3);
+        assertThat(page.locator(".dock")).containsText("Snags here: 1");
+    }
+
+    @Test
+    void anythingIsFoundByKeyboardAndAnOutageIsUnderstoodByItsWays() {
+        openPlan(millCopy("Finding"), "site");
+        page.keyboard().press("Control+k");
+        page.keyboard().type("outages stage");
+        page.keyboard().press("Enter");
+        page.waitForURL("**/outages**");
+        page.keyboard().press("Control+k");
+        page.keyboard().type("hall lamp device");
+        page.keyboard().press("Enter");
+        Locator ways = page.getByLabel("Ways of the selected device");
+        assertThat(ways).containsText("all 4 ways work");
+        page.locator(".strip")
+                .getByText("mains", new Locator.GetByTextOptions().setExact(true))
+                .click();
+        assertThat(ways).containsText("hall lamp: lost");
+        assertThat(ways).containsText("mill lights is dead");
+    }
 }

@@ -23,10 +23,12 @@ import tools.jackson.databind.JsonNode;
 class PlanApiTest {
     private Http http;
     private String plan;
+    private String url;
 
     @BeforeEach
     void makeAPlan(Skelto skelto) {
         http = new Http(skelto);
+        url = skelto.url;
         Answer made =
                 http.post("/api/plans", "{\"name\":\"Trial\",\"region\":\"EU\",\"mainsVoltageV\":230,\"place\":null}");
         assertEquals(201, made.status(), made.text());
@@ -229,5 +231,49 @@ class PlanApiTest {
         }
         assertEquals(before, back.json().get("plan"));
         assertEquals(200, http.patch(plan, 1L, room("a", 4)).status());
+    }
+
+    @Test
+    void thePageIsKeptSafeByItsHeaders() throws Exception {
+        var request = java.net.http.HttpRequest.newBuilder(java.net.URI.create(url + "/plans"))
+                .build();
+        var client = java.net.http.HttpClient.newHttpClient();
+        var first = client.send(request, java.net.http.HttpResponse.BodyHandlers.ofString());
+        var second = client.send(request, java.net.http.HttpResponse.BodyHandlers.ofString());
+        String policy = first.headers().firstValue("Content-Security-Policy").orElseThrow();
+        String nonce = policy.replaceAll("(?s).*'nonce-([^']+)'.*", "$1");
+        assertTrue(first.body().contains("nonce=\"" + nonce + "\""));
+        assertFalse(second.body().contains(nonce), "a nonce is for one page");
+        assertTrue(policy.contains("default-src 'self'") && !policy.contains("unsafe"), policy);
+        assertEquals(
+                "nosniff", first.headers().firstValue("X-Content-Type-Options").orElse(""));
+    }
+
+    @Test
+    void aBodyThatDoesNotSayHowLongItIsIsLimitedToo() throws Exception {
+        byte[] piece = " ".repeat(64 * 1024).getBytes(java.nio.charset.StandardCharsets.UTF_8);
+        var endless = new java.io.InputStream() {
+            private long left = 20L * 1024 * 1024;
+
+            @Override
+            public int read() {
+                return left-- > 0 ? ' ' : -1;
+            }
+
+            @Override
+            public int read(byte[] buffer, int offset, int length) {
+                int count = (int) Math.min(Math.min(length, piece.length), left);
+                System.arraycopy(piece, 0, buffer, offset, Math.max(count, 0));
+                left -= count;
+                return count > 0 ? count : -1;
+            }
+        };
+        var request = java.net.http.HttpRequest.newBuilder(java.net.URI.create(url + "/api/plans/import"))
+                .header("Content-Type", "application/json")
+                .POST(java.net.http.HttpRequest.BodyPublishers.ofInputStream(() -> endless))
+                .build();
+        var answer = java.net.http.HttpClient.newHttpClient()
+                .send(request, java.net.http.HttpResponse.BodyHandlers.ofString());
+        assertEquals(413, answer.statusCode(), answer.body());
     }
 }
