@@ -30,6 +30,7 @@ import org.skelto.core.snags.Stage;
  * parts that do not depend on the outage are computed once, see {@link Figures}.
  *
  * @param positions where units and devices are, by JSON pointer
+ * @param troubles units that are dark or cut off from their hub, by id
  */
 public record Assessment(
         List<WallPiece> walls,
@@ -41,6 +42,7 @@ public record Assessment(
         String sentence,
         Map<State, Integer> counts,
         Map<String, DeviceState> states,
+        Map<String, Outages.UnitTrouble> troubles,
         List<StageSummary> stages) {
 
     /** A place as drawings need it: on the site, and the floor it is on or null outdoors. */
@@ -50,7 +52,8 @@ public record Assessment(
     public record NameRow(String topicByRule, boolean needsAddress, boolean needsNodeId) {}
 
     /** A toggle of the Without strip. */
-    public record StripItem(String id, String name, Component.Group group, int felt, boolean out) {}
+    public record StripItem(
+            String id, String name, Component.Kind kind, Component.Group group, int felt, boolean out) {}
 
     /** A stage of the rail: how many snags it holds, and what is done of how much. */
     public record StageSummary(Stage stage, int snags, List<String> done) {}
@@ -68,7 +71,7 @@ public record Assessment(
             this.plan = plan;
             this.site = SiteModel.of(plan);
             this.links = new LinkAssessor(plan, site).all();
-            this.outages = new Outages(plan);
+            this.outages = new Outages(plan, (link, sender) -> links.get(link).carries(sender));
             this.snags = Review.snags(plan, site, links, outages);
             this.shared = outages.shared();
         }
@@ -79,7 +82,8 @@ public record Assessment(
         }
 
         /** The whole assessment without these components. */
-        public Assessment without(Set<String> failed) {
+        public Assessment without(Set<String> asked) {
+            Set<String> failed = asked.stream().map(this::known).collect(Collectors.toSet());
             Map<String, DeviceState> states = outages.without(failed);
             Map<State, Integer> counts = new EnumMap<>(State.class);
             for (State state : State.values()) {
@@ -96,7 +100,14 @@ public record Assessment(
                     sentence(failed, counts),
                     counts,
                     states,
+                    outages.units(failed),
                     stages());
+        }
+
+        /** A unit may be named by its bare id. */
+        private String known(String id) {
+            String unit = Component.unit(id);
+            return !components().contains(id) && components().contains(unit) ? unit : id;
         }
 
         private Map<String, Position> positions() {
@@ -132,13 +143,15 @@ public record Assessment(
 
         private List<StripItem> strip(Set<String> failed) {
             List<StripItem> items = new ArrayList<>();
-            for (Component.Group group : Component.Group.values()) {
-                outages.components().values().stream()
-                        .filter(c -> c.group() == group)
-                        .filter(c -> shared.containsKey(c) || failed.contains(c.id()))
-                        .forEach(c -> items.add(new StripItem(
-                                c.id(), c.name(), group, shared.getOrDefault(c, 0), failed.contains(c.id()))));
-            }
+            outages.components().values().stream()
+                    .filter(c -> shared.containsKey(c) || failed.contains(c.id()))
+                    .forEach(c -> items.add(new StripItem(
+                            c.id(),
+                            c.name(),
+                            c.kind(),
+                            c.kind().group(),
+                            shared.getOrDefault(c, 0),
+                            failed.contains(c.id()))));
             return items;
         }
 

@@ -14,8 +14,13 @@ import org.skelto.core.Assessment.StripItem;
 import org.skelto.core.naming.NameAssigner;
 import org.skelto.core.outage.Component;
 import org.skelto.core.outage.State;
+import org.skelto.core.plan.Chirp;
+import org.skelto.core.plan.Medium;
+import org.skelto.core.plan.Place;
 import org.skelto.core.plan.Plan;
+import org.skelto.core.plan.Radio;
 import org.skelto.core.plan.Region;
+import org.skelto.core.plan.UnitKind;
 import org.skelto.core.radio.Text;
 import org.skelto.core.snags.Stage;
 
@@ -37,8 +42,12 @@ class AssessmentTest {
                 figures.without(Set.of()).sentence());
         // without the hub the lamp has its switch, the probe nobody to tell
         assertEquals(
-                "Without hub: 0 hold, 0 reduced, 1 by hand, 1 lost, 0 unsafe",
+                "Without rules on hub: 0 hold, 0 reduced, 1 by hand, 1 lost, 0 unsafe",
                 figures.without(Set.of("hub:hub")).sentence());
+        assertEquals(
+                "Without hub: 0 hold, 0 reduced, 1 by hand, 1 lost, 0 unsafe",
+                figures.without(Set.of("hub")).sentence(),
+                "a unit may be named by its bare id");
     }
 
     @Test
@@ -46,6 +55,7 @@ class AssessmentTest {
         List<StripItem> strip = figures.without(Set.of("unit:switch")).strip();
         List<Component.Group> groups = strip.stream().map(StripItem::group).toList();
         assertEquals(groups.stream().sorted().toList(), groups);
+        assertTrue(strip.stream().allMatch(i -> i.kind().group() == i.group()));
         assertEquals(
                 List.of("unit:switch"),
                 strip.stream().filter(StripItem::out).map(StripItem::id).toList());
@@ -56,6 +66,38 @@ class AssessmentTest {
                         .findFirst()
                         .orElseThrow()
                         .felt());
+    }
+
+    @Test
+    void aLinkThatCannotWorkIsNoWay() {
+        Radio slow = new Radio(Medium.CHIRP, 868.3, 10, 0, 0, null, new Chirp(12, 125, 5), true, false);
+        Plan chirp = Plans.put(Plans.sound(), "far", Plans.unit("far", UnitKind.GATEWAY, 2, Medium.CHIRP));
+        chirp = Plans.link(chirp, "far-switch", Plans.link("far", "switch", Medium.ETHERNET));
+        chirp = Plans.put(chirp, "probe", Plans.with(chirp.units().get("probe"), slow));
+        chirp = Plans.link(chirp, "probe-gateway", Plans.link("probe", "far", Medium.CHIRP));
+
+        Assessment now = new Assessment.Figures(chirp).without(Set.of());
+
+        // SF12 is not heard by a receiver at SF9, however near
+        assertEquals(State.LOST, now.states().get("probe").state());
+        assertFalse(now.links().get("probe-gateway").meets());
+        assertTrue(now.links().get("probe-gateway").trouble().contains("SF12"));
+        assertEquals(
+                List.of("R7"),
+                now.snags().stream()
+                        .filter(s -> s.stage() == Stage.LINKS)
+                        .map(org.skelto.core.snags.Snag::code)
+                        .toList());
+        assertTrue(now.troubles().containsKey("probe"));
+    }
+
+    @Test
+    void aUnitWithoutAPlaceIsNotCondemned() {
+        Plan plan = Plans.put(
+                Plans.sound(), "board", Plans.with(Plans.sound().units().get("board"), (Place) null));
+        Assessment now = new Assessment.Figures(plan).without(Set.of());
+        assertEquals(State.HOLDS, now.states().get("lamp").state());
+        assertFalse(now.links().get("board-ap").meets());
     }
 
     @Test

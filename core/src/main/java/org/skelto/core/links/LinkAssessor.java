@@ -12,7 +12,6 @@ import org.skelto.core.plan.Medium;
 import org.skelto.core.plan.Plan;
 import org.skelto.core.plan.Radio;
 import org.skelto.core.plan.Unit;
-import org.skelto.core.plan.Wording;
 import org.skelto.core.radio.Budget;
 import org.skelto.core.radio.Chance;
 import org.skelto.core.radio.Figure;
@@ -69,14 +68,10 @@ public final class LinkAssessor {
         if (link.medium() == Medium.ETHERNET) {
             return cable(id, link, from, to, target);
         }
-        Optional<Radio> sender = from.radio(link.medium());
-        Optional<Radio> receiver = to.radio(link.medium());
-        double distance = a.get().distanceM(b.get());
-        if (sender.isEmpty() || receiver.isEmpty()) {
-            String name = (sender.isEmpty() ? from : to).name();
-            return without(id, link, distance, name + " has no " + Wording.of(link.medium()) + " radio", target);
-        }
-        return radio(id, link, from, to, target);
+        String deaf = Hearing.trouble(link, from, to);
+        return deaf != null
+                ? without(id, link, a.get().distanceM(b.get()), deaf, target)
+                : radio(id, link, from, to, target);
     }
 
     private LinkReport radio(String id, Link link, Unit from, Unit to, double target) {
@@ -90,7 +85,8 @@ public final class LinkAssessor {
                 out.frequencyMHz());
         List<LinkReport.Run> runs = new ArrayList<>();
         runs.add(new LinkReport.Run(link.from(), link.to(), Budget.of(out, loss, back)));
-        if (link.twoWay()) {
+        boolean answered = link.twoWay() && out.receives();
+        if (answered) {
             runs.add(new LinkReport.Run(link.to(), link.from(), Budget.of(back, loss, out)));
         }
         double margin =
@@ -116,12 +112,13 @@ public final class LinkAssessor {
                 loss.distanceM(),
                 loss.indoor(),
                 null,
+                true,
                 runs,
                 margin,
                 chance,
                 target,
                 Chance.marginDb(target, sigma),
-                chance >= target,
+                chance >= target && link.twoWay() == answered,
                 figure);
     }
 
@@ -162,6 +159,7 @@ public final class LinkAssessor {
                 length,
                 indoor,
                 trouble,
+                true,
                 List.of(),
                 null,
                 null,
@@ -181,6 +179,7 @@ public final class LinkAssessor {
                 distance,
                 false,
                 trouble,
+                distance != null,
                 List.of(),
                 null,
                 null,

@@ -1,10 +1,14 @@
 package org.skelto.core.links;
 
+import java.util.ArrayDeque;
 import java.util.ArrayList;
 import java.util.Comparator;
+import java.util.Deque;
+import java.util.HashSet;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import java.util.Set;
 import org.skelto.core.plan.Criticality;
 import org.skelto.core.plan.Device;
 import org.skelto.core.plan.DeviceKind;
@@ -70,6 +74,8 @@ public final class LinkChooser {
             targets(unitId, medium)
                     .map(to -> option(unitId, to, medium, Direction.TWO_WAY))
                     .min(Comparator.comparing((Scored s) -> s.option.ruledOut() != null)
+                            .thenComparing(
+                                    s -> !plan.units().get(s.option.to()).kind().collects())
                             .thenComparing(s -> s.option.marginDb() == null ? 0 : -s.option.marginDb())
                             .thenComparing(s -> s.option.distanceM() == null ? 0 : s.option.distanceM()))
                     .ifPresent(best -> {
@@ -122,12 +128,33 @@ public final class LinkChooser {
         if (medium == Medium.ETHERNET) {
             return unit.kind() == UnitKind.SWITCH || unit.kind() == UnitKind.ROUTER;
         }
-        boolean collects = unit.kind() != UnitKind.CONTROLLER && unit.kind() != UnitKind.SELF_CONTAINED;
         boolean hangsOnAsking =
                 plan.links().values().stream().anyMatch(l -> l.from().equals(id) && l.to().equals(asking));
-        return collects
+        return (unit.kind().collects() || medium == Medium.MESH_802154 && repeats(id, asking))
                 && !hangsOnAsking
                 && unit.radio(medium).filter(Radio::receives).isPresent();
+    }
+
+    /** Whether a mains-powered unit passes the mesh on to a gateway without leaning on the unit that asks. */
+    private boolean repeats(String id, String asking) {
+        Set<String> seen = new HashSet<>(Set.of(asking));
+        Deque<String> open = new ArrayDeque<>(List.of(id));
+        while (!open.isEmpty()) {
+            String at = open.remove();
+            if (!seen.add(at)) {
+                continue;
+            }
+            Unit unit = plan.units().get(at);
+            if (unit.kind().collects()) {
+                return true;
+            }
+            if (unit.power().source() == PowerSource.MAINS) {
+                plan.links().values().stream()
+                        .filter(l -> l.from().equals(at) && l.medium() == Medium.MESH_802154)
+                        .forEach(l -> open.add(l.to()));
+            }
+        }
+        return false;
     }
 
     private Scored option(String unitId, String to, Medium medium, Direction direction) {
@@ -156,32 +183,34 @@ public final class LinkChooser {
 
     private LinkReport trial(String unitId, Unit unit, String to, Medium medium, Direction direction) {
         Plan with = plan;
-        if (medium != Medium.ETHERNET && unit.radio(medium).isEmpty()) {
+        if (medium != Medium.ETHERNET) {
             Map<String, Unit> units = new java.util.TreeMap<>(plan.units());
-            units.put(unitId, withRadio(unit, medium));
+            units.put(unitId, withRadio(unit, radioFor(unit, to, medium)));
             with = plan.withNamed(units, plan.devices());
         }
         Link link = new Link(unitId, to, medium, direction, null, null);
         return new LinkAssessor(with, site).report("trial", link);
     }
 
-    private Unit withRadio(Unit unit, Medium medium) {
+    /** The unit's own radio of that medium or a generic one, set so that the receiver understands it. */
+    private Radio radioFor(Unit unit, String to, Medium medium) {
+        Radio own = unit.radio(medium).orElseGet(() -> RadioDefaults.radio(medium, plan.region(), unit.kind()));
+        Radio ear = plan.units().get(to).radio(medium).orElse(own);
+        return Hearing.differences(medium, own, ear).isEmpty() ? own : own.set(ear.frequencyMHz(), ear.chirp());
+    }
+
+    private static String radioId(Unit unit, Medium medium) {
+        return unit.radios().entrySet().stream()
+                .filter(e -> e.getValue().medium() == medium)
+                .map(Map.Entry::getKey)
+                .findFirst()
+                .orElse(RadioDefaults.id(medium));
+    }
+
+    private static Unit withRadio(Unit unit, Radio radio) {
         Map<String, Radio> radios = new java.util.TreeMap<>(unit.radios());
-        radios.put(RadioDefaults.id(medium), RadioDefaults.radio(medium, plan.region(), unit.kind()));
-        return new Unit(
-                unit.name(),
-                unit.kind(),
-                unit.place(),
-                unit.power(),
-                unit.channels(),
-                unit.maxClients(),
-                unit.internetEntry(),
-                unit.broker(),
-                unit.hub(),
-                radios,
-                unit.ipv4(),
-                unit.mac(),
-                unit.nodeId());
+        radios.put(radioId(unit, radio.medium()), radio);
+        return unit.withRadios(radios);
     }
 
     private String ruledOut(
@@ -202,21 +231,28 @@ public final class LinkChooser {
         if (direction == Direction.ONE_WAY && acts(unitId)) {
             return "one-way: it could not be told to do anything";
         }
+        if (direction == Direction.TWO_WAY && report.runs().size() == 1) {
+            return "its radio only sends, so no answer can come back";
+        }
         if (!report.meets()) {
             return "chance " + Text.percent(report.chance()) + " is under the " + Text.percent(report.target())
                     + " that it should have; the margin is " + Text.db(report.marginDb());
         }
-        Radio radio = unit.radio(medium)
-                .or(() -> medium == Medium.ETHERNET
-                        ? Optional.empty()
-                        : Optional.of(RadioDefaults.radio(medium, plan.region(), unit.kind())))
-                .orElse(null);
-        if (radio != null && RegionLimits.rowFor(plan.region(), radio).isEmpty()) {
-            return RegionLimits.judges(plan.region(), medium)
+        return medium == Medium.ETHERNET ? null : unlawful(radioFor(unit, to, medium));
+    }
+
+    private String unlawful(Radio radio) {
+        var row = RegionLimits.rowFor(plan.region(), radio);
+        if (row.isEmpty()) {
+            return RegionLimits.judges(plan.region(), radio.medium())
                     ? Text.mhz(radio.frequencyMHz()) + " is not in this region's table"
                     : "the region table has no row for it, so the law cannot be judged";
         }
-        return null;
+        double excessDb = row.get().excessDb(radio);
+        return excessDb > RegionLimits.ROUNDING_DB
+                ? "it would send " + Text.db(excessDb) + " over the limit of "
+                        + row.get().words()
+                : null;
     }
 
     /** Whether any device of the unit is told to do something, rather than only reporting. */
@@ -265,10 +301,12 @@ public final class LinkChooser {
                 edits.add(Edit.remove(Pointers.of("links", id)));
             }
         });
-        if (medium != Medium.ETHERNET && unit.radio(medium).isEmpty()) {
-            edits.add(Edit.add(
-                    Pointers.of("units", unitId, "radios", RadioDefaults.id(medium)),
-                    RadioDefaults.radio(medium, plan.region(), unit.kind())));
+        if (medium != Medium.ETHERNET) {
+            Radio radio = radioFor(unit, to, medium);
+            if (!unit.radio(medium).equals(Optional.of(radio))) {
+                // on an object, "add" also replaces
+                edits.add(Edit.add(Pointers.of("units", unitId, "radios", radioId(unit, medium)), radio));
+            }
         }
         String id = Slugs.free(Slugs.slug(unitId + "-" + to, "link"), otherLinks(unitId));
         LinkReport report = trial(unitId, unit, to, medium, direction);
@@ -278,7 +316,7 @@ public final class LinkChooser {
         return edits;
     }
 
-    private java.util.Set<String> otherLinks(String unitId) {
+    private Set<String> otherLinks(String unitId) {
         return plan.links().entrySet().stream()
                 .filter(e -> !e.getValue().from().equals(unitId))
                 .map(Map.Entry::getKey)

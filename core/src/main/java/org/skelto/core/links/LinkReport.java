@@ -11,7 +11,8 @@ import org.skelto.core.radio.Figure;
  *
  * @param distanceM straight distance, or null when an end has no place
  * @param indoor whether both ends are in one building
- * @param trouble why there is nothing to compute, or null
+ * @param trouble why there is nothing to compute or why it cannot work at all, or null
+ * @param placed whether both ends have a place; without one nothing can be said against the link
  * @param runs one budget for each direction that the link has
  * @param marginDb the worse direction's margin, or null for cable
  * @param chance that it holds, 0 to 1, or null for cable
@@ -28,6 +29,7 @@ public record LinkReport(
         Double distanceM,
         boolean indoor,
         String trouble,
+        boolean placed,
         List<Run> runs,
         Double marginDb,
         Double chance,
@@ -40,6 +42,21 @@ public record LinkReport(
 
     public LinkReport {
         runs = List.copyOf(runs);
+    }
+
+    /**
+     * Whether anything sent by one end arrives at the other at all: a link under its target still carries most of the
+     * time, one without any margin or with ends that do not understand each other never does.
+     */
+    public boolean carries(String sender) {
+        if (!placed) {
+            return true;
+        }
+        return trouble == null
+                && (runs.isEmpty()
+                        || runs.stream()
+                                .anyMatch(r ->
+                                        r.from().equals(sender) && r.budget().marginDb() >= 0));
     }
 
     public boolean extrapolated() {

@@ -25,7 +25,7 @@ public final class RadioDefaults {
 
     /** A generic radio for that medium. */
     public static Radio radio(Medium medium, Region region, UnitKind kind) {
-        boolean infrastructure = kind != UnitKind.CONTROLLER && kind != UnitKind.SELF_CONTAINED;
+        boolean infrastructure = kind.collects();
         return switch (medium) {
             case ETHERNET -> throw new IllegalArgumentException("Ethernet is no radio");
             case WIFI_2G4 -> infrastructure ? plain(medium, 2437, 17, 2, -82) : plain(medium, 2437, 14, 0, -75);

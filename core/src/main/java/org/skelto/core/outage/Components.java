@@ -1,9 +1,13 @@
 package org.skelto.core.outage;
 
+import java.util.ArrayList;
+import java.util.Comparator;
 import java.util.LinkedHashMap;
+import java.util.List;
 import java.util.Map;
-import org.skelto.core.outage.Component.Group;
+import org.skelto.core.outage.Component.Kind;
 import org.skelto.core.plan.Plan;
+import org.skelto.core.plan.Unit;
 import org.skelto.core.plan.UnitKind;
 
 /** All components of a plan, in the order of the Without strip. */
@@ -12,40 +16,39 @@ public final class Components {
 
     /** Every component by id. */
     public static Map<String, Component> of(Plan plan) {
-        Map<String, Component> all = new LinkedHashMap<>();
+        List<Component> all = new ArrayList<>();
         if (plan.circuits().size() > 1) {
-            put(all, Component.MAINS, "mains", Group.POWER);
+            all.add(new Component(Component.MAINS, "mains", Kind.MAINS));
         }
-        plan.circuits().forEach((id, c) -> put(all, Component.circuit(id), c.name(), Group.POWER));
-        if (plan.units().values().stream().anyMatch(u -> u.internetEntry())) {
-            put(all, Component.INTERNET, "internet", Group.WAY_IN);
+        plan.circuits().forEach((id, c) -> all.add(new Component(Component.circuit(id), c.name(), Kind.CIRCUIT)));
+        if (plan.units().values().stream().anyMatch(Unit::internetEntry)) {
+            all.add(new Component(Component.INTERNET, "internet", Kind.INTERNET));
         }
-        plan.services().forEach((id, s) -> put(all, Component.service(id), s.name(), Group.WAY_IN));
-        for (UnitKind kind : UnitKind.values()) {
-            Group group = switch (kind) {
-                case ROUTER, SWITCH, ACCESS_POINT, GATEWAY -> Group.NETWORK;
-                case HUB -> Group.BRAINS;
-                case CONTROLLER, SELF_CONTAINED -> Group.OUTPOSTS;
-            };
-            plan.units().forEach((id, u) -> {
-                if (u.kind() == kind) {
-                    boolean hub = kind == UnitKind.HUB;
-                    if (hub) {
-                        put(all, Component.hub(id), u.name(), Group.BRAINS);
-                    }
-                    put(all, Component.unit(id), hub ? u.name() + " box" : u.name(), group);
-                }
-            });
-        }
+        plan.services().forEach((id, s) -> all.add(new Component(Component.service(id), s.name(), Kind.SERVICE)));
         plan.units().forEach((id, u) -> {
+            all.add(new Component(Component.unit(id), u.name(), kind(u)));
+            if (u.kind() == UnitKind.HUB) {
+                all.add(new Component(Component.hub(id), "rules on " + u.name(), Kind.RULES));
+            }
             if (u.broker()) {
-                put(all, Component.broker(id), "broker on " + u.name(), Group.BRAINS);
+                all.add(new Component(Component.broker(id), "broker on " + u.name(), Kind.BROKER));
             }
         });
-        return all;
+        all.sort(Comparator.comparing(Component::kind));
+        Map<String, Component> byId = new LinkedHashMap<>();
+        all.forEach(c -> byId.put(c.id(), c));
+        return byId;
     }
 
-    private static void put(Map<String, Component> all, String id, String name, Group group) {
-        all.put(id, new Component(id, name, group));
+    private static Kind kind(Unit unit) {
+        return switch (unit.kind()) {
+            case ROUTER -> Kind.ROUTER;
+            case SWITCH -> Kind.SWITCH;
+            case ACCESS_POINT -> Kind.ACCESS_POINT;
+            case GATEWAY -> Kind.GATEWAY;
+            case HUB -> Kind.HUB;
+            case CONTROLLER -> Kind.CONTROLLER;
+            case SELF_CONTAINED -> Kind.OWN_RADIO;
+        };
     }
 }

@@ -26,15 +26,22 @@ final class House {
     private final Map<String, Map<String, String>> reached = new HashMap<>();
     private final Map<String, List<String>> speaksTo = new HashMap<>();
 
-    House(Plan plan, Set<String> failed) {
+    House(Plan plan, Set<String> failed, Carrying carrying) {
         this.plan = plan;
         this.failed = failed;
-        plan.links().values().forEach(link -> {
-            speaksTo.computeIfAbsent(link.from(), k -> new ArrayList<>()).add(link.to());
-            if (link.twoWay()) {
+        plan.links().forEach((id, link) -> {
+            if (carrying.carries(id, link.from())) {
+                speaksTo.computeIfAbsent(link.from(), k -> new ArrayList<>()).add(link.to());
+            }
+            if (link.twoWay() && carrying.carries(id, link.to())) {
                 speaksTo.computeIfAbsent(link.to(), k -> new ArrayList<>()).add(link.from());
             }
         });
+    }
+
+    /** Whether one unit speaks to the other directly, alive or not. */
+    boolean speaks(String from, String to) {
+        return speaksTo.getOrDefault(from, List.of()).contains(to);
     }
 
     boolean works(String component) {

@@ -2,7 +2,7 @@ package org.skelto.core.outage;
 
 import java.util.ArrayList;
 import java.util.List;
-import java.util.Set;
+import java.util.Map;
 import org.skelto.core.outage.Formula.All;
 import org.skelto.core.outage.Formula.Any;
 import org.skelto.core.outage.Formula.Live;
@@ -18,17 +18,24 @@ import org.skelto.core.plan.PowerSource;
 /** Says whether a formula holds in a house, and names the first thing that breaks it when it does not. */
 final class Judge {
     private final Plan plan;
+    private final Map<String, Component> components;
     private final House house;
     private final House whole;
+    private final House drawn;
 
-    Judge(Plan plan, Set<String> failed) {
-        this(plan, new House(plan, failed), new House(plan, Set.of()));
-    }
-
-    Judge(Plan plan, House house, House whole) {
+    /**
+     * A judge of one outage.
+     *
+     * @param house the house under it
+     * @param whole the house with everything working
+     * @param drawn the same if every link carried
+     */
+    Judge(Plan plan, Map<String, Component> components, House house, House whole, House drawn) {
         this.plan = plan;
+        this.components = components;
         this.house = house;
         this.whole = whole;
+        this.drawn = drawn;
     }
 
     boolean holds(Formula formula) {
@@ -51,6 +58,10 @@ final class Judge {
             return house.live(live.circuit());
         }
         return formula instanceof NotPowered not && !holds(not.power());
+    }
+
+    boolean up(String unitId) {
+        return house.up(unitId);
     }
 
     /** The first thing that breaks a formula that does not hold, in words. */
@@ -103,16 +114,37 @@ final class Judge {
         List<String> way = whole.way(reaches.from(), reaches.to());
         List<String> dead = new ArrayList<>(way);
         dead.removeIf(house::up);
-        return dead.isEmpty()
-                ? "no link leads from " + unit(reaches.from()) + " to " + unit(reaches.to())
-                : down(dead.get(0));
+        return dead.isEmpty() ? gap(drawn.way(reaches.from(), reaches.to()), reaches) : down(dead.get(0));
+    }
+
+    /** The first link on a drawn way that does not carry. */
+    private String gap(List<String> way, Reaches reaches) {
+        for (int i = 0; i + 1 < way.size(); i++) {
+            if (!whole.speaks(way.get(i), way.get(i + 1))) {
+                return "nothing gets from " + unit(way.get(i)) + " to " + unit(way.get(i + 1)) + " over their link";
+            }
+        }
+        return "no link leads from " + unit(reaches.from()) + " to " + unit(reaches.to());
+    }
+
+    /** What keeps a unit from its work, or null: no power, or no way to the hub that serves it and back. */
+    String trouble(String unitId) {
+        if (!house.up(unitId)) {
+            return down(unitId);
+        }
+        String hub = plan.units().get(unitId).hub();
+        if (hub == null) {
+            return null;
+        }
+        Reaches report = new Reaches(unitId, hub);
+        return holds(report) ? null : cut(report);
     }
 
     private String name(String component) {
         if (component.equals(Component.INTERNET)) {
             return "the internet";
         }
-        Component known = Components.of(plan).get(component);
+        Component known = components.get(component);
         return known == null ? component : known.name();
     }
 

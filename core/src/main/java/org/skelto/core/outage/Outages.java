@@ -19,23 +19,33 @@ import org.skelto.core.plan.Hand;
 import org.skelto.core.plan.Plan;
 import org.skelto.core.plan.Power;
 import org.skelto.core.plan.PowerSource;
+import org.skelto.core.plan.Unit;
+import org.skelto.core.plan.UnitKind;
+import org.skelto.core.plan.Way;
 
 /** Judges every device of a plan with a set of components gone. */
 public final class Outages {
     private final Plan plan;
     private final Map<String, List<JobWays>> jobs = new LinkedHashMap<>();
+    private final Carrying carrying;
+    private final Map<String, Component> components;
     private final House whole;
+    private final House drawn;
 
-    public Outages(Plan plan) {
+    /** The outages of a plan whose links carry as they are said to. */
+    public Outages(Plan plan, Carrying carrying) {
         this.plan = plan;
-        this.whole = new House(plan, Set.of());
+        this.carrying = carrying;
+        this.components = Components.of(plan);
+        this.whole = new House(plan, Set.of(), carrying);
+        this.drawn = new House(plan, Set.of(), Carrying.EVERYTHING);
         WayBuilder builder = new WayBuilder(plan);
         plan.devices().forEach((id, device) -> jobs.put(id, builder.jobs(device)));
     }
 
     /** All components that could be supposed gone. */
     public Map<String, Component> components() {
-        return Components.of(plan);
+        return components;
     }
 
     /** The jobs of a device with their ways. */
@@ -45,19 +55,74 @@ public final class Outages {
 
     /** The state of each device without these components. */
     public Map<String, DeviceState> without(Set<String> failed) {
-        Judge judge = new Judge(plan, new House(plan, failed), whole);
+        Judge judge = judge(failed);
         Map<String, DeviceState> states = new TreeMap<>();
         jobs.forEach((id, ways) -> states.put(id, device(plan.devices().get(id), ways, judge)));
         return states;
     }
 
-    private static DeviceState device(Device device, List<JobWays> jobs, Judge judge) {
+    /** What keeps each unit from its work without these components; units without trouble are left out. */
+    public Map<String, UnitTrouble> units(Set<String> failed) {
+        Judge judge = judge(failed);
+        Map<String, UnitTrouble> troubles = new TreeMap<>();
+        plan.units().keySet().forEach(id -> {
+            String trouble = judge.trouble(id);
+            if (trouble != null) {
+                troubles.put(id, new UnitTrouble(!judge.up(id), trouble));
+            }
+        });
+        return troubles;
+    }
+
+    /**
+     * A unit that cannot do its work.
+     *
+     * @param dark whether it is out or without power, rather than cut off from its hub
+     * @param why the first thing that breaks it
+     */
+    public record UnitTrouble(boolean dark, String why) {}
+
+    private Judge judge(Set<String> failed) {
+        return new Judge(plan, components, new House(plan, failed, carrying), whole, drawn);
+    }
+
+    /**
+     * Whether a device acts with nothing but itself and its own battery: it is a unit of its own, fed by no circuit
+     * that could be the only one, and planned to act alone.
+     */
+    public static boolean actsAlone(Plan plan, Device device) {
+        Unit unit = device.unit() == null ? null : plan.units().get(device.unit());
+        return unit != null
+                && unit.kind() == UnitKind.SELF_CONTAINED
+                && (unit.power().source() == PowerSource.BATTERY || unit.power().backupH() > 0)
+                && device.circuit() == null
+                && device.ways().contains(Way.ALONE);
+    }
+
+    private DeviceState device(Device device, List<JobWays> jobs, Judge judge) {
         List<JobState> states =
                 jobs.stream().map(job -> job(device, job, judge)).toList();
+        if (device.criticality() == Criticality.VITAL && !(actsAlone(plan, device) && judge.up(device.unit()))) {
+            return new DeviceState(State.UNSAFE, vitalJob(states), vitalSentence(device, judge), states);
+        }
         return states.stream()
                 .max(Comparator.comparing(JobState::state))
                 .map(worst -> new DeviceState(worst.state(), worst.job(), worst.sentence(), states))
                 .orElseGet(() -> new DeviceState(State.HOLDS, null, "nothing is asked of it yet", List.of()));
+    }
+
+    private static Job vitalJob(List<JobState> states) {
+        return states.stream()
+                .max(Comparator.comparing(JobState::state))
+                .map(JobState::job)
+                .orElse(null);
+    }
+
+    private String vitalSentence(Device device, Judge judge) {
+        if (actsAlone(plan, device)) {
+            return "it guards life and is gone: " + judge.trouble(device.unit());
+        }
+        return "it guards life and needs more than itself and its own battery";
     }
 
     private static JobState job(Device device, JobWays job, Judge judge) {
@@ -108,10 +173,6 @@ public final class Outages {
         if (moves && device.circuit() != null && !judge.holds(new Formula.Live(device.circuit()))) {
             return "it can stop in mid-travel and has no release";
         }
-        if (device.criticality() == Criticality.VITAL) {
-            boolean alone = job.ways().stream().anyMatch(w -> w.name().equals("alone") && judge.holds(w.formula()));
-            return alone ? null : "a life-safety device must act alone";
-        }
         return null;
     }
 
@@ -128,7 +189,7 @@ public final class Outages {
                                 .add(device)))));
         Map<String, List<Boolean>> before = truths(Set.of());
         Map<Component, Integer> shared = new LinkedHashMap<>();
-        components().forEach((id, component) -> {
+        components.forEach((id, component) -> {
             Map<String, List<Boolean>> after = truths(Set.of(id));
             int felt = (int) jobs.keySet().stream()
                     .filter(device -> !after.get(device).equals(before.get(device)))
@@ -141,7 +202,7 @@ public final class Outages {
     }
 
     private Map<String, List<Boolean>> truths(Set<String> failed) {
-        Judge judge = new Judge(plan, new House(plan, failed), whole);
+        Judge judge = judge(failed);
         Map<String, List<Boolean>> truths = new HashMap<>();
         jobs.forEach((device, list) -> truths.put(
                 device,

@@ -21,4 +21,18 @@ public record Radio(
         Double sensitivityDbm,
         Chirp chirp,
         boolean receives,
-        boolean metalBox) {}
+        boolean metalBox) {
+    /** This radio on another frequency channel and with other chirp settings. */
+    public Radio set(double otherFrequencyMHz, Chirp otherChirp) {
+        return new Radio(
+                medium,
+                otherFrequencyMHz,
+                txPowerDbm,
+                antennaGainDbi,
+                feederLossDb,
+                sensitivityDbm,
+                otherChirp,
+                receives,
+                metalBox);
+    }
+}

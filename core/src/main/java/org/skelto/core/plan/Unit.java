@@ -35,6 +35,12 @@ public record Unit(
         radios = Copies.sorted(radios);
     }
 
+    /** A device that is a unit of its own, without a radio yet. */
+    public static Unit selfContained(String name, Place place, Power power, String hub) {
+        return new Unit(
+                name, UnitKind.SELF_CONTAINED, place, power, 0, 0, false, false, hub, Map.of(), null, null, null);
+    }
+
     /** Its radio of that medium. */
     public Optional<Radio> radio(Medium medium) {
         return radios.values().stream().filter(r -> r.medium() == medium).findFirst();
@@ -43,6 +49,23 @@ public record Unit(
     /** All media it has a radio for, in the order of their ids. */
     public List<Medium> media() {
         return radios.values().stream().map(Radio::medium).distinct().toList();
+    }
+
+    public Unit withRadios(Map<String, Radio> otherRadios) {
+        return new Unit(
+                name,
+                kind,
+                place,
+                power,
+                channels,
+                maxClients,
+                internetEntry,
+                broker,
+                hub,
+                otherRadios,
+                ipv4,
+                mac,
+                nodeId);
     }
 
     public Unit withNames(String otherIpv4, String otherMac, Integer otherNodeId) {

@@ -9,5 +9,10 @@ public enum UnitKind {
     SWITCH,
     ACCESS_POINT,
     GATEWAY,
-    HUB
+    HUB;
+
+    /** Whether it belongs to the network itself, rather than hanging at its end. */
+    public boolean collects() {
+        return this != CONTROLLER && this != SELF_CONTAINED;
+    }
 }

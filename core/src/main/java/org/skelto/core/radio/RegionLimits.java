@@ -21,6 +21,9 @@ public final class RegionLimits {
     /** When the table was last compared with its sources. */
     public static final String DATE = "2026-11-24";
 
+    /** Less than this over a limit is rounding, dB. */
+    public static final double ROUNDING_DB = 0.005;
+
     private static final double ERP_TO_EIRP_DB = 2.15;
 
     /** Width of an IEEE 802.11 frequency channel at 2.4 GHz, and of the narrow systems here, kHz. */

@@ -10,12 +10,16 @@ import java.util.List;
 import java.util.Map;
 import java.util.TreeMap;
 import java.util.TreeSet;
+import org.skelto.core.outage.Outages;
 import org.skelto.core.plan.Criticality;
 import org.skelto.core.plan.Device;
 import org.skelto.core.plan.DeviceKind;
 import org.skelto.core.plan.Edit;
 import org.skelto.core.plan.Hand;
+import org.skelto.core.plan.Power;
+import org.skelto.core.plan.PowerSource;
 import org.skelto.core.plan.RestState;
+import org.skelto.core.plan.Slugs;
 import org.skelto.core.plan.Unit;
 import org.skelto.core.plan.UnitKind;
 import org.skelto.core.plan.Way;
@@ -94,15 +98,44 @@ final class DeviceChecks {
     }
 
     private static void alone(CheckContext c, String id, Device d) {
-        if (d.criticality() == Criticality.VITAL && !d.ways().contains(Way.ALONE)) {
-            c.snag("D8", STOP, DEVICES, d.name() + " guards life but does not act alone")
-                    .figures("ways planned: " + ways(d))
-                    .leadsTo("It is silent whenever the hub, the network or a rule is out. Smoke, gas and water "
-                            + "protection must be certified and work alone.")
-                    .at(CheckContext.device(id))
-                    .fix("It acts alone", Edit.replace(CheckContext.device(id, "/ways"), with(d, Way.ALONE)))
-                    .add();
+        if (d.criticality() != Criticality.VITAL || Outages.actsAlone(c.plan, d)) {
+            return;
         }
+        Unit unit = d.unit() == null ? null : c.plan.units().get(d.unit());
+        boolean own = unit != null && unit.kind() == UnitKind.SELF_CONTAINED;
+        c.snag("D8", STOP, DEVICES, d.name() + " guards life but does not act alone")
+                .figures("ways planned: " + ways(d) + "; "
+                        + (own ? "a unit of its own" : unit == null ? "on no unit" : "on " + unit.name())
+                        + (own
+                                        && unit.power().source() != PowerSource.BATTERY
+                                        && unit.power().backupH() == 0
+                                ? " without a battery"
+                                : ""))
+                .leadsTo("It is silent whenever the hub, the network or a rule is out. Smoke, gas and water "
+                        + "protection must be certified and work alone.")
+                .at(CheckContext.device(id))
+                .fix("Make it act alone, on its own battery", ownUnit(c, id, d, own))
+                .add();
+    }
+
+    /** The edits that make a device a unit of its own that needs nothing else. */
+    private static Edit[] ownUnit(CheckContext c, String id, Device d, boolean own) {
+        List<Edit> edits = new ArrayList<>();
+        String unitId = own ? d.unit() : Slugs.free(id, c.plan.units().keySet());
+        if (own) {
+            edits.add(Edit.replace(CheckContext.unit(unitId, "/power"), Power.battery()));
+        } else {
+            String hub = d.unit() == null ? null : c.plan.units().get(d.unit()).hub();
+            edits.add(Edit.add(
+                    CheckContext.unit(unitId),
+                    Unit.selfContained(d.name(), SiteModel.placeOf(c.plan, d), Power.battery(), hub)));
+            edits.add(Edit.replace(CheckContext.device(id, "/place"), null));
+            edits.add(Edit.replace(CheckContext.device(id, "/unit"), unitId));
+            edits.add(Edit.replace(CheckContext.device(id, "/channel"), null));
+        }
+        edits.add(Edit.replace(CheckContext.device(id, "/circuit"), null));
+        edits.add(Edit.replace(CheckContext.device(id, "/ways"), with(d, Way.ALONE)));
+        return edits.toArray(Edit[]::new);
     }
 
     private static List<Way> with(Device d, Way way) {

@@ -161,7 +161,7 @@ final class OutageChecks {
 
     private static void security(CheckContext c) {
         c.outages.components().values().stream()
-                .filter(component -> component.group() == Component.Group.NETWORK)
+                .filter(component -> component.kind().group() == Component.Group.NETWORK)
                 .forEach(component -> {
                     Map<String, DeviceState> states = c.outages.without(Set.of(component.id()));
                     List<String> silent = states.entrySet().stream()

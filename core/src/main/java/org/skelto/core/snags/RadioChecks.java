@@ -9,6 +9,7 @@ import java.util.ArrayList;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import org.skelto.core.links.Hearing;
 import org.skelto.core.links.LinkAssessor;
 import org.skelto.core.links.LinkChooser;
 import org.skelto.core.links.LinkReport;
@@ -28,7 +29,8 @@ import org.skelto.core.radio.Text;
 
 /** R1, R2, R3, R5, R6, R7, R8, R9, R12, R16, R19, R23. */
 final class RadioChecks {
-    private static final double SAME_CHANNEL_MHZ = 0.05;
+    /** Radios farther apart are made for different bands, MHz. */
+    private static final double SAME_BAND_MHZ = 20;
 
     private RadioChecks() {}
 
@@ -37,9 +39,8 @@ final class RadioChecks {
         c.plan.links().forEach((id, link) -> {
             LinkReport report = c.links.get(id);
             margin(c, chooser, id, link, report);
-            oneSided(c, id, report);
-            hears(c, id, link);
-            settings(c, id, link);
+            oneSided(c, id, link, report);
+            hears(c, chooser, id, link, report);
             unanswered(c, id, link);
         });
         c.plan.units().forEach((id, unit) -> {
@@ -56,10 +57,11 @@ final class RadioChecks {
     }
 
     private static void margin(CheckContext c, LinkChooser chooser, String id, Link link, LinkReport report) {
-        if (report.meets()) {
+        boolean judged = report.marginDb() != null;
+        // what cannot hear at all has a snag of its own
+        if (report.meets() || judged && report.chance() >= report.target() || deaf(link, report)) {
             return;
         }
-        boolean judged = report.marginDb() != null;
         String title = judged
                 ? name(c, link.from()) + " misses its margin by " + Text.db(report.neededDb() - report.marginDb())
                 : name(c, link.from()) + ": " + report.trouble();
@@ -76,6 +78,10 @@ final class RadioChecks {
         draft.add();
     }
 
+    private static boolean deaf(Link link, LinkReport report) {
+        return report.trouble() != null && report.placed() && link.medium() != Medium.ETHERNET;
+    }
+
     private static void offer(LinkChooser chooser, String unit, CheckContext.Draft draft) {
         chooser.options(unit).stream()
                 .filter(LinkChooser.Option::best)
@@ -84,76 +90,73 @@ final class RadioChecks {
                         Wording.of(o.medium()) + " to " + o.toName(), o.edits().toArray(Edit[]::new)));
     }
 
-    private static void oneSided(CheckContext c, String id, LinkReport report) {
-        if (report.runs().size() == 2) {
-            double there = report.runs().get(0).budget().marginDb();
-            double back = report.runs().get(1).budget().marginDb();
-            if ((there >= 0) != (back >= 0)) {
-                c.snag("R2", FIX, LINKS, name(c, report.from()) + " and " + name(c, report.to()) + ": one way only")
-                        .figures("margin out " + Text.db(there) + ", back " + Text.db(back))
-                        .leadsTo("One end hears the other, but its answers never arrive.")
-                        .at(CheckContext.link(id), CheckContext.unit(report.from()))
-                        .add();
-            }
-        }
-    }
-
-    private static void hears(CheckContext c, String id, Link link) {
-        if (link.medium() == Medium.ETHERNET) {
+    private static void oneSided(CheckContext c, String id, Link link, LinkReport report) {
+        if (!link.twoWay() || report.runs().isEmpty()) {
             return;
         }
-        Optional<Radio> ear = c.plan.units().get(link.to()).radio(link.medium());
-        Optional<Radio> mouth = c.plan.units().get(link.from()).radio(link.medium());
-        boolean deaf = ear.isEmpty() || !ear.get().receives();
-        boolean tunes = link.medium() == Medium.WIFI_2G4 || link.medium() == Medium.MESH_802154;
-        boolean otherBand = !deaf
-                && !tunes
-                && mouth.isPresent()
-                && Math.abs(ear.get().frequencyMHz() - mouth.get().frequencyMHz()) > 20;
-        if (deaf || otherBand) {
-            c.snag("R6", STOP, LINKS, name(c, link.to()) + " cannot hear " + name(c, link.from()))
-                    .figures(
-                            deaf
-                                    ? "it has no " + Wording.of(link.medium()) + " receiver"
-                                    : "it listens at " + Text.mhz(ear.get().frequencyMHz()) + ", the other sends at "
-                                            + Text.mhz(mouth.get().frequencyMHz()))
-                    .leadsTo("Nothing sent will ever arrive.")
-                    .at(CheckContext.link(id), CheckContext.unit(link.to()))
-                    .add();
-        }
-    }
-
-    private static void settings(CheckContext c, String id, Link link) {
-        Optional<Map.Entry<String, Radio>> a = entry(c.plan.units().get(link.from()), link.medium());
-        Optional<Radio> b = c.plan.units().get(link.to()).radio(link.medium());
-        if (link.medium() != Medium.CHIRP || a.isEmpty() || b.isEmpty()) {
+        double there = report.runs().get(0).budget().marginDb();
+        boolean answered = report.runs().size() == 2;
+        double back = answered ? report.runs().get(1).budget().marginDb() : Double.NEGATIVE_INFINITY;
+        if (answered && (there >= 0) == (back >= 0)) {
             return;
         }
-        Radio mine = a.get().getValue();
-        List<String> differ = new ArrayList<>();
-        if (Math.abs(mine.frequencyMHz() - b.get().frequencyMHz()) > SAME_CHANNEL_MHZ) {
-            differ.add(Text.mhz(mine.frequencyMHz()) + " against "
-                    + Text.mhz(b.get().frequencyMHz()));
+        var draft = c.snag("R2", FIX, LINKS, name(c, report.from()) + " and " + name(c, report.to()) + ": one way only")
+                .figures("margin out " + Text.db(there) + ", back "
+                        + (answered
+                                ? Text.db(back)
+                                : "none: " + name(c, report.from()) + " has no " + Wording.of(link.medium())
+                                        + " receiver"))
+                .leadsTo("One end hears the other, but its answers never arrive.")
+                .at(CheckContext.link(id), CheckContext.unit(report.from()));
+        if (there >= 0 && onlyReports(c, link.from())) {
+            draft.fix(
+                    "Plan it as one-way, it only reports",
+                    Edit.replace(CheckContext.link(id, "/direction"), "ONE_WAY"));
         }
-        if (!mine.chirp().equals(b.get().chirp())) {
-            differ.add("SF" + mine.chirp().spreadingFactor() + " at "
-                    + Text.number(mine.chirp().bandwidthKHz(), 1) + " kHz against SF"
-                    + b.get().chirp().spreadingFactor() + " at "
-                    + Text.number(b.get().chirp().bandwidthKHz(), 1) + " kHz");
+        draft.add();
+    }
+
+    private static boolean onlyReports(CheckContext c, String unit) {
+        return c.devicesOn(unit).allMatch(e -> e.getValue().kind().family() == DeviceKind.Family.SENSOR);
+    }
+
+    private static void hears(CheckContext c, LinkChooser chooser, String id, Link link, LinkReport report) {
+        if (!deaf(link, report)) {
+            return;
         }
-        if (!differ.isEmpty()) {
-            String at = CheckContext.unit(
-                    link.from(), "/radios", Pointers.of(a.get().getKey()));
-            c.snag("R7", STOP, LINKS, name(c, link.from()) + " and " + name(c, link.to()) + " are set differently")
-                    .figures(String.join("; ", differ))
-                    .leadsTo("Chirp radios with different settings do not hear each other at all.")
-                    .at(CheckContext.link(id), CheckContext.unit(link.from()))
-                    .fix(
-                            "Set it like " + name(c, link.to()),
-                            Edit.replace(at + "/frequencyMHz", b.get().frequencyMHz()),
-                            Edit.replace(at + "/chirp", b.get().chirp()))
-                    .add();
+        Unit from = c.plan.units().get(link.from());
+        Unit to = c.plan.units().get(link.to());
+        Optional<Radio> mouth = from.radio(link.medium());
+        Optional<Radio> ear = to.radio(link.medium()).filter(Radio::receives);
+        boolean sameBand = mouth.isPresent()
+                && ear.isPresent()
+                && Math.abs(mouth.get().frequencyMHz() - ear.get().frequencyMHz()) <= SAME_BAND_MHZ;
+        if (sameBand) {
+            settings(c, id, link, ear.get());
+            return;
         }
+        var draft = c.snag("R6", STOP, LINKS, to.name() + " cannot hear " + from.name())
+                .figures(report.trouble())
+                .leadsTo("Nothing sent will ever arrive.")
+                .at(CheckContext.link(id), CheckContext.unit(link.to()));
+        offer(chooser, link.from(), draft);
+        draft.add();
+    }
+
+    private static void settings(CheckContext c, String id, Link link, Radio ear) {
+        Map.Entry<String, Radio> mouth =
+                entry(c.plan.units().get(link.from()), link.medium()).orElseThrow();
+        String at = CheckContext.unit(link.from(), "/radios", Pointers.of(mouth.getKey()));
+        List<Edit> edits = new ArrayList<>(List.of(Edit.replace(at + "/frequencyMHz", ear.frequencyMHz())));
+        if (ear.chirp() != null) {
+            edits.add(Edit.replace(at + "/chirp", ear.chirp()));
+        }
+        c.snag("R7", STOP, LINKS, name(c, link.from()) + " and " + name(c, link.to()) + " are set differently")
+                .figures(String.join("; ", Hearing.differences(link.medium(), mouth.getValue(), ear)))
+                .leadsTo("Radios with different settings do not hear each other at all.")
+                .at(CheckContext.link(id), CheckContext.unit(link.from()))
+                .fix("Set it like " + name(c, link.to()), edits.toArray(Edit[]::new))
+                .add();
     }
 
     private static Optional<Map.Entry<String, Radio>> entry(Unit unit, Medium medium) {
@@ -192,7 +195,7 @@ final class RadioChecks {
                     .leadsTo("It is unlawful and may disturb services that lives depend on. Check with your regulator.")
                     .at(CheckContext.unit(id))
                     .add();
-        } else if (row.get().excessDb(radio) > 0.005) {
+        } else if (row.get().excessDb(radio) > RegionLimits.ROUNDING_DB) {
             double excess = row.get().excessDb(radio);
             c.snag("R3", STOP, LINKS, unit.name() + " sends " + Text.db(excess) + " over the limit")
                     .figures("limit " + row.get().words() + "; radio " + Text.dbm(radio.txPowerDbm()) + ", antenna "
@@ -289,8 +292,7 @@ final class RadioChecks {
         LinkAssessor assessor = new LinkAssessor(c.plan, c.site);
         return c.plan.units().entrySet().stream()
                 .filter(e -> !e.getKey().equals(only.to()) && !e.getKey().equals(only.from()))
-                .filter(e -> e.getValue().kind() != UnitKind.CONTROLLER
-                        && e.getValue().kind() != UnitKind.SELF_CONTAINED)
+                .filter(e -> e.getValue().kind().collects())
                 .filter(e -> e.getValue()
                         .radio(only.medium())
                         .filter(Radio::receives)

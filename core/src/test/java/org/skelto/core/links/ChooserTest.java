@@ -7,6 +7,7 @@ import java.util.List;
 import org.junit.jupiter.api.Test;
 import org.skelto.core.Plans;
 import org.skelto.core.links.LinkChooser.Option;
+import org.skelto.core.plan.Chirp;
 import org.skelto.core.plan.Device;
 import org.skelto.core.plan.DeviceKind;
 import org.skelto.core.plan.Direction;
@@ -14,7 +15,9 @@ import org.skelto.core.plan.Hand;
 import org.skelto.core.plan.Medium;
 import org.skelto.core.plan.Place;
 import org.skelto.core.plan.Plan;
+import org.skelto.core.plan.Radio;
 import org.skelto.core.plan.RestState;
+import org.skelto.core.plan.Unit;
 import org.skelto.core.plan.UnitKind;
 import org.skelto.core.plan.Way;
 import org.skelto.core.site.SiteModel;
@@ -90,6 +93,56 @@ class ChooserTest {
         assertEquals(Medium.CHIRP, options.get(0).medium());
         Option wifi = of(options, Medium.WIFI_2G4, Direction.TWO_WAY);
         assertTrue(wifi.ruledOut() != null && !wifi.best());
+    }
+
+    @Test
+    void aNewChirpRadioIsSetLikeTheGatewayThatShallHearIt() {
+        Radio slow = new Radio(Medium.CHIRP, 869.525, 14, 0, 0, null, new Chirp(11, 250, 5), true, false);
+        Plan plan = Plans.put(Plans.sound(), "far", Plans.with(Plans.unit("far", UnitKind.GATEWAY, 2), slow));
+        Option chirp = of(options(plan, "probe"), Medium.CHIRP, Direction.TWO_WAY);
+        Radio offered = (Radio) chirp.edits().stream()
+                .filter(e -> e.path().equals("/units/probe/radios/chirp"))
+                .findFirst()
+                .orElseThrow()
+                .value();
+        assertEquals(slow.chirp(), offered.chirp());
+        assertEquals(869.525, offered.frequencyMHz());
+        assertTrue(chirp.marginDb() > 0);
+    }
+
+    @Test
+    void aRadioOverTheLimitIsRuledOutWithTheLimit() {
+        Radio loud = new Radio(Medium.MESH_802154, 2450, 20, 5, 0, -97.0, null, true, false);
+        Plan plan = Plans.put(
+                Plans.sound(), "probe", Plans.with(Plans.sound().units().get("probe"), loud));
+        // 20 dBm into 5 dBi is 25 dBm EIRP; EN 300 328 leaves 13
+        String why = of(options(plan, "probe"), Medium.MESH_802154, Direction.TWO_WAY)
+                .ruledOut();
+        assertTrue(why.startsWith("it would send 12.0 dB over the limit of 13 dBm EIRP"), why);
+    }
+
+    @Test
+    void theMeshIsReachedOverAMainsPoweredNeighbourWhenTheGatewayIsTooFar() {
+        Plan plan = Plans.put(
+                Plans.sound(),
+                "probe",
+                Plans.with(Plans.sound().units().get("probe"), new Place(null, "shed", 1440, 0, 1)));
+        String alone = of(options(plan, "probe"), Medium.MESH_802154, Direction.TWO_WAY)
+                .ruledOut();
+        assertTrue(alone != null && alone.contains("chance"), alone);
+        Unit post = Plans.with(
+                Plans.unit("post", UnitKind.CONTROLLER, 6, Medium.MESH_802154), new Place(null, "shed", 840, 0, 1));
+        Plan helped =
+                Plans.link(Plans.put(plan, "post", post), "post", Plans.link("post", "gateway", Medium.MESH_802154));
+        assertEquals(
+                "post",
+                of(options(helped, "probe"), Medium.MESH_802154, Direction.TWO_WAY)
+                        .to());
+        Plan tired = Plans.put(helped, "post", Plans.battery(post));
+        assertEquals(
+                "gateway",
+                of(options(tired, "probe"), Medium.MESH_802154, Direction.TWO_WAY)
+                        .to());
     }
 
     @Test

@@ -31,8 +31,12 @@ import org.skelto.core.plan.RestState;
 import org.skelto.core.plan.Way;
 
 class OutageTest {
+    private static Outages outages(Plan plan) {
+        return new Outages(plan, Carrying.EVERYTHING);
+    }
+
     private static State state(Plan plan, String device, String... failed) {
-        return new Outages(plan).without(Set.of(failed)).get(device).state();
+        return outages(plan).without(Set.of(failed)).get(device).state();
     }
 
     @ParameterizedTest
@@ -51,7 +55,7 @@ class OutageTest {
     })
     void aLampAndAProbeUnderEachOutage(String failed, State lamp, State probe) {
         Set<String> out = failed.isEmpty() ? Set.of() : Set.of(failed);
-        Map<String, DeviceState> states = new Outages(Plans.sound()).without(out);
+        Map<String, DeviceState> states = outages(Plans.sound()).without(out);
         assertEquals(lamp, states.get("lamp").state());
         assertEquals(probe, states.get("probe").state());
     }
@@ -62,9 +66,9 @@ class OutageTest {
                 Plans.sound(),
                 "ap",
                 Plans.with(Plans.sound().units().get("ap"), new Power(PowerSource.ETHERNET, null, "switch", 0)));
-        DeviceState lamp = new Outages(plan).without(Set.of("unit:switch")).get("lamp");
+        DeviceState lamp = outages(plan).without(Set.of("unit:switch")).get("lamp");
         assertEquals("at hand, by a switch still works; rule: switch is out", lamp.sentence());
-        DeviceState probe = new Outages(plan).without(Set.of("unit:gateway")).get("probe");
+        DeviceState probe = outages(plan).without(Set.of("unit:gateway")).get("probe");
         assertEquals("to the hub: gateway is out", probe.jobs().get(0).sentence());
     }
 
@@ -74,7 +78,7 @@ class OutageTest {
                 Plans.sound(),
                 "hub",
                 Plans.with(Plans.sound().units().get("hub"), new Power(PowerSource.MAINS, "mains", null, 6)));
-        DeviceState probe = new Outages(plan).without(Set.of("mains:mains")).get("probe");
+        DeviceState probe = outages(plan).without(Set.of("mains:mains")).get("probe");
         assertEquals(LOST, probe.state());
         assertTrue(probe.jobs().get(0).sentence().contains("has no power: Mains is dead"), probe.sentence());
     }
@@ -115,7 +119,7 @@ class OutageTest {
     void aFailSafeLockLetsOutAndStopsKeepingOutWhenPowerGoes() {
         Device lock = Plans.barrier(DeviceKind.LOCK, Hand.NONE, RestState.OPEN, true, true, false);
         Plan plan = Plans.put(Plans.sound(), "lock", lock);
-        DeviceState dark = new Outages(plan).without(Set.of("mains:mains")).get("lock");
+        DeviceState dark = outages(plan).without(Set.of("mains:mains")).get("lock");
         assertEquals(UNSAFE, dark.state());
         assertEquals(Job.KEEP_OUT, dark.job());
         assertEquals(
@@ -145,54 +149,87 @@ class OutageTest {
     @Test
     void aSprungValveClosesItselfWhenPowerGoes() {
         Device valve = Plans.device("valve", DeviceKind.VALVE, Hand.NONE, RestState.CLOSED, Set.of(Way.RULE));
-        DeviceState dark = new Outages(Plans.put(Plans.sound(), "valve", valve))
+        DeviceState dark = outages(Plans.put(Plans.sound(), "valve", valve))
                 .without(Set.of("mains:mains"))
                 .get("valve");
         assertEquals(REDUCED, dark.jobs().get(0).state());
         assertEquals(LOST, dark.jobs().get(1).state());
     }
 
+    private static Device vital(DeviceKind kind, String unit, String circuit, Way... ways) {
+        return new Device(
+                "guard",
+                kind,
+                null,
+                Criticality.VITAL,
+                Hand.NONE,
+                null,
+                unit,
+                null,
+                circuit,
+                new java.util.TreeSet<>(Set.of(ways)),
+                null,
+                false,
+                false,
+                false,
+                null);
+    }
+
+    @ParameterizedTest
+    @CsvSource({
+        // on its own battery and acting alone: what else is lost makes it worse, never unsafe
+        "SIREN, probe, , RULE|ALONE, '', HOLDS",
+        "SIREN, probe, , RULE|ALONE, hub:hub, REDUCED",
+        "LEAK, probe, , RULE|ALONE, '', HOLDS",
+        "LEAK, probe, , RULE|ALONE, hub:hub, LOST",
+        "LEAK, probe, , RULE|ALONE, unit:probe, UNSAFE",
+        // it needs a hub, a controller, a circuit: unsafe even on a good day
+        "SIREN, probe, , RULE, '', UNSAFE",
+        "SIREN, board, , RULE|ALONE, '', UNSAFE",
+        "SIREN, probe, mains, RULE|ALONE, '', UNSAFE",
+        "LEAK, , , ALONE, '', UNSAFE",
+    })
+    void aLifeSafetyDeviceMayNeedNothingButItselfAndItsBattery(
+            DeviceKind kind, String unit, String circuit, String ways, String failed, State expected) {
+        Way[] planned =
+                java.util.Arrays.stream(ways.split("\\|")).map(Way::valueOf).toArray(Way[]::new);
+        Plan plan = Plans.put(Plans.sound(), "guard", vital(kind, unit, circuit, planned));
+        assertEquals(expected, state(plan, "guard", failed.isEmpty() ? new String[0] : new String[] {failed}));
+    }
+
     @Test
-    void aLifeSafetyDeviceThatNeedsAnythingElseIsUnsafeEvenOnAGoodDay() {
-        Device sounder = new Device(
-                "sounder",
-                DeviceKind.SIREN,
-                null,
-                Criticality.VITAL,
-                Hand.NONE,
-                null,
-                "probe",
-                null,
-                null,
-                new java.util.TreeSet<>(Set.of(Way.RULE)),
-                null,
-                false,
-                false,
-                false,
-                null);
-        assertEquals(UNSAFE, state(Plans.put(Plans.sound(), "sounder", sounder), "sounder"));
-        Device alone = new Device(
-                "sounder",
-                DeviceKind.SIREN,
-                null,
-                Criticality.VITAL,
-                Hand.NONE,
-                null,
-                "probe",
-                null,
-                null,
-                new java.util.TreeSet<>(Set.of(Way.RULE, Way.ALONE)),
-                null,
-                false,
-                false,
-                false,
-                null);
-        assertEquals(REDUCED, state(Plans.put(Plans.sound(), "sounder", alone), "sounder", "hub:hub", "mains:mains"));
+    void aLinkThatCarriesNothingBreaksTheWayAndIsNamed() {
+        Outages outages = new Outages(Plans.sound(), (link, sender) -> !link.equals("probe-gateway"));
+        DeviceState probe = outages.without(Set.of()).get("probe");
+        assertEquals(LOST, probe.state());
+        assertEquals("to the hub: nothing gets from probe to gateway over their link", probe.sentence());
+        assertEquals(HOLDS, outages.without(Set.of()).get("lamp").state());
+    }
+
+    @Test
+    void aLinkThatCarriesOneWayOnlyStillReportsButTakesNoCommand() {
+        Outages reportsOnly =
+                new Outages(Plans.sound(), (link, sender) -> !sender.equals("ap") || !link.equals("board-ap"));
+        assertEquals(BY_HAND, reportsOnly.without(Set.of()).get("lamp").state());
+        Outages heardOnly = new Outages(Plans.sound(), (link, sender) -> !sender.equals("gateway"));
+        // the gateway does not even answer its switch, yet the probe's reports must pass it
+        assertEquals(LOST, heardOnly.without(Set.of()).get("probe").state());
+    }
+
+    @Test
+    void unitsThatAreDarkOrCutOffSayWhy() {
+        var troubles = outages(Plans.sound()).units(Set.of("unit:gateway"));
+        assertEquals(
+                Map.of(
+                        "gateway", new Outages.UnitTrouble(true, "gateway is out"),
+                        "probe", new Outages.UnitTrouble(false, "gateway is out")),
+                troubles);
+        assertTrue(outages(Plans.sound()).units(Set.of()).isEmpty());
     }
 
     @Test
     void theStripHoldsWhatTwoOrMoreDependOn() {
-        Map<Component, Integer> shared = new Outages(Plans.sound()).shared();
+        Map<Component, Integer> shared = outages(Plans.sound()).shared();
         List<String> ids = shared.keySet().stream().map(Component::id).toList();
         assertTrue(
                 ids.containsAll(List.of("mains:mains", "unit:switch", "unit:hub", "hub:hub", "broker:hub", "unit:ap")));
@@ -207,7 +244,7 @@ class OutageTest {
         Random random = new Random(seed);
         Device lock = Plans.barrier(DeviceKind.LOCK, Hand.NONE, RestState.OPEN, true, true, false);
         Device valve = Plans.device("valve", DeviceKind.VALVE, Hand.SWITCH, RestState.CLOSED, Set.of(Way.values()));
-        Outages outages = new Outages(Plans.put(Plans.put(Plans.sound(), "lock", lock), "valve", valve));
+        Outages outages = outages(Plans.put(Plans.put(Plans.sound(), "lock", lock), "valve", valve));
         List<String> all = new ArrayList<>(outages.components().keySet());
         for (int round = 0; round < 60; round++) {
             Set<String> failed = new HashSet<>();

@@ -78,6 +78,7 @@ class ReviewTest {
         cases.put("D4", barrier(DeviceKind.LOCK, Hand.NONE, RestState.CLOSED, false, true, true));
         cases.put("D7", barrier(DeviceKind.GATE, Hand.MECHANICAL, RestState.STAYS, false, true, false));
         cases.put("D8", Plans.put(SOUND, "smoke", siren(Criticality.VITAL)));
+        cases.put("D8 sensor", Plans.put(SOUND, "smoke", vitalLeak()));
         cases.put("D9", Plans.put(SOUND, "pump", on(2, DeviceKind.PUMP, Hand.NONE)));
         cases.put("D12", Plans.put(SOUND, "lost", device("lost", DeviceKind.FAN, null, null, null)));
         cases.put("C1 unattached", Plans.put(SOUND, "lost", device("lost", DeviceKind.FAN, null, null, null)));
@@ -96,6 +97,8 @@ class ReviewTest {
         // the access point whispers, so that only the board is heard
         Radio quiet = new Radio(Medium.WIFI_2G4, 2437, -30, 0, 0, -82.0, null, true, false);
         cases.put("R2", Plans.put(SOUND, "ap", Plans.with(SOUND.units().get("ap"), quiet)));
+        Radio mute = new Radio(Medium.WIFI_2G4, 2437, 14, 0, 0, -75.0, null, false, false);
+        cases.put("R2 mute", Plans.put(SOUND, "board", Plans.with(board, mute)));
         Radio loud = new Radio(Medium.WIFI_2G4, 2437, 30, 2, 0, -82.0, null, true, false);
         cases.put("R3", Plans.put(SOUND, "ap", Plans.with(SOUND.units().get("ap"), loud)));
         Radio band = new Radio(Medium.SUB_GHZ, 915, 0, 0, 0, -100.0, null, true, false);
@@ -250,6 +253,26 @@ class ReviewTest {
                 false,
                 false,
                 "t/smoke");
+    }
+
+    /** A leak sensor that sounds by itself, but on a controller of others. */
+    private static Device vitalLeak() {
+        return new Device(
+                "leak",
+                DeviceKind.LEAK,
+                new Place("east", null, 5, 1, 1),
+                Criticality.VITAL,
+                null,
+                null,
+                "board",
+                2,
+                null,
+                new TreeSet<>(Set.of(Way.ALONE)),
+                null,
+                false,
+                false,
+                false,
+                "t/leak");
     }
 
     private static Device device(

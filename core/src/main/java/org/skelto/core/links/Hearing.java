@@ -1,0 +1,59 @@
+package org.skelto.core.links;
+
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Optional;
+import org.skelto.core.plan.Link;
+import org.skelto.core.plan.Medium;
+import org.skelto.core.plan.Radio;
+import org.skelto.core.plan.Unit;
+import org.skelto.core.plan.Wording;
+import org.skelto.core.radio.Text;
+
+/** Whether two ends of a radio link understand each other, whatever the distance. */
+public final class Hearing {
+    /** A receiver without settings of its own for modulation still hears what is this near its centre, MHz. */
+    private static final double BAND_MHZ = 0.5;
+
+    /** Chirp radios lose each other when their centres differ by more, MHz. */
+    private static final double CHANNEL_MHZ = 0.05;
+
+    private Hearing() {}
+
+    /** Why nothing sent over this link is understood, or null; Wi-Fi and mesh radios find each other's channel. */
+    static String trouble(Link link, Unit from, Unit to) {
+        String band = Wording.of(link.medium());
+        Optional<Radio> sender = from.radio(link.medium());
+        Optional<Radio> receiver = to.radio(link.medium());
+        if (sender.isEmpty() || receiver.isEmpty()) {
+            return (sender.isEmpty() ? from : to).name() + " has no " + band + " radio";
+        }
+        if (!receiver.get().receives()) {
+            return to.name() + " has no " + band + " receiver";
+        }
+        List<String> differ = differences(link.medium(), sender.get(), receiver.get());
+        return differ.isEmpty() ? null : "they are set differently: " + String.join("; ", differ);
+    }
+
+    /** In which settings two radios of one medium differ so that neither understands the other. */
+    public static List<String> differences(Medium medium, Radio one, Radio other) {
+        List<String> differ = new ArrayList<>();
+        if (medium != Medium.CHIRP && medium != Medium.SUB_GHZ) {
+            return differ;
+        }
+        double apart = Math.abs(one.frequencyMHz() - other.frequencyMHz());
+        if (apart > (medium == Medium.CHIRP ? CHANNEL_MHZ : BAND_MHZ)) {
+            differ.add(Text.mhz(one.frequencyMHz()) + " against " + Text.mhz(other.frequencyMHz()));
+        }
+        if (medium == Medium.CHIRP && !one.chirp().equals(other.chirp())) {
+            differ.add(settings(one) + " against " + settings(other));
+        }
+        return differ;
+    }
+
+    private static String settings(Radio radio) {
+        return "SF" + radio.chirp().spreadingFactor() + " at "
+                + Text.number(radio.chirp().bandwidthKHz(), 1) + " kHz, 4/"
+                + radio.chirp().codingRateDenominator();
+    }
+}
