@@ -41,6 +41,7 @@ function bench(assessment: Partial<Assessment>) {
     sentence: "With everything working: 2 hold, 0 lost",
     counts: {},
     states: {},
+    troubles: {},
     stages: [],
     ...assessment,
   };
@@ -99,24 +100,31 @@ describe("the snag dock", () => {
 });
 
 describe("the Without strip", () => {
-  const item = (id: string, group: "POWER" | "NETWORK" | "OUTPOSTS", out = false) => ({
+  type Item = Assessment["strip"][number];
+  const item = (id: string, kind: Item["kind"], group: Item["group"]): Item => ({
     id,
     name: id.replace("unit:", ""),
+    kind,
     group,
     felt: 2,
-    out,
+    out: false,
   });
 
-  it("toggles what it supposes gone and folds a long group away", async () => {
-    const network = ["a", "b", "c", "d", "e"].map((n) => item(`unit:${n}`, "NETWORK"));
-    const store = bench({ strip: [item("mains", "POWER"), ...network, item("unit:x", "OUTPOSTS")] });
+  it("toggles what it supposes gone and folds several of a kind into a count", async () => {
+    const points = ["a", "b", "c"].map((n) => item(`unit:${n}`, "ACCESS_POINT", "NETWORK"));
+    const store = bench({
+      strip: [item("mains", "MAINS", "POWER"), item("unit:r", "ROUTER", "NETWORK"), ...points],
+    });
+    store.without = ["unit:b"];
     const suppose = vi.spyOn(store, "suppose").mockResolvedValue();
     const strip = mount(WithoutStrip, { global: { plugins } });
-    const names = strip.findAll("button.toggle").map((b) => b.text());
-    expect(names.slice(0, 3)).toEqual(["mains", "a", "b"]);
-    expect(names[3]).toContain("+ 3");
+    expect(strip.findAll("button.toggle").map((b) => b.text())).toEqual([
+      "mains",
+      "router",
+      "access points 1 of 3",
+    ]);
     await strip.find("button.toggle").trigger("click");
-    expect(suppose).toHaveBeenCalledWith(["mains"]);
+    expect(suppose).toHaveBeenCalledWith(["unit:b", "mains"]);
     expect(strip.text()).toContain("2 hold · 0 lost");
   });
 

@@ -89,8 +89,9 @@ const things = computed<Thing[]>(() => {
     if (unit?.kind === "SELF_CONTAINED" && devicesOf(id)) continue;
     const name = nameAt(plan.value, path);
     const state = bench.shown?.states[id];
+    const trouble = bench.shown?.troubles[id];
     const title = unit
-      ? `${name}, ${UNIT_WORDS[unit.kind]}`
+      ? `${name}, ${UNIT_WORDS[unit.kind]}${trouble ? `, ${trouble.dark ? "dark" : "cut off"}: ${trouble.why}` : ""}`
       : `${name}: ${state ? STATE_WORDS[state.state] : ""}`;
     all.push({ path, id, name, x: px(at.xM), y: py(at.yM), unit: map === "units", title });
   }
@@ -173,6 +174,7 @@ const lines = computed(() => {
         y2: py(b.yM),
         cable: link.medium === "ETHERNET",
         bad: !report?.meets,
+        dark: [link.from, link.to].some((end) => bench.shown?.troubles[end]?.dark),
         away: floor.value !== "site" && (a.floor !== floor.value || b.floor !== floor.value),
         chosen: selected.value === pointer("links", id) || selected.value === pointer("units", link.from),
       },
@@ -305,7 +307,7 @@ const handle = computed(() => {
         <path
           :d="`M${l.x1} ${l.y1}L${l.x2} ${l.y2}`"
           class="link"
-          :class="{ cable: l.cable, bad: l.bad, away: l.away, chosen: l.chosen }"
+          :class="{ cable: l.cable, bad: l.bad, dark: l.dark, away: l.away, chosen: l.chosen }"
         />
         <path :d="`M${l.x1} ${l.y1}L${l.x2} ${l.y2}`" class="grab" @pointerdown.stop="bench.select(l.path)" />
       </g>
@@ -332,7 +334,8 @@ const handle = computed(() => {
         <UnitMark
           v-if="t.unit"
           :kind="plan.units[t.id]!.kind"
-          :out="bench.without.includes(`unit:${t.id}`)"
+          :dark="bench.shown?.troubles[t.id]?.dark"
+          :cut="!!bench.shown?.troubles[t.id]"
         />
         <StateMark v-else :state="bench.shown?.states[t.id]?.state ?? 'HOLDS'" />
       </g>

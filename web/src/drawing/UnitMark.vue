@@ -1,11 +1,12 @@
 <script setup lang="ts">
 import type { Unit } from "../api/client";
 
-defineProps<{ kind: Unit["kind"]; out?: boolean }>();
+/** A unit that is dark is struck through; one that is cut off from its hub has a gap in a ring around it. */
+defineProps<{ kind: Unit["kind"]; dark?: boolean; cut?: boolean }>();
 </script>
 
 <template>
-  <g fill="var(--sheet)" stroke="var(--copper)" stroke-width="1.6">
+  <g fill="var(--sheet)" stroke="var(--copper)" stroke-width="1.6" :class="{ dark }">
     <template v-if="kind === 'ACCESS_POINT'">
       <path d="M0 -3L7 7H-7Z" fill="var(--copper)" />
       <circle cy="-6" r="2.6" />
@@ -29,6 +30,20 @@ defineProps<{ kind: Unit["kind"]; out?: boolean }>();
       <rect x="-6" y="-4.5" width="12" height="9" rx="1" />
       <path d="M-6 -1.5H-8.5M-6 1.5H-8.5M6 -1.5H8.5M6 1.5H8.5" />
     </template>
-    <path v-if="out" d="M-9 9L9 -9" stroke="var(--unsafe)" stroke-width="2.4" />
+    <path v-if="dark" d="M-10 10L10 -10" stroke="var(--ink)" stroke-width="2.6" />
+    <circle
+      v-else-if="cut"
+      r="11"
+      fill="none"
+      stroke="var(--ink)"
+      stroke-width="1.4"
+      stroke-dasharray="7 4.5"
+    />
   </g>
 </template>
+
+<style scoped>
+.dark {
+  opacity: 0.55;
+}
+</style>

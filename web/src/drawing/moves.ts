@@ -88,3 +88,19 @@ export function middleOf(plan: Plan, room: string, heightM: number, offset: numb
   const yM = cm(r.yM + Math.max(0.3, r.depthM / 2 - 0.5 * Math.floor(offset / columns)));
   return { room, spot: null, xM, yM, heightM };
 }
+
+/** Where something new goes: "room:id" or "spot:id", beside what is there already. */
+export function placeChosen(plan: Plan, choice: string, heightM: number): Place | null {
+  const [kind, id] = [choice.slice(0, 4), choice.slice(5)];
+  if (kind === "spot") return { room: null, spot: id, xM: 0, yM: 0, heightM };
+  if (kind !== "room") return null;
+  const things = [...Object.values(plan.units), ...Object.values(plan.devices)];
+  return middleOf(plan, id, heightM, things.filter((thing) => thing.place?.room === id).length);
+}
+
+/** The choice for something new that nobody has made yet: a room of the floor in view, or any. */
+export function firstChoice(plan: Plan, floor: string | null): string {
+  const rooms = Object.entries(plan.rooms);
+  const id = (rooms.find(([, room]) => room.floor === floor) ?? rooms[0])?.[0];
+  return id ? `room:${id}` : "";
+}

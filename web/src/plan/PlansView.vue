@@ -5,20 +5,12 @@ import InputText from "primevue/inputtext";
 import { onMounted, reactive, ref } from "vue";
 import { useRouter } from "vue-router";
 import { answer, api, Problem, problemOf, type Schemas } from "../api/client";
+import { REGIONS } from "./regions";
 import { applyTheme, currentTheme } from "../app/theme";
 
 type Summary = Schemas["PlanSummary"];
 
 const MOST_BYTES = 8 * 1024 * 1024;
-const REGIONS = [
-  { id: "EU", name: "European Union", volts: 230 },
-  { id: "UK", name: "United Kingdom", volts: 230 },
-  { id: "US", name: "United States", volts: 120 },
-  { id: "AU", name: "Australia, New Zealand", volts: 230 },
-  { id: "IN", name: "India", volts: 230 },
-  { id: "JP", name: "Japan", volts: 100 },
-] as const;
-
 const router = useRouter();
 const plans = ref<Summary[]>([]);
 const loaded = ref(false);
@@ -29,6 +21,9 @@ const renaming = ref<Summary | null>(null);
 const newName = ref("");
 const theme = ref(currentTheme());
 const fresh = reactive({ name: "", region: "EU", volts: "230", latitude: "", longitude: "" });
+
+const CLOCK = new Intl.DateTimeFormat("en-GB", { dateStyle: "medium", timeStyle: "short" });
+const when = (instant: string) => CLOCK.format(new Date(instant));
 
 async function guarded(work: () => Promise<void>) {
   problem.value = null;
@@ -184,9 +179,7 @@ function toggleTheme() {
       <ul v-if="plans.length">
         <li v-for="plan in plans" :key="plan.id">
           <RouterLink :to="`/plans/${plan.id}/site`" class="name">{{ plan.name }}</RouterLink>
-          <span class="quiet"
-            >edit {{ plan.revision }} · {{ new Date(plan.updatedAt).toLocaleString() }}</span
-          >
+          <span class="quiet">edit {{ plan.revision }} · {{ when(plan.updatedAt) }}</span>
           <span class="row">
             <button
               type="button"

@@ -103,6 +103,8 @@ export const useBench = defineStore("bench", {
       );
       if (assessed.revision === this.revision && asked === this.without.join(",")) {
         this.assessment = assessed.assessment;
+        // bare ids become whole ones, what the plan does not have is dropped
+        this.without = assessed.assessment.strip.filter((item) => item.out).map((item) => item.id);
       }
     },
     async suppose(without: string[]) {
@@ -114,6 +116,10 @@ export const useBench = defineStore("bench", {
       const made = queue.then(() => this.send({ ops, label }));
       queue = made;
       return made;
+    },
+    /** One value of the plan changed. */
+    put(path: string, value: unknown, label: string): Promise<boolean> {
+      return this.edit([{ op: "replace", path, value }], label);
     },
     async send(edit: Edit): Promise<boolean> {
       this.saving = "saving";

@@ -5,30 +5,40 @@ import type { Schemas } from "../api/client";
 import { useBench } from "../plan/store";
 
 type Item = Schemas["StripItem"];
+type Kind = Item["kind"];
 
-const ORDER: Item["group"][] = ["POWER", "WAY_IN", "NETWORK", "BRAINS", "OUTPOSTS"];
-const FOLDED: Record<string, string> = {
-  POWER: "circuits",
-  WAY_IN: "services",
-  NETWORK: "network boxes",
-  BRAINS: "brains",
-  OUTPOSTS: "controllers",
+const ONE: Record<Kind, string> = {
+  MAINS: "mains",
+  CIRCUIT: "circuit",
+  INTERNET: "internet",
+  SERVICE: "service",
+  ROUTER: "router",
+  SWITCH: "switch",
+  ACCESS_POINT: "access point",
+  GATEWAY: "gateway",
+  HUB: "hub",
+  RULES: "its rules",
+  BROKER: "broker",
+  CONTROLLER: "outpost",
+  OWN_RADIO: "outpost",
 };
-/** So many of a group stand on the strip; the rest fold away behind a count. */
-const STAND: Record<string, number> = { POWER: 1, WAY_IN: 1, NETWORK: 2, BRAINS: 2, OUTPOSTS: 0 };
 
 const bench = useBench();
 const popover = ref<InstanceType<typeof Popover> | null>(null);
-const open = ref<Item["group"] | null>(null);
+const open = ref<Kind | null>(null);
 
-const groups = computed(() =>
-  ORDER.map((group) => {
-    const items = (bench.shown?.strip ?? []).filter((item) => item.group === group);
-    const most = items.length - 1 <= STAND[group]! ? items.length : STAND[group]!;
-    return { group, standing: items.slice(0, most), folded: items.slice(most) };
-  }).filter((g) => g.standing.length + g.folded.length > 0),
-);
-const foldedItems = computed(() => groups.value.find((g) => g.group === open.value)?.folded ?? []);
+/** Toggles in the order of the strip: a kind with one component stands, one with several folds into a count. */
+const kinds = computed(() => {
+  const byKind = new Map<Kind, Item[]>();
+  for (const item of bench.shown?.strip ?? []) {
+    const kind = item.kind === "OWN_RADIO" ? "CONTROLLER" : item.kind;
+    byKind.set(kind, [...(byKind.get(kind) ?? []), item]);
+  }
+  return [...byKind].map(([kind, items]) => ({ kind, items, group: items[0]!.group }));
+});
+const foldedItems = computed(() => kinds.value.find((k) => k.kind === open.value)?.items ?? []);
+const outOf = (items: Item[]) => items.filter((i) => bench.without.includes(i.id)).length;
+const many = (kind: Kind) => (ONE[kind] === "switch" ? "switches" : `${ONE[kind].replace(/^its /, "")}s`);
 const words = computed(() => {
   const sentence = bench.shown?.sentence ?? "";
   const cut = sentence.indexOf(": ");
@@ -41,16 +51,13 @@ const words = computed(() => {
   };
 });
 
-const foldedName = (g: { group: Item["group"]; standing: Item[]; folded: Item[] }) =>
-  g.standing.length ? `+ ${g.folded.length}` : `${g.folded.length} ${FOLDED[g.group]}`;
-
 function toggle(id: string) {
   const now = bench.without;
   void bench.suppose(now.includes(id) ? now.filter((other) => other !== id) : [...now, id]);
 }
 
-function unfold(event: Event, group: Item["group"]) {
-  open.value = group;
+function unfold(event: Event, kind: Kind) {
+  open.value = kind;
   popover.value?.toggle(event);
 }
 </script>
@@ -58,32 +65,33 @@ function unfold(event: Event, group: Item["group"]) {
 <template>
   <section class="strip" aria-label="Without: supposes an outage, switches nothing">
     <b title="Supposes an outage; switches nothing">Without:</b>
-    <template v-for="(g, index) in groups" :key="g.group">
-      <span v-if="index" class="rule" aria-hidden="true" />
+    <template v-for="({ kind, items, group }, index) in kinds" :key="kind">
+      <span v-if="index && kinds[index - 1]!.group !== group" class="rule" aria-hidden="true" />
       <button
-        v-for="item in g.standing"
-        :key="item.id"
+        v-if="items.length === 1"
         type="button"
         class="toggle"
-        :class="{ out: bench.without.includes(item.id) }"
-        :aria-pressed="bench.without.includes(item.id)"
-        :title="`${item.felt} devices feel it`"
-        @click="toggle(item.id)"
+        :class="{ out: outOf(items) }"
+        :aria-pressed="outOf(items) > 0"
+        :title="`${items[0]!.name}: ${items[0]!.felt} devices feel it`"
+        @click="toggle(items[0]!.id)"
       >
-        {{ item.name }}
+        {{ ONE[kind] }}
       </button>
       <button
-        v-if="g.folded.length"
+        v-else
         type="button"
         class="toggle"
-        :class="{ partly: g.folded.some((i) => bench.without.includes(i.id)) }"
+        :class="{ partly: outOf(items) }"
         aria-haspopup="true"
-        @click="unfold($event, g.group)"
+        :title="items.map((i) => i.name).join(', ')"
+        @click="unfold($event, kind)"
       >
-        {{ foldedName(g) }}<span v-if="g.standing.length" class="unseen"> more {{ FOLDED[g.group] }}</span>
+        {{ many(kind) }}
+        <span class="count">{{ outOf(items) ? `${outOf(items)} of ${items.length}` : items.length }}</span>
       </button>
     </template>
-    <span v-if="groups.length === 0" class="quiet">what two or more devices depend on will stand here</span>
+    <span v-if="kinds.length === 0" class="quiet">what two or more devices depend on will stand here</span>
     <button v-if="bench.without.length" type="button" class="plain" @click="bench.suppose([])">
       Restore all
     </button>
@@ -133,6 +141,9 @@ function unfold(event: Event, group: Item["group"]) {
 .toggle.partly {
   border-color: var(--copper);
   box-shadow: inset 0 -3px 0 var(--copper);
+}
+.count {
+  color: var(--ink2);
 }
 .rule {
   width: 1px;

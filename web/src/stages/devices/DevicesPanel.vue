@@ -1,11 +1,14 @@
 <script setup lang="ts">
-import { computed, reactive } from "vue";
+import { computed, reactive, watch } from "vue";
 import type { Device, Op } from "../../api/client";
-import { middleOf } from "../../drawing/moves";
+import EditField from "../../app/EditField.vue";
+import { firstChoice, placeChosen } from "../../drawing/moves";
 import { words } from "../../drawing/marks";
+import { attached } from "../controllers/channels";
 import { freeId, pointer, thingOf } from "../../plan/pointers";
 import { useBench } from "../../plan/store";
 import PlaceFields from "../PlaceFields.vue";
+import WhereSelect from "../WhereSelect.vue";
 
 const bench = useBench();
 const plan = computed(() => bench.plan!);
@@ -23,18 +26,20 @@ const WAY_WORDS: Record<(typeof WAYS)[number], string> = {
   ALONE: "acts alone",
 };
 
-const fresh = reactive({ kind: "LAMP", name: "", room: "", own: false });
-const roomsHere = computed(() =>
-  Object.entries(plan.value.rooms).sort(
-    (a, b) => Number(b[1].floor === bench.floor) - Number(a[1].floor === bench.floor),
-  ),
+const fresh = reactive({
+  kind: "LAMP",
+  name: "",
+  where: firstChoice(plan.value, bench.floor),
+  own: false,
+});
+watch(
+  () => bench.floor,
+  () => (fresh.where = firstChoice(plan.value, bench.floor)),
 );
 
 async function add() {
   const kind = kinds.value.find((k) => k.kind === fresh.kind)!;
-  const room = fresh.room || roomsHere.value[0]?.[0] || "";
-  const inRoom = Object.values(plan.value.devices).filter((d) => d.place?.room === room).length;
-  const place = room ? middleOf(plan.value, room, 1.2, inRoom) : null;
+  const place = placeChosen(plan.value, fresh.where, 1.2);
   const id = freeId(fresh.name, { ...plan.value.devices, ...plan.value.units });
   const circuit = kind.mains && !fresh.own ? (Object.keys(plan.value.circuits)[0] ?? null) : null;
   const hub = Object.entries(plan.value.units).find(([, u]) => u.kind === "HUB")?.[0] ?? null;
@@ -92,6 +97,12 @@ const set = (field: string, value: unknown) =>
     [{ op: "replace", path: pointer("devices", device.value![0], field), value }],
     `${field.replace(/([A-Z])/g, " $1").toLowerCase()} of ${device.value![1].name}`,
   );
+const controllers = computed(() =>
+  Object.entries(plan.value.units).filter(([, u]) => u.kind === "CONTROLLER"),
+);
+const ownRadio = (d: Device) => !!d.unit && plan.value.units[d.unit]?.kind === "SELF_CONTAINED";
+const attach = (unit: string) =>
+  bench.edit(attached(plan.value, device.value![0], unit || null), `what ${device.value![1].name} sits on`);
 const setWay = (way: (typeof WAYS)[number], on: boolean) =>
   set("ways", on ? [...device.value![1].ways, way] : device.value![1].ways.filter((w) => w !== way));
 const setControl = (id: string, on: boolean) =>
@@ -148,25 +159,40 @@ const roomOf = (d: Device) => {
       <label class="field grow"
         >Name<input v-model="fresh.name" required maxlength="120" placeholder="scullery lamp"
       /></label>
-      <label class="field">
-        Room
-        <select v-model="fresh.room">
-          <option value="">{{ roomsHere[0]?.[1].name ?? "no room yet" }}</option>
-          <option v-for="[id, r] in roomsHere" :key="id" :value="id">{{ r.name }}</option>
-        </select>
-      </label>
+      <WhereSelect v-model="fresh.where" label="Where" none="nowhere yet" />
       <label class="tick"><input v-model="fresh.own" type="checkbox" /> has its own radio and battery</label>
       <button type="submit" class="act">Add device</button>
     </form>
-    <section v-if="device" class="inspect" aria-label="Selected device">
+    <section v-if="device" :key="device[0]" class="inspect" aria-label="Selected device">
       <h3>
         {{ device[1].name }} <span class="quiet">{{ words(device[1].kind) }}</span>
       </h3>
       <div class="row">
-        <label class="field">Name<input :value="device[1].name" @change="set('name', text($event))" /></label>
+        <EditField label="Name" :value="device[1].name" :save="(v: string) => set('name', v)" />
+        <label class="field">
+          Kind
+          <select :value="device[1].kind" @change="set('kind', text($event))">
+            <option v-for="k in kinds" :key="k.kind" :value="k.kind">{{ k.name }}</option>
+          </select>
+        </label>
         <PlaceFields :path="pointer('devices', device[0])" :holder="pointer('devices', device[0], 'place')" />
       </div>
       <div class="row">
+        <label v-if="!ownRadio(device[1])" class="field">
+          Sits on
+          <select :value="device[1].unit ?? ''" @change="attach(text($event))">
+            <option value="">nothing yet</option>
+            <option v-for="[id, u] in controllers" :key="id" :value="id">{{ u.name }}</option>
+          </select>
+        </label>
+        <EditField
+          v-if="device[1].unit && !ownRadio(device[1])"
+          label="Channel"
+          numeric
+          optional
+          :value="device[1].channel"
+          :save="(v: number | null) => set('channel', v)"
+        />
         <label class="field">
           How critical
           <select :value="device[1].criticality" @change="set('criticality', text($event))">

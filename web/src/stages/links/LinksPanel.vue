@@ -1,6 +1,7 @@
 <script setup lang="ts">
 import { computed, ref, watch } from "vue";
 import { answer, api, type LinkOption, type LinkReport, type Op } from "../../api/client";
+import EditField from "../../app/EditField.vue";
 import FigureButton from "../../app/FigureButton.vue";
 import { percent, shown } from "../../drawing/marks";
 import { pointer, thingOf } from "../../plan/pointers";
@@ -86,6 +87,31 @@ async function chooseMedium(event: Event) {
   );
   await bench.edit(edits, `link of ${unitName(unit.value!)} by ${mediumName(medium)}`);
 }
+/** Every unit that the other end of a link could be. */
+function ears(id: string): [string, string][] {
+  const link = plan.value.links[id]!;
+  return Object.entries(plan.value.units)
+    .filter(([other, u]) =>
+      link.medium === "ETHERNET"
+        ? other !== link.from && (u.kind === "SWITCH" || u.kind === "ROUTER")
+        : other !== link.from && Object.values(u.radios).some((r) => r.medium === link.medium && r.receives),
+    )
+    .map(([other, u]) => [other, u.name]);
+}
+function setEar(id: string, event: Event) {
+  const to = (event.target as HTMLSelectElement).value;
+  const at = pointer("links", id);
+  void bench.edit(
+    [
+      { op: "replace", path: `${at}/to`, value: to },
+      { op: "replace", path: `${at}/why`, value: "chosen by hand" },
+    ],
+    `link of ${unitName(plan.value.links[id]!.from)} to ${unitName(to)}`,
+  );
+}
+const darkEnd = (r: LinkReport) =>
+  [r.from, r.to].map((id) => bench.shown?.troubles[id]).find((t) => t?.dark)?.why;
+const anyDark = computed(() => Object.values(bench.shown?.troubles ?? {}).some((t) => t.dark));
 const remove = (id: string) =>
   bench.edit(
     [{ op: "remove", path: pointer("links", id) }],
@@ -129,7 +155,16 @@ const CHOICES = [
       <template v-for="r in own" :key="r.link">
         <div class="row head">
           <b class="grow">
-            → {{ unitName(r.to) }}
+            →
+            <select
+              v-if="ears(r.link).some(([id]) => id === r.to)"
+              :aria-label="`Other end of the link of ${unitName(r.from)}`"
+              :value="r.to"
+              @change="setEar(r.link, $event)"
+            >
+              <option v-for="[id, name] in ears(r.link)" :key="id" :value="id">{{ name }}</option>
+            </select>
+            <template v-else>{{ unitName(r.to) }}</template>
             <span class="quiet">
               {{ mediumName(r.medium)
               }}<template v-if="r.distanceM !== null"> · {{ shown(r.distanceM, 2) }} m</template> ·
@@ -153,8 +188,21 @@ const CHOICES = [
           <FigureButton v-else :figure="r.chanceFigure" name="cable length"
             >cable {{ shown(r.distanceM ?? 0, 1) }} m</FigureButton
           >
+          <EditField
+            v-if="r.medium === 'ETHERNET'"
+            label="Length by hand, m"
+            numeric
+            optional
+            placeholder="estimate"
+            :value="plan.links[r.link]?.lengthM"
+            :save="
+              (v: number | null) =>
+                bench.put(pointer('links', r.link, 'lengthM'), v, `cable of ${unitName(r.from)}`)
+            "
+          />
           <button type="button" class="plain" @click="remove(r.link)">Remove</button>
         </div>
+        <p v-if="darkEnd(r)" class="bad">Without what is out, it carries nothing: {{ darkEnd(r) }}.</p>
         <p v-if="plan.links[r.link]?.why" class="quiet">{{ plan.links[r.link]?.why }}</p>
         <template v-for="run in shownRuns(r)" :key="run.from">
           <p v-if="r.runs.length > 1" class="way">
@@ -228,6 +276,7 @@ const CHOICES = [
             <th class="number">Margin, dB</th>
             <th class="number">Chance</th>
             <th class="number">Target</th>
+            <th v-if="anyDark">Now</th>
           </tr>
         </thead>
         <tbody>
@@ -240,13 +289,17 @@ const CHOICES = [
             <td>{{ unitName(r.to) }}</td>
             <td>{{ mediumName(r.medium) }}{{ r.direction === "ONE_WAY" ? ", one way" : "" }}</td>
             <td class="number">{{ r.distanceM === null ? "" : shown(r.distanceM, 2) }}</td>
-            <td class="number" :class="{ bad: !r.meets }">
-              {{ r.trouble ?? (r.marginDb === null ? "cable" : shown(r.marginDb, 1)) }}
-            </td>
-            <td class="number" :class="{ bad: !r.meets }">
-              {{ r.chance === null ? "" : percent(r.chance) }}
-            </td>
+            <td v-if="r.trouble" colspan="2" class="bad">{{ r.trouble }}</td>
+            <template v-else>
+              <td class="number" :class="{ bad: !r.meets }">
+                {{ r.marginDb === null ? "cable" : shown(r.marginDb, 1) }}
+              </td>
+              <td class="number" :class="{ bad: !r.meets }">
+                {{ r.chance === null ? "" : percent(r.chance) }}
+              </td>
+            </template>
             <td class="number">{{ r.chance === null ? "" : percent(r.target) }}</td>
+            <td v-if="anyDark" class="bad">{{ darkEnd(r) }}</td>
           </tr>
         </tbody>
       </table>
@@ -266,7 +319,10 @@ const CHOICES = [
   font-weight: 500;
 }
 .head {
-  align-items: baseline;
+  align-items: center;
+}
+.head select {
+  margin: 0 6px;
 }
 .way {
   font-weight: 500;

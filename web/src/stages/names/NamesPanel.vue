@@ -1,5 +1,6 @@
 <script setup lang="ts">
 import { computed, ref } from "vue";
+import EditField from "../../app/EditField.vue";
 import { UNIT_WORDS, words } from "../../drawing/marks";
 import { pointer } from "../../plan/pointers";
 import { useBench } from "../../plan/store";
@@ -7,7 +8,6 @@ import { useBench } from "../../plan/store";
 const bench = useBench();
 const plan = computed(() => bench.plan!);
 const which = ref<"addresses" | "topics">("addresses");
-const text = (event: Event) => (event.target as HTMLInputElement).value.trim();
 const rows = computed(() =>
   Object.entries(plan.value.units)
     .map(([id, u]) => ({ id, u, row: bench.assessment?.names[pointer("units", id)] }))
@@ -19,6 +19,7 @@ function number(address: string | null): number {
     ? address.split(".").reduce((sum, part) => sum * 256 + Number(part), 0)
     : Number.MAX_SAFE_INTEGER;
 }
+const dark = computed(() => Object.keys(bench.shown?.troubles ?? {}).length > 0);
 const snagged = computed(
   () =>
     new Set(
@@ -28,25 +29,14 @@ const snagged = computed(
     ),
 );
 
-async function set(map: "units" | "devices", id: string, field: string, event: Event) {
-  const raw = text(event);
-  const value = raw === "" ? null : field === "nodeId" ? Number(raw) : raw;
-  const input = event.target as HTMLInputElement;
-  const name = plan.value[map][id]!.name;
-  const done = await bench.edit(
-    [{ op: "replace", path: pointer(map, id, field), value }],
-    `${words(field)} of ${name}`,
-  );
-  const kept = plan.value[map][id] as unknown as Record<string, unknown>;
-  if (!done) input.value = String(kept[field] ?? "");
-}
-const setNetwork = async (field: "subnet" | "poolFrom" | "poolTo" | "topicRoot", event: Event) => {
-  const done = await bench.edit(
-    [{ op: "replace", path: pointer("network", field), value: text(event) }],
-    words(field),
-  );
-  if (!done) (event.target as HTMLInputElement).value = plan.value.network[field];
-};
+const set = (map: "units" | "devices", id: string, field: string, value: unknown) =>
+  bench.put(pointer(map, id, field), value, `${words(field)} of ${plan.value[map][id]!.name}`);
+const NETWORK = {
+  subnet: "Subnet",
+  poolFrom: "Dynamic pool from",
+  poolTo: "to",
+  topicRoot: "Topic root",
+} as const;
 const byRule = (id: string) =>
   bench.edit(
     [{ op: "replace", path: pointer("devices", id, "topic"), value: null }],
@@ -61,18 +51,13 @@ const differs = (id: string, topic: string | null) => {
 <template>
   <div class="panel-body">
     <div class="row">
-      <label class="field"
-        >Subnet<input :value="plan.network.subnet" @change="setNetwork('subnet', $event)"
-      /></label>
-      <label class="field"
-        >Dynamic pool from<input :value="plan.network.poolFrom" @change="setNetwork('poolFrom', $event)"
-      /></label>
-      <label class="field"
-        >to<input :value="plan.network.poolTo" @change="setNetwork('poolTo', $event)"
-      /></label>
-      <label class="field"
-        >Topic root<input :value="plan.network.topicRoot" @change="setNetwork('topicRoot', $event)"
-      /></label>
+      <EditField
+        v-for="(head, field) in NETWORK"
+        :key="field"
+        :label="head"
+        :value="plan.network[field]"
+        :save="(v: string) => bench.put(pointer('network', field), v, words(field))"
+      />
       <span class="grow" />
       <button
         type="button"
@@ -106,6 +91,7 @@ const differs = (id: string, topic: string | null) => {
           <th>Reserved address</th>
           <th>Hardware address</th>
           <th>Long-range node id</th>
+          <th v-if="dark">Now</th>
         </tr>
       </thead>
       <tbody>
@@ -121,35 +107,37 @@ const differs = (id: string, topic: string | null) => {
           </td>
           <td>{{ UNIT_WORDS[u.kind] }}</td>
           <td>
-            <input
-              :key="String(u.ipv4)"
+            <EditField
+              bare
+              optional
               :class="{ snagged: snagged.has(pointer('units', id)) }"
-              :aria-label="`Address of ${u.name}`"
+              :label="`Address of ${u.name}`"
               :value="u.ipv4"
-              @change="set('units', id, 'ipv4', $event)"
+              :save="(v: string | null) => set('units', id, 'ipv4', v)"
             />
             <span v-if="u.ipv4 && !row?.needsAddress" class="quiet"> not needed on its link</span>
           </td>
           <td>
-            <input
-              :key="String(u.mac)"
-              :aria-label="`Hardware address of ${u.name}`"
+            <EditField
+              bare
+              optional
+              :label="`Hardware address of ${u.name}`"
               :value="u.mac"
-              class="mac"
-              @change="set('units', id, 'mac', $event)"
+              :save="(v: string | null) => set('units', id, 'mac', v)"
             />
           </td>
           <td>
-            <input
+            <EditField
               v-if="row?.needsNodeId || u.nodeId"
-              :key="String(u.nodeId)"
-              :aria-label="`Node id of ${u.name}`"
+              bare
+              numeric
+              optional
+              :label="`Node id of ${u.name}`"
               :value="u.nodeId"
-              class="short"
-              inputmode="numeric"
-              @change="set('units', id, 'nodeId', $event)"
+              :save="(v: number | null) => set('units', id, 'nodeId', v)"
             />
           </td>
+          <td v-if="dark" class="bad">{{ bench.shown?.troubles[id]?.why }}</td>
         </tr>
       </tbody>
     </table>
@@ -178,12 +166,14 @@ const differs = (id: string, topic: string | null) => {
           </td>
           <td>{{ words(d.kind) }}</td>
           <td class="wide">
-            <input
-              :key="String(d.topic)"
+            <EditField
+              bare
+              wide
+              optional
               :class="{ snagged: snagged.has(pointer('devices', String(id))) }"
-              :aria-label="`Topic of ${d.name}`"
+              :label="`Topic of ${d.name}`"
               :value="d.topic"
-              @change="set('devices', String(id), 'topic', $event)"
+              :save="(v: string | null) => set('devices', String(id), 'topic', v)"
             />
           </td>
           <td>
@@ -208,14 +198,13 @@ const differs = (id: string, topic: string | null) => {
 
 <style scoped src="../panel.css"></style>
 <style scoped>
-.wide input {
+.wide {
+  min-width: 320px;
+}
+.wide label {
   width: 100%;
-  min-width: 300px;
 }
-.mac {
-  width: 150px;
-}
-.snagged {
+.snagged :deep(input) {
   border: 2px solid var(--unsafe);
 }
 </style>

@@ -28,19 +28,19 @@ const chosen = computed(() => {
 const hubs = computed(() =>
   Object.entries(plan.value.units)
     .filter(([, u]) => u.kind === "HUB")
-    .map(([id, u]) => ({
-      id,
-      name: u.name,
-      units: Object.values(plan.value.units).filter((o) => o.hub === id).length,
-      devices: Object.values(plan.value.devices).filter((d) => d.unit && plan.value.units[d.unit]?.hub === id)
-        .length,
-    })),
+    .map(([id, u]) => {
+      const units = Object.entries(plan.value.units).filter(([, o]) => o.hub === id);
+      const served = new Set(units.map(([unit]) => unit));
+      const devices = Object.values(plan.value.devices).filter((d) => d.unit && served.has(d.unit));
+      return { id, name: u.name, units, devices: devices.length };
+    }),
 );
-const unserved = computed(
-  () =>
-    Object.values(plan.value.units).filter(
-      (u) => (u.kind === "CONTROLLER" || u.kind === "SELF_CONTAINED") && !u.hub,
-    ).length,
+const setHub = (unit: string, event: Event) =>
+  bench.put(pointer("units", unit, "hub"), text(event) || null, `hub of ${plan.value.units[unit]!.name}`);
+const unserved = computed(() =>
+  Object.entries(plan.value.units).filter(
+    ([, u]) => (u.kind === "CONTROLLER" || u.kind === "SELF_CONTAINED") && !u.hub,
+  ),
 );
 const service = reactive({ name: "", kind: "PUSH" });
 const SERVICE_WORDS = {
@@ -130,13 +130,31 @@ const jobWords = (job: string | null) => (job ? words(job) : "");
       </tbody>
     </table>
     <h3>Who serves whom</h3>
-    <p v-for="h in hubs" :key="h.id">
-      <button type="button" class="plain" @click="bench.select(pointer('units', h.id))">{{ h.name }}</button>
-      serves {{ h.units }} units with {{ h.devices }} devices
-    </p>
-    <p v-if="unserved" class="bad">
-      {{ unserved }} units are served by no hub; choose one for each at Controllers.
-    </p>
+    <details v-for="h in hubs" :key="h.id">
+      <summary>{{ h.name }} serves {{ h.units.length }} units with {{ h.devices }} devices</summary>
+      <p class="names">
+        <button
+          v-for="[id, u] in h.units"
+          :key="id"
+          type="button"
+          class="plain"
+          @click="bench.select(pointer('units', id))"
+        >
+          {{ u.name }}
+        </button>
+      </p>
+    </details>
+    <p v-if="hubs.length === 0" class="quiet">No hub is in the plan; put one in at Controllers.</p>
+    <div v-if="unserved.length && hubs.length" class="row">
+      <span class="bad">Served by no hub:</span>
+      <label v-for="[id, u] in unserved" :key="id" class="field">
+        {{ u.name }}
+        <select value="" @change="setHub(id, $event)">
+          <option value="">no hub</option>
+          <option v-for="h in hubs" :key="h.id" :value="h.id">{{ h.name }}</option>
+        </select>
+      </label>
+    </div>
     <h3>Services outside the house</h3>
     <p v-for="(s, id) in plan.services" :key="id">
       {{ s.name }} <span class="quiet">{{ SERVICE_WORDS[s.kind] }}</span>
@@ -175,6 +193,12 @@ const jobWords = (job: string | null) => (job ? words(job) : "");
 .legend svg,
 .state svg {
   vertical-align: -3px;
+}
+.names {
+  display: flex;
+  flex-wrap: wrap;
+  gap: 2px 12px;
+  padding: 2px 0 2px 16px;
 }
 .row-field {
   flex-direction: row;

@@ -185,17 +185,17 @@ class JourneysTest {
         String id = new Http(skelto).get("/api/plans").json().get(0).get("id").asString();
         openPlan(id, "outages");
         page.locator(".strip")
-                .getByText("house hub", new Locator.GetByTextOptions().setExact(true))
+                .getByText("hub", new Locator.GetByTextOptions().setExact(true))
                 .click();
         assertThat(page.getByRole(AriaRole.STATUS).filter(new Locator.FilterOptions().setHasText("Without house hub")))
                 .isVisible();
         assertThat(page.locator("table").first()).containsText("house hub is out");
-        assertTrue(page.url().contains("without=hub"), page.url());
+        assertTrue(page.url().contains("without=unit:hub"), page.url());
         int lost = page.getByRole(AriaRole.BUTTON, new Page.GetByRoleOptions().setName(Pattern.compile(": lost$")))
                 .count();
         assertTrue(lost >= 2, lost + " lost on the drawing");
         page.reload();
-        assertThat(page.locator(".strip .out")).hasText("house hub");
+        assertThat(page.locator(".strip .out")).hasText("hub");
         page.getByText("Restore all").click();
         assertThat(status("With everything working")).isVisible();
     }

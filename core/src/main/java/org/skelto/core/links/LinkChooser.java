@@ -67,51 +67,67 @@ public final class LinkChooser {
             boolean best,
             List<Edit> edits) {}
 
+    /** A link looked at, before it is written out as an option. */
+    private record Trial(
+            String to,
+            Medium medium,
+            Direction direction,
+            LinkReport report,
+            String ruledOut,
+            boolean collects,
+            int rank) {}
+
+    private static final Comparator<Trial> BEST_EAR = Comparator.comparing((Trial t) -> t.ruledOut != null)
+            .thenComparing(t -> !t.collects)
+            .thenComparing(t -> t.report.marginDb() == null ? 0 : -t.report.marginDb())
+            .thenComparing(t -> t.report.distanceM() == null ? 0 : t.report.distanceM());
+
+    private static final Comparator<Trial> BEST_LINK = Comparator.comparing((Trial t) -> t.ruledOut != null)
+            .thenComparing(t -> t.rank)
+            .thenComparing(t -> t.medium);
+
     /** The options of a unit, best first; at most one is marked best. Empty when nothing in the plan can be reached. */
     public List<Option> options(String unitId) {
-        List<Scored> scored = new ArrayList<>();
+        List<Trial> trials = new ArrayList<>();
         for (Medium medium : Medium.values()) {
             targets(unitId, medium)
-                    .map(to -> option(unitId, to, medium, Direction.TWO_WAY))
-                    .min(Comparator.comparing((Scored s) -> s.option.ruledOut() != null)
-                            .thenComparing(
-                                    s -> !plan.units().get(s.option.to()).kind().collects())
-                            .thenComparing(s -> s.option.marginDb() == null ? 0 : -s.option.marginDb())
-                            .thenComparing(s -> s.option.distanceM() == null ? 0 : s.option.distanceM()))
+                    .map(to -> trial(unitId, to, medium, Direction.TWO_WAY))
+                    .min(BEST_EAR)
                     .ifPresent(best -> {
-                        scored.add(best);
+                        trials.add(best);
                         if (medium == Medium.SUB_GHZ) {
-                            scored.add(option(unitId, best.option.to(), medium, Direction.ONE_WAY));
+                            trials.add(trial(unitId, best.to, medium, Direction.ONE_WAY));
                         }
                     });
         }
-        scored.sort(Comparator.comparing((Scored s) -> s.option.ruledOut() != null)
-                .thenComparing(s -> s.rank)
-                .thenComparing(s -> s.option.medium()));
+        trials.sort(BEST_LINK);
         List<Option> options = new ArrayList<>();
-        for (int i = 0; i < scored.size(); i++) {
-            options.add(
-                    marked(scored.get(i).option, i == 0 && scored.get(i).option.ruledOut() == null));
+        for (Trial trial : trials) {
+            options.add(option(unitId, trial, options.isEmpty() && trial.ruledOut == null));
         }
         return options;
     }
 
-    private record Scored(Option option, int rank) {}
-
-    private static Option marked(Option o, boolean best) {
+    private Option option(String unitId, Trial trial, boolean best) {
+        LinkReport report = trial.report;
+        String why = why(trial.medium, battery(unitId), assessor.criticality(unitId), report);
         return new Option(
-                o.medium(),
-                o.direction(),
-                o.to(),
-                o.toName(),
-                o.distanceM(),
-                o.marginDb(),
-                o.chance(),
-                o.target(),
-                o.ruledOut(),
-                o.why(),
+                trial.medium,
+                trial.direction,
+                trial.to,
+                plan.units().get(trial.to).name(),
+                report.distanceM(),
+                report.marginDb(),
+                report.chance(),
+                report.target(),
+                trial.ruledOut,
+                why,
                 best,
-                o.edits());
+                edits(unitId, trial, why));
+    }
+
+    private boolean battery(String unitId) {
+        return plan.units().get(unitId).power().source() == PowerSource.BATTERY;
     }
 
     private java.util.stream.Stream<String> targets(String unitId, Medium medium) {
@@ -157,39 +173,24 @@ public final class LinkChooser {
         return false;
     }
 
-    private Scored option(String unitId, String to, Medium medium, Direction direction) {
+    private Trial trial(String unitId, String to, Medium medium, Direction direction) {
         Unit unit = plan.units().get(unitId);
-        Criticality criticality = assessor.criticality(unitId);
-        boolean battery = unit.power().source() == PowerSource.BATTERY;
-        List<Edit> edits = edits(unitId, unit, to, medium, direction);
-        LinkReport report = trial(unitId, unit, to, medium, direction);
-        String ruledOut = ruledOut(unitId, unit, to, medium, direction, report);
-        return new Scored(
-                new Option(
-                        medium,
-                        direction,
-                        to,
-                        plan.units().get(to).name(),
-                        report.distanceM(),
-                        report.marginDb(),
-                        report.chance(),
-                        report.target(),
-                        ruledOut,
-                        why(medium, battery, criticality, report),
-                        false,
-                        edits),
-                rank(medium, direction, battery, criticality, report));
-    }
-
-    private LinkReport trial(String unitId, Unit unit, String to, Medium medium, Direction direction) {
         Plan with = plan;
         if (medium != Medium.ETHERNET) {
             Map<String, Unit> units = new java.util.TreeMap<>(plan.units());
             units.put(unitId, withRadio(unit, radioFor(unit, to, medium)));
             with = plan.withNamed(units, plan.devices());
         }
-        Link link = new Link(unitId, to, medium, direction, null, null);
-        return new LinkAssessor(with, site).report("trial", link);
+        LinkReport report =
+                new LinkAssessor(with, site).report("trial", new Link(unitId, to, medium, direction, null, null));
+        return new Trial(
+                to,
+                medium,
+                direction,
+                report,
+                ruledOut(unitId, unit, to, medium, direction, report),
+                plan.units().get(to).kind().collects(),
+                rank(medium, direction, battery(unitId), assessor.criticality(unitId), report));
     }
 
     /** The unit's own radio of that medium or a generic one, set so that the receiver understands it. */
@@ -215,7 +216,7 @@ public final class LinkChooser {
 
     private String ruledOut(
             String unitId, Unit unit, String to, Medium medium, Direction direction, LinkReport report) {
-        boolean battery = unit.power().source() == PowerSource.BATTERY;
+        boolean battery = battery(unitId);
         if (report.trouble() != null) {
             return report.trouble();
         }
@@ -294,7 +295,10 @@ public final class LinkChooser {
         return String.join("; ", reasons);
     }
 
-    private List<Edit> edits(String unitId, Unit unit, String to, Medium medium, Direction direction) {
+    private List<Edit> edits(String unitId, Trial trial, String why) {
+        Unit unit = plan.units().get(unitId);
+        String to = trial.to;
+        Medium medium = trial.medium;
         List<Edit> edits = new ArrayList<>();
         plan.links().forEach((id, link) -> {
             if (link.from().equals(unitId)) {
@@ -309,10 +313,8 @@ public final class LinkChooser {
             }
         }
         String id = Slugs.free(Slugs.slug(unitId + "-" + to, "link"), otherLinks(unitId));
-        LinkReport report = trial(unitId, unit, to, medium, direction);
-        String why = "chosen by Skelto: "
-                + why(medium, unit.power().source() == PowerSource.BATTERY, assessor.criticality(unitId), report);
-        edits.add(Edit.add(Pointers.of("links", id), new Link(unitId, to, medium, direction, null, why)));
+        String chosen = "chosen by Skelto: " + why;
+        edits.add(Edit.add(Pointers.of("links", id), new Link(unitId, to, medium, trial.direction, null, chosen)));
         return edits;
     }
 

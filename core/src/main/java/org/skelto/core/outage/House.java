@@ -16,32 +16,26 @@ import org.skelto.core.plan.Unit;
 import org.skelto.core.plan.UnitKind;
 
 /**
- * The house with a set of components gone: which units live and what reaches what. Reach is searched once for each
- * destination and kept, so that judging all devices costs one breadth-first search for each hub.
+ * The house with a set of components gone: which units live and what reaches what. What is found is kept, so that
+ * judging all devices costs two breadth-first searches for each hub: one outward, one towards it.
  */
 final class House {
     private final Plan plan;
     private final Set<String> failed;
+    private final Hops hops;
     private final Map<String, Boolean> up = new HashMap<>();
-    private final Map<String, Map<String, String>> reached = new HashMap<>();
-    private final Map<String, List<String>> speaksTo = new HashMap<>();
+    private final Map<String, Map<String, String>> heardFrom = new HashMap<>();
+    private final Map<String, Set<String>> reporting = new HashMap<>();
 
-    House(Plan plan, Set<String> failed, Carrying carrying) {
+    House(Plan plan, Set<String> failed, Hops hops) {
         this.plan = plan;
         this.failed = failed;
-        plan.links().forEach((id, link) -> {
-            if (carrying.carries(id, link.from())) {
-                speaksTo.computeIfAbsent(link.from(), k -> new ArrayList<>()).add(link.to());
-            }
-            if (link.twoWay() && carrying.carries(id, link.to())) {
-                speaksTo.computeIfAbsent(link.to(), k -> new ArrayList<>()).add(link.from());
-            }
-        });
+        this.hops = hops;
     }
 
     /** Whether one unit speaks to the other directly, alive or not. */
     boolean speaks(String from, String to) {
-        return speaksTo.getOrDefault(from, List.of()).contains(to);
+        return hops.hearing(from).contains(to);
     }
 
     boolean works(String component) {
@@ -76,13 +70,18 @@ final class House {
                 || (power.source() == PowerSource.ETHERNET && power.from() != null && up(power.from()));
     }
 
+    /** Whether messages get from one unit to another; commands are sought from the hub, reports towards it. */
     boolean reaches(String from, String to) {
-        return up(from) && up(to) && nextHops(from).containsKey(to);
+        return up(from)
+                && up(to)
+                && (isHub(from)
+                        ? heardFrom.computeIfAbsent(from, this::hearers).containsKey(to)
+                        : reporting.computeIfAbsent(to, this::reporters).contains(from));
     }
 
     /** The units on a shortest way, both ends included, or an empty list. */
     List<String> way(String from, String to) {
-        Map<String, String> before = nextHops(from);
+        Map<String, String> before = heardFrom.computeIfAbsent(from, this::hearers);
         if (!before.containsKey(to)) {
             return List.of();
         }
@@ -96,33 +95,39 @@ final class House {
     }
 
     /** Every unit that hears from one unit, with the unit before it on the way. */
-    private Map<String, String> nextHops(String from) {
-        Map<String, String> known = reached.get(from);
-        if (known == null) {
-            known = search(from);
-            reached.put(from, known);
-        }
-        return known;
-    }
-
-    private Map<String, String> search(String from) {
-        Map<String, String> before = new HashMap<>();
-        Set<String> seen = new HashSet<>(Set.of(from));
+    private Map<String, String> hearers(String from) {
+        Map<String, String> before = new HashMap<>(Map.of(from, from));
         Deque<String> open = new ArrayDeque<>(List.of(from));
-        before.put(from, from);
         while (!open.isEmpty()) {
             String at = open.remove();
             if (!at.equals(from) && !relays(plan.units().get(at))) {
                 continue;
             }
-            for (String next : speaksTo.getOrDefault(at, List.of())) {
-                if (up(next) && seen.add(next)) {
-                    before.put(next, at);
+            for (String next : hops.hearing(at)) {
+                if (up(next) && before.putIfAbsent(next, at) == null) {
                     open.add(next);
                 }
             }
         }
         return before;
+    }
+
+    /** Every unit that one unit hears from. */
+    private Set<String> reporters(String to) {
+        Set<String> seen = new HashSet<>(Set.of(to));
+        Deque<String> open = new ArrayDeque<>(List.of(to));
+        while (!open.isEmpty()) {
+            String at = open.remove();
+            if (!at.equals(to) && !relays(plan.units().get(at))) {
+                continue;
+            }
+            for (String next : hops.heardBy(at)) {
+                if (up(next) && seen.add(next)) {
+                    open.add(next);
+                }
+            }
+        }
+        return seen;
     }
 
     /** Only what always listens passes messages on: the network's own units and mains-powered controllers. */

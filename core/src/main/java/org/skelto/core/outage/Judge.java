@@ -1,6 +1,7 @@
 package org.skelto.core.outage;
 
 import java.util.ArrayList;
+import java.util.IdentityHashMap;
 import java.util.List;
 import java.util.Map;
 import org.skelto.core.outage.Formula.All;
@@ -22,6 +23,7 @@ final class Judge {
     private final House house;
     private final House whole;
     private final House drawn;
+    private final Map<Formula, Boolean> judged = new IdentityHashMap<>();
 
     /**
      * A judge of one outage.
@@ -39,11 +41,13 @@ final class Judge {
     }
 
     boolean holds(Formula formula) {
-        if (formula instanceof All all) {
-            return all.parts().stream().allMatch(this::holds);
-        }
-        if (formula instanceof Any any) {
-            return any.parts().stream().anyMatch(this::holds);
+        if (formula instanceof All || formula instanceof Any) {
+            Boolean known = judged.get(formula);
+            if (known == null) {
+                known = together(formula);
+                judged.put(formula, known);
+            }
+            return known;
         }
         if (formula instanceof Needs needs) {
             return house.works(needs.component());
@@ -58,6 +62,12 @@ final class Judge {
             return house.live(live.circuit());
         }
         return formula instanceof NotPowered not && !holds(not.power());
+    }
+
+    private boolean together(Formula formula) {
+        return formula instanceof All all
+                ? all.parts().stream().allMatch(this::holds)
+                : ((Any) formula).parts().stream().anyMatch(this::holds);
     }
 
     boolean up(String unitId) {

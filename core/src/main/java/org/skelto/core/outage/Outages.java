@@ -27,7 +27,7 @@ import org.skelto.core.plan.Way;
 public final class Outages {
     private final Plan plan;
     private final Map<String, List<JobWays>> jobs = new LinkedHashMap<>();
-    private final Carrying carrying;
+    private final Hops hops;
     private final Map<String, Component> components;
     private final House whole;
     private final House drawn;
@@ -35,10 +35,10 @@ public final class Outages {
     /** The outages of a plan whose links carry as they are said to. */
     public Outages(Plan plan, Carrying carrying) {
         this.plan = plan;
-        this.carrying = carrying;
+        this.hops = new Hops(plan, carrying);
         this.components = Components.of(plan);
-        this.whole = new House(plan, Set.of(), carrying);
-        this.drawn = new House(plan, Set.of(), Carrying.EVERYTHING);
+        this.whole = new House(plan, Set.of(), hops);
+        this.drawn = new House(plan, Set.of(), new Hops(plan, Carrying.EVERYTHING));
         WayBuilder builder = new WayBuilder(plan);
         plan.devices().forEach((id, device) -> jobs.put(id, builder.jobs(device)));
     }
@@ -83,7 +83,7 @@ public final class Outages {
     public record UnitTrouble(boolean dark, String why) {}
 
     private Judge judge(Set<String> failed) {
-        return new Judge(plan, components, new House(plan, failed, carrying), whole, drawn);
+        return new Judge(plan, components, new House(plan, failed, hops), whole, drawn);
     }
 
     /**

@@ -3,6 +3,7 @@ package org.skelto.core.outage;
 import static org.skelto.core.outage.Formula.all;
 
 import java.util.ArrayList;
+import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.function.Supplier;
@@ -28,6 +29,11 @@ import org.skelto.core.plan.Way;
 final class WayBuilder {
     private final Plan plan;
     private final Formula network;
+
+    // what many devices need is built once and judged once under each outage
+    private final Map<String, Formula> brains = new HashMap<>();
+    private final Map<String, Formula> nearby = new HashMap<>();
+    private final Map<String, Formula> away = new HashMap<>();
 
     WayBuilder(Plan plan) {
         this.plan = plan;
@@ -60,6 +66,9 @@ final class WayBuilder {
 
     private void sensor(List<JobWays> jobs, Device d) {
         List<PlannedWay> know = new ArrayList<>();
+        if (plan.devices().values().stream().anyMatch(worked -> wiredTo(worked, d))) {
+            know.add(new PlannedWay("wired to its own board", false, up(d)));
+        }
         way(know, d, Way.RULE, "to the hub", () -> report(d));
         add(jobs, Job.KNOW, d, null, know);
         List<PlannedWay> home = new ArrayList<>();
@@ -70,6 +79,13 @@ final class WayBuilder {
         way(away, d, Way.AWAY_APP, "away app", () -> all(report(d), away(d, ServiceKind.REMOTE_ACCESS)));
         way(away, d, Way.MESSAGE, "message to a person", () -> all(report(d), away(d, ServiceKind.PUSH)));
         add(jobs, Job.TELL_AWAY, d, null, away);
+    }
+
+    /** Whether a device is worked by this push-button on the same board. */
+    private boolean wiredTo(Device worked, Device button) {
+        return button.unit() != null
+                && button.unit().equals(worked.unit())
+                && worked.wallControls().stream().anyMatch(id -> plan.devices().get(id) == button);
     }
 
     private void barrier(List<JobWays> jobs, Device d) {
@@ -158,6 +174,10 @@ final class WayBuilder {
     }
 
     private Formula brains(String hub) {
+        return brains.computeIfAbsent(hub, this::brainsOf);
+    }
+
+    private Formula brainsOf(String hub) {
         List<Formula> parts = new ArrayList<>(List.of(new Up(hub), new Needs(Component.hub(hub))));
         String broker = plan.units().get(hub).broker()
                 ? hub
@@ -178,7 +198,10 @@ final class WayBuilder {
 
     /** A phone in the house must reach the hub through some access point. */
     private Formula nearby(Device d) {
-        String hub = hub(d);
+        return nearby.computeIfAbsent(String.valueOf(hub(d)), key -> nearbyOf(hub(d)));
+    }
+
+    private Formula nearbyOf(String hub) {
         List<Formula> points = new ArrayList<>();
         plan.units().forEach((id, unit) -> {
             if (unit.kind() == UnitKind.ACCESS_POINT && hub != null) {
@@ -189,7 +212,10 @@ final class WayBuilder {
     }
 
     private Formula away(Device d, ServiceKind kind) {
-        String hub = hub(d);
+        return away.computeIfAbsent(hub(d) + " " + kind, key -> awayOf(hub(d), kind));
+    }
+
+    private Formula awayOf(String hub, ServiceKind kind) {
         List<Formula> services = new ArrayList<>();
         plan.services().forEach((id, service) -> {
             if (service.kind() == kind) {

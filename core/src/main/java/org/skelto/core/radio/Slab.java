@@ -70,7 +70,7 @@ public final class Slab {
      * @param incidenceDeg from the normal, 0 to 85
      */
     public static double lossDb(Material material, double thicknessMm, double frequencyMHz, double incidenceDeg) {
-        return decibels(transmittance(material, thicknessMm, frequencyMHz, incidenceDeg));
+        return decibels(Face.of(material, frequencyMHz, incidenceDeg).transmittance(thicknessMm));
     }
 
     /** Loss of a construction as a plan counts it: layers summed, thickness spread, flat rays and metal capped. */
@@ -91,10 +91,11 @@ public final class Slab {
     }
 
     private static double layerLossDb(Construction.Layer layer, double frequencyMHz, double angle) {
+        Face face = Face.of(layer.material(), frequencyMHz, angle);
         double sum = 0;
         for (int i = 0; i < THICKNESS_SAMPLES; i++) {
             double share = 1 + THICKNESS_SPREAD * (2.0 * i / (THICKNESS_SAMPLES - 1) - 1);
-            sum += transmittance(layer.material(), layer.thicknessMm() * share, frequencyMHz, angle);
+            sum += face.transmittance(layer.thicknessMm() * share);
         }
         double loss = decibels(sum / THICKNESS_SAMPLES);
         return layer.material() == Material.METAL ? Math.min(loss, METAL_MOST_DB) : loss;
@@ -104,29 +105,41 @@ public final class Slab {
         return Math.min(MOST_DB, -10 * Math.log10(Math.max(transmittance, 1e-30)));
     }
 
-    /** Mean of |T|² over both polarisations, ITU-R P.2040 single slab. */
-    private static double transmittance(
-            Material material, double thicknessMm, double frequencyMHz, double incidenceDeg) {
-        double frequencyGHz = frequencyMHz / 1000;
-        double wavelengthM = FreeSpace.SPEED_OF_LIGHT / (frequencyMHz * 1e6);
-        double angle = Math.toRadians(incidenceDeg);
-        Complex cos = Complex.real(Math.cos(angle));
-        double sin = Math.sin(angle);
-        Complex eta = new Complex(
-                material.permittivity(frequencyGHz), -17.98 * material.conductivity(frequencyGHz) / frequencyGHz);
-        Complex s = eta.minus(Complex.real(sin * sin)).sqrt();
-        Complex te = cos.minus(s).over(cos.plus(s));
-        Complex tm = eta.times(cos).minus(s).over(eta.times(cos).plus(s));
-        double turns = 2 * Math.PI * thicknessMm / 1000 / wavelengthM;
-        // −jq with q = 2πt·s/λ
-        Complex phase = new Complex(turns * s.im(), -turns * s.re());
-        return (transmission(te, phase).power() + transmission(tm, phase).power()) / 2;
-    }
+    /**
+     * What a wave meets at the face of a slab, whatever the slab's thickness; ITU-R P.2040 single slab.
+     *
+     * @param s √(η − sin²θ)
+     * @param te square of the reflection for the electric field across the plane of incidence
+     * @param tm square of the reflection for the field within it
+     */
+    private record Face(Complex s, Complex te, Complex tm, double wavelengthM) {
+        static Face of(Material material, double frequencyMHz, double incidenceDeg) {
+            double frequencyGHz = frequencyMHz / 1000;
+            double angle = Math.toRadians(incidenceDeg);
+            Complex cos = Complex.real(Math.cos(angle));
+            double sin = Math.sin(angle);
+            Complex eta = new Complex(
+                    material.permittivity(frequencyGHz), -17.98 * material.conductivity(frequencyGHz) / frequencyGHz);
+            Complex s = eta.minus(Complex.real(sin * sin)).sqrt();
+            Complex te = cos.minus(s).over(cos.plus(s));
+            Complex tm = eta.times(cos).minus(s).over(eta.times(cos).plus(s));
+            return new Face(s, te.times(te), tm.times(tm), FreeSpace.SPEED_OF_LIGHT / (frequencyMHz * 1e6));
+        }
 
-    private static Complex transmission(Complex reflection, Complex phase) {
-        Complex one = Complex.real(1);
-        Complex squared = reflection.times(reflection);
-        Complex once = phase.exp();
-        return one.minus(squared).times(once).over(one.minus(squared.times(once.times(once))));
+        /** Mean of |T|² over both polarisations. */
+        double transmittance(double thicknessMm) {
+            double turns = 2 * Math.PI * thicknessMm / 1000 / wavelengthM;
+            // e^(−jq) with q = 2πt·s/λ
+            Complex once = new Complex(turns * s.im(), -turns * s.re()).exp();
+            Complex twice = once.times(once);
+            return (transmission(te, once, twice).power()
+                            + transmission(tm, once, twice).power())
+                    / 2;
+        }
+
+        private static Complex transmission(Complex squared, Complex once, Complex twice) {
+            Complex one = Complex.real(1);
+            return one.minus(squared).times(once).over(one.minus(squared.times(twice)));
+        }
     }
 }

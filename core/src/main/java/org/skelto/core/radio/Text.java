@@ -4,6 +4,9 @@ import java.util.Locale;
 
 /** Numbers as the person reads them, with a real minus sign and their unit. */
 public final class Text {
+    /** Up to here every whole number is a double of its own. */
+    private static final double MOST_EXACT = 1e15;
+
     private Text() {}
 
     public static String db(double value) {
@@ -30,10 +33,24 @@ public final class Text {
         return number(share * 100, share > 0.99 ? 1 : 0) + " %";
     }
 
-    /** A number with so many decimals. */
+    /** A number with so many decimals, 0 to 6, rounded half up. */
     public static String number(double value, int decimals) {
-        String text = String.format(Locale.ROOT, "%." + decimals + "f", value);
-        boolean zero = text.chars().noneMatch(c -> c >= '1' && c <= '9');
-        return zero ? text.replace("-", "") : text.replace('-', '−');
+        long unit = (long) Math.pow(10, decimals);
+        double scaled = Math.abs(value) * unit;
+        if (!(scaled < MOST_EXACT)) {
+            return String.format(Locale.ROOT, "%." + decimals + "f", value).replace('-', '−');
+        }
+        // written digit by digit: an assessment writes some thousand numbers
+        long digits = Math.round(scaled);
+        StringBuilder text = new StringBuilder();
+        if (value < 0 && digits > 0) {
+            text.append('−');
+        }
+        text.append(digits / unit);
+        if (decimals > 0) {
+            String rest = Long.toString(digits % unit);
+            text.append('.').append("0".repeat(decimals - rest.length())).append(rest);
+        }
+        return text.toString();
     }
 }

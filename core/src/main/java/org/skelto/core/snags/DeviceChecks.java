@@ -62,7 +62,7 @@ final class DeviceChecks {
     private static void barrier(CheckContext c, String id, Device d) {
         String at = CheckContext.device(id);
         Unit unit = d.unit() == null ? null : c.plan.units().get(d.unit());
-        if (d.exitRoute() && d.hand() != Hand.MECHANICAL) {
+        if (trapped(d)) {
             c.snag("D2", STOP, DEVICES, d.name() + " is on the way out and does not open by hand")
                     .figures("at hand: " + d.hand().name().toLowerCase(java.util.Locale.ROOT))
                     .leadsTo("In a fire without power people stand before a shut door.")
@@ -76,7 +76,7 @@ final class DeviceChecks {
                     .figures("rest state: open; backup: 0 h")
                     .leadsTo("Whoever cuts the power walks in.")
                     .at(at)
-                    .fix("It stays shut without power", Edit.replace(at + "/rest", RestState.CLOSED))
+                    .fix(shutLabel(d), shut(at, d))
                     .add();
         }
         if (d.rest() != RestState.OPEN && d.hand() == Hand.NONE && d.outsideDoor()) {
@@ -95,6 +95,20 @@ final class DeviceChecks {
                     .fix("It has certified detection", Edit.replace(at + "/obstacleDetection", true))
                     .add();
         }
+    }
+
+    /** Keeping a door shut without power must not lock people in: a way out gets a handle too. */
+    static Edit[] shut(String at, Device d) {
+        Edit shut = Edit.replace(at + "/rest", RestState.CLOSED);
+        return trapped(d) ? new Edit[] {shut, Edit.replace(at + "/hand", Hand.MECHANICAL)} : new Edit[] {shut};
+    }
+
+    static String shutLabel(Device d) {
+        return trapped(d) ? "It stays shut without power and gets a handle inside" : "It stays shut without power";
+    }
+
+    private static boolean trapped(Device d) {
+        return d.exitRoute() && d.hand() != Hand.MECHANICAL;
     }
 
     private static void alone(CheckContext c, String id, Device d) {

@@ -44,7 +44,7 @@ final class NameChecks {
         });
         owners.forEach((name, ids) -> {
             if (ids.size() > 1) {
-                String last = ids.get(ids.size() - 1);
+                List<String> others = ids.subList(1, ids.size());
                 List<String> names =
                         ids.stream().map(id -> c.plan.units().get(id).name()).toList();
                 c.snag("N1", STOP, NAMES, String.join(" and ", names) + " have the same " + what)
@@ -52,11 +52,18 @@ final class NameChecks {
                         .leadsTo(consequence)
                         .at(ids.stream().map(CheckContext::unit).toArray(String[]::new))
                         .fix(
-                                "Give " + c.plan.units().get(last).name() + " another one",
-                                Edit.replace(CheckContext.unit(last, "/" + field), null))
+                                giveOthers(names),
+                                others.stream()
+                                        .map(id -> Edit.replace(CheckContext.unit(id, "/" + field), null))
+                                        .toArray(Edit[]::new))
                         .add();
             }
         });
+    }
+
+    /** The first keeps what it has. */
+    private static String giveOthers(List<String> names) {
+        return names.size() == 2 ? "Give " + names.get(1) + " another one" : "Give each other one its own";
     }
 
     private static void addresses(CheckContext c) {
@@ -159,7 +166,7 @@ final class NameChecks {
         });
         owners.forEach((topic, ids) -> {
             if (ids.size() > 1) {
-                String last = ids.get(ids.size() - 1);
+                List<String> others = ids.subList(1, ids.size());
                 List<String> names =
                         ids.stream().map(id -> c.plan.devices().get(id).name()).toList();
                 c.snag("T2", STOP, NAMES, String.join(" and ", names) + " have the same topic")
@@ -167,8 +174,10 @@ final class NameChecks {
                         .leadsTo("A command for one moves the other, and their states overwrite each other.")
                         .at(ids.stream().map(CheckContext::device).toArray(String[]::new))
                         .fix(
-                                "Give " + c.plan.devices().get(last).name() + " another one",
-                                Edit.replace(CheckContext.device(last, "/topic"), null))
+                                giveOthers(names),
+                                others.stream()
+                                        .map(id -> Edit.replace(CheckContext.device(id, "/topic"), null))
+                                        .toArray(Edit[]::new))
                         .add();
             }
         });

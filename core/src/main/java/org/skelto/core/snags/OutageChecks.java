@@ -150,9 +150,7 @@ final class OutageChecks {
                             "It gets a release by hand",
                             Edit.replace(CheckContext.device(id, "/hand"), Hand.MECHANICAL));
                 } else if (d.rest() == RestState.OPEN) {
-                    draft.fix(
-                            "It stays shut without power",
-                            Edit.replace(CheckContext.device(id, "/rest"), RestState.CLOSED));
+                    draft.fix(DeviceChecks.shutLabel(d), DeviceChecks.shut(CheckContext.device(id), d));
                 }
                 draft.add();
             }

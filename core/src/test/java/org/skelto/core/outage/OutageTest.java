@@ -113,6 +113,7 @@ class OutageTest {
         Plan plan = Plans.put(Plans.put(Plans.sound(), "lamp", lamp), "button", button);
         assertEquals(REDUCED, state(plan, "lamp", "hub:hub"));
         assertEquals(HOLDS, state(plan, "button", "hub:hub"));
+        assertEquals(LOST, state(plan, "button", "mains:mains"));
     }
 
     @Test

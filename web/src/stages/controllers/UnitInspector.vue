@@ -1,0 +1,225 @@
+<script setup lang="ts">
+import { computed } from "vue";
+import { answer, api, type Op, type Unit } from "../../api/client";
+import EditField from "../../app/EditField.vue";
+import { UNIT_WORDS, words } from "../../drawing/marks";
+import { pointer } from "../../plan/pointers";
+import { useBench } from "../../plan/store";
+import PlaceFields from "../PlaceFields.vue";
+import { attached } from "./channels";
+import { RADIO_IDS, RADIOS, type RadioMedium } from "./media";
+import RadioFields from "./RadioFields.vue";
+
+/** Everything that can be said of one unit. */
+const props = defineProps<{ id: string; unit: Unit }>();
+const bench = useBench();
+const plan = computed(() => bench.plan!);
+const text = (event: Event) => (event.target as HTMLInputElement).value;
+const ticked = (event: Event) => (event.target as HTMLInputElement).checked;
+const mediumName = (id: string) => bench.catalog!.media.find((m) => m.id === id)?.name ?? words(id);
+const hubs = computed(() => Object.entries(plan.value.units).filter(([, u]) => u.kind === "HUB"));
+const ends = computed(() => props.unit.kind === "CONTROLLER" || props.unit.kind === "SELF_CONTAINED");
+const trouble = computed(() => bench.shown?.troubles[props.id]);
+
+const label = (what: string) => `${what} of ${props.unit.name}`;
+const set = (field: string, value: unknown) =>
+  bench.put(
+    `${pointer("units", props.id)}/${field}`,
+    value,
+    label(words(field.split("/").pop()!).replace(/(m|db|dbm|dbi)?(hz|m)?$/, "")),
+  );
+
+function setSource(source: string) {
+  const circuit = source === "MAINS" ? (Object.keys(plan.value.circuits)[0] ?? null) : null;
+  const from =
+    source === "ETHERNET"
+      ? (Object.entries(plan.value.units).find(([, u]) => u.kind === "SWITCH")?.[0] ?? null)
+      : null;
+  void set("power", { source, circuit, from, backupH: props.unit.power.backupH });
+}
+
+async function addRadio(event: Event) {
+  const medium = text(event) as RadioMedium | "";
+  (event.target as HTMLSelectElement).value = "";
+  if (!medium) return;
+  await bench.guarded(async () => {
+    const query = { medium, region: plan.value.region, kind: props.unit.kind };
+    const value = await answer(api.GET("/api/catalog/radio", { params: { query } }));
+    await bench.edit(
+      [{ op: "add", path: pointer("units", props.id, "radios", RADIO_IDS[medium]), value }],
+      label("radio"),
+    );
+  });
+}
+const removeRadio = (radio: string) =>
+  bench.edit([{ op: "remove", path: pointer("units", props.id, "radios", radio) }], label("remove radio"));
+const missing = computed(() =>
+  RADIOS.filter((m) => !Object.values(props.unit.radios).some((r) => r.medium === m)),
+);
+
+const devices = computed(() => Object.entries(plan.value.devices).filter(([, d]) => d.unit === props.id));
+const loose = computed(() => Object.entries(plan.value.devices).filter(([, d]) => d.unit === null));
+function attach(event: Event) {
+  const id = text(event);
+  (event.target as HTMLSelectElement).value = "";
+  if (id) void bench.edit(attached(plan.value, id, props.id), `attach ${plan.value.devices[id]!.name}`);
+}
+const detach = (id: string) =>
+  bench.edit(attached(plan.value, id, null), `detach ${plan.value.devices[id]!.name}`);
+
+function remove() {
+  const id = props.id;
+  const ops: Op[] = [];
+  for (const [link, l] of Object.entries(plan.value.links)) {
+    if (l.from === id || l.to === id) ops.push({ op: "remove", path: pointer("links", link) });
+  }
+  for (const [other, d] of Object.entries(plan.value.devices)) {
+    if (d.unit === id) ops.push(...attached(plan.value, other, null));
+  }
+  for (const [other, o] of Object.entries(plan.value.units)) {
+    if (o.hub === id) ops.push({ op: "replace", path: pointer("units", other, "hub"), value: null });
+    if (o.power.from === id)
+      ops.push({ op: "replace", path: pointer("units", other, "power", "from"), value: null });
+  }
+  ops.push({ op: "remove", path: pointer("units", id) });
+  void bench.edit(ops, `remove ${props.unit.name}`);
+}
+</script>
+
+<template>
+  <section class="inspect" aria-label="Selected unit">
+    <h3>
+      {{ unit.name }} <span class="quiet">{{ UNIT_WORDS[unit.kind] }}</span>
+    </h3>
+    <p v-if="trouble" class="bad">{{ trouble.dark ? "Dark" : "Cut off" }}: {{ trouble.why }}</p>
+    <div class="row">
+      <EditField label="Name" :value="unit.name" :save="(v: string) => set('name', v)" />
+      <PlaceFields :path="pointer('units', id)" :holder="pointer('units', id, 'place')" />
+    </div>
+    <div class="row">
+      <label class="field">
+        Power
+        <select :value="unit.power.source" @change="setSource(text($event))">
+          <option value="MAINS">mains</option>
+          <option value="BATTERY">battery</option>
+          <option value="ETHERNET">over Ethernet</option>
+        </select>
+      </label>
+      <label v-if="unit.power.source === 'MAINS'" class="field">
+        Circuit
+        <select :value="unit.power.circuit ?? ''" @change="set('power/circuit', text($event) || null)">
+          <option v-if="!unit.power.circuit" value="">no circuit yet</option>
+          <option v-for="(c, circuit) in plan.circuits" :key="circuit" :value="circuit">{{ c.name }}</option>
+        </select>
+      </label>
+      <label v-if="unit.power.source === 'ETHERNET'" class="field">
+        Fed by
+        <select :value="unit.power.from ?? ''" @change="set('power/from', text($event) || null)">
+          <option value="">nothing yet</option>
+          <template v-for="(u, other) in plan.units" :key="other">
+            <option v-if="u.kind === 'SWITCH' || u.kind === 'ROUTER'" :value="other">{{ u.name }}</option>
+          </template>
+        </select>
+      </label>
+      <EditField
+        label="Own backup, h"
+        numeric
+        :value="unit.power.backupH"
+        :save="(v: number) => set('power/backupH', v)"
+      />
+      <EditField
+        v-if="unit.kind === 'CONTROLLER'"
+        label="Channels"
+        numeric
+        :value="unit.channels"
+        :save="(v: number) => set('channels', v)"
+      />
+      <EditField
+        v-if="unit.kind === 'ACCESS_POINT'"
+        label="Clients at most"
+        numeric
+        :value="unit.maxClients"
+        :save="(v: number) => set('maxClients', v)"
+      />
+      <label v-if="ends" class="field">
+        Served by
+        <select :value="unit.hub ?? ''" @change="set('hub', text($event) || null)">
+          <option value="">no hub</option>
+          <option v-for="[hub, h] in hubs" :key="hub" :value="hub">{{ h.name }}</option>
+        </select>
+      </label>
+      <label v-if="unit.kind === 'HUB'" class="tick">
+        <input type="checkbox" :checked="unit.broker" @change="set('broker', ticked($event))" />
+        carries the broker
+      </label>
+      <label v-if="unit.kind === 'ROUTER' || unit.kind === 'HUB'" class="tick">
+        <input type="checkbox" :checked="unit.internetEntry" @change="set('internetEntry', ticked($event))" />
+        internet entry
+      </label>
+    </div>
+    <RadioFields
+      v-for="(r, radio) in unit.radios"
+      :key="radio"
+      :radio="r"
+      :medium="mediumName(r.medium)"
+      :save="(field, value) => set(`radios/${radio}/${field}`, value)"
+      @remove="removeRadio(String(radio))"
+    />
+    <div class="row">
+      <label class="field">
+        Add a radio
+        <select value="" @change="addRadio">
+          <option value="">choose…</option>
+          <option v-for="m in missing" :key="m" :value="m">{{ mediumName(m) }}</option>
+        </select>
+      </label>
+      <label v-if="unit.kind === 'CONTROLLER'" class="field">
+        Attach a device
+        <select value="" @change="attach">
+          <option value="">{{ loose.length ? "choose…" : "all are attached" }}</option>
+          <option v-for="[device, d] in loose" :key="device" :value="device">{{ d.name }}</option>
+        </select>
+      </label>
+      <button type="button" class="soft" @click="remove">Remove unit</button>
+    </div>
+    <table v-if="unit.kind === 'CONTROLLER' && devices.length">
+      <caption class="unseen">
+        Devices on this controller
+      </caption>
+      <thead>
+        <tr>
+          <th>Channel</th>
+          <th>Device</th>
+          <th><span class="unseen">Detach</span></th>
+        </tr>
+      </thead>
+      <tbody>
+        <tr v-for="[device, d] in devices" :key="device">
+          <td>
+            <EditField
+              bare
+              numeric
+              optional
+              :label="`Channel of ${d.name}`"
+              :value="d.channel"
+              :save="
+                (v: number | null) =>
+                  bench.put(pointer('devices', device, 'channel'), v, `channel of ${d.name}`)
+              "
+            />
+          </td>
+          <td>
+            {{ d.name }} <span class="quiet">{{ words(d.kind) }}</span>
+          </td>
+          <td>
+            <button type="button" class="plain" :aria-label="`Detach ${d.name}`" @click="detach(device)">
+              Detach
+            </button>
+          </td>
+        </tr>
+      </tbody>
+    </table>
+  </section>
+</template>
+
+<style scoped src="../panel.css"></style>

@@ -1,0 +1,147 @@
+<script setup lang="ts">
+import { computed, reactive } from "vue";
+import type { Op, Plan } from "../../api/client";
+import EditField from "../../app/EditField.vue";
+import { REGIONS } from "../../plan/regions";
+import { freeId, pointer } from "../../plan/pointers";
+import { useBench } from "../../plan/store";
+import { clearedPlaces } from "./rooms";
+
+/** What the site as a whole says of itself: region, mains, place on earth, buildings and outdoor spots. */
+const bench = useBench();
+const plan = computed(() => bench.plan!);
+
+type Ground = "buildings" | "spots";
+const entries = computed(() => [
+  ...Object.entries(plan.value.buildings).map(([id, b]) => ({ map: "buildings" as Ground, id, ...b })),
+  ...Object.entries(plan.value.spots).map(([id, s]) => ({ map: "spots" as Ground, id, ...s })),
+]);
+const AXES = { xM: "East, m", yM: "North, m", zM: "Ground, m" } as const;
+const holdsFloors = (id: string) => Object.values(plan.value.floors).some((f) => f.building === id);
+
+const setPlace = (field: "latitudeDeg" | "longitudeDeg", value: number) =>
+  bench.put(
+    "/place",
+    { latitudeDeg: 0, longitudeDeg: 0, ...plan.value.place, [field]: value },
+    "place on earth",
+  );
+const rename = (map: Ground, id: string, name: string) =>
+  bench.put(pointer(map, id, "name"), name, `name of ${name}`);
+const move = (map: Ground, id: string, axis: keyof typeof AXES, value: number) =>
+  bench.put(pointer(map, id, axis), value, `place of ${plan.value[map][id]!.name}`);
+
+function remove(map: Ground, id: string) {
+  const ops: Op[] = [
+    ...(map === "spots" ? clearedPlaces(plan.value, "spot", id) : []),
+    { op: "remove", path: pointer(map, id) },
+  ];
+  void bench.edit(ops, `remove ${plan.value[map][id]!.name}`);
+}
+
+const fresh = reactive({ map: "buildings" as Ground, name: "" });
+async function add() {
+  const id = freeId(fresh.name, plan.value[fresh.map]);
+  const value = { name: fresh.name, xM: 0, yM: 0, zM: 0 };
+  const what = fresh.map === "spots" ? "spot" : "building";
+  if (await bench.edit([{ op: "add", path: pointer(fresh.map, id), value }], `${what} ${fresh.name}`)) {
+    fresh.name = "";
+  }
+}
+const setRegion = (event: Event) =>
+  bench.put("/region", (event.target as HTMLSelectElement).value as Plan["region"], "region");
+</script>
+
+<template>
+  <div class="row">
+    <label class="field">
+      Region, for the radio limits
+      <select :value="plan.region" @change="setRegion">
+        <option v-for="r in REGIONS" :key="r.id" :value="r.id">{{ r.name }}</option>
+      </select>
+    </label>
+    <EditField
+      label="Mains voltage, V"
+      numeric
+      optional
+      :value="plan.mainsVoltageV"
+      :save="(v: number | null) => bench.put('/mainsVoltageV', v, 'mains voltage')"
+    />
+    <EditField
+      label="Latitude, °"
+      numeric
+      :value="plan.place?.latitudeDeg"
+      :save="(v: number) => setPlace('latitudeDeg', v)"
+    />
+    <EditField
+      label="Longitude, °"
+      numeric
+      :value="plan.place?.longitudeDeg"
+      :save="(v: number) => setPlace('longitudeDeg', v)"
+    />
+  </div>
+  <p class="quiet">
+    Radio limits of the table of {{ bench.catalog!.regionTableDate }}; they are law: check with your
+    regulator.
+  </p>
+  <table>
+    <caption class="unseen">
+      Buildings and outdoor spots
+    </caption>
+    <thead>
+      <tr>
+        <th>Building or spot</th>
+        <th v-for="(head, axis) in AXES" :key="axis">{{ head }}</th>
+        <th><span class="unseen">Remove</span></th>
+      </tr>
+    </thead>
+    <tbody>
+      <tr v-for="e in entries" :key="e.map + e.id">
+        <td>
+          <EditField
+            bare
+            :label="`Name of ${e.name}`"
+            :value="e.name"
+            :save="(v: string) => rename(e.map, e.id, v)"
+          />
+          <span class="quiet"> {{ e.map === "spots" ? "outdoor spot" : "building" }}</span>
+        </td>
+        <td v-for="(head, axis) in AXES" :key="axis">
+          <EditField
+            bare
+            numeric
+            :label="`${head} of ${e.name}`"
+            :value="e[axis]"
+            :save="(v: number) => move(e.map, e.id, axis, v)"
+          />
+        </td>
+        <td>
+          <span v-if="e.map === 'buildings' && holdsFloors(e.id)" class="quiet">has floors</span>
+          <button
+            v-else
+            type="button"
+            class="plain"
+            :aria-label="`Remove ${e.name}`"
+            @click="remove(e.map, e.id)"
+          >
+            Remove
+          </button>
+        </td>
+      </tr>
+    </tbody>
+  </table>
+  <form class="row" @submit.prevent="add">
+    <label class="field">
+      New
+      <select v-model="fresh.map">
+        <option value="buildings">building</option>
+        <option value="spots">outdoor spot</option>
+      </select>
+    </label>
+    <label class="field">
+      Name<input v-model="fresh.name" required maxlength="120" placeholder="turbine hut" />
+    </label>
+    <button type="submit" class="soft">Add</button>
+  </form>
+</template>
+
+<style scoped src="../panel.css"></style>

@@ -1,0 +1,45 @@
+import { mount } from "@vue/test-utils";
+import { describe, expect, it, vi } from "vitest";
+import EditField from "../src/app/EditField.vue";
+
+function field(props: object, accepted = true) {
+  const save = vi.fn().mockResolvedValue(accepted);
+  const wrapper = mount(EditField, { props: { label: "Width, m", value: 4.2, save, ...props } as never });
+  const type = async (text: string) => {
+    await wrapper.find("input").setValue(text);
+    await new Promise((done) => setTimeout(done));
+  };
+  const text = () => (wrapper.find("input").element as HTMLInputElement).value;
+  return { wrapper, save, type, text };
+}
+
+describe("a field that stores what is typed", () => {
+  it("reads numbers, also with a comma", async () => {
+    const { save, type } = field({ numeric: true });
+    await type(" 5,25 ");
+    expect(save).toHaveBeenCalledWith(5.25);
+  });
+
+  it("says what is no number, stores nothing and shows what the plan holds", async () => {
+    const { wrapper, save, type, text } = field({ numeric: true });
+    for (const wrong of ["wide", "1e999", "4 m", ""]) {
+      await type(wrong);
+      expect(save).not.toHaveBeenCalled();
+      expect(wrapper.find("[role=alert]").exists()).toBe(true);
+      expect(text()).toBe("4.2");
+    }
+  });
+
+  it("goes back to what the plan holds when the server refuses", async () => {
+    const { save, type, text } = field({ numeric: true }, false);
+    await type("-3");
+    expect(save).toHaveBeenCalledWith(-3);
+    expect(text()).toBe("4.2");
+  });
+
+  it("takes an emptied field for none only where that means something", async () => {
+    const { save, type } = field({ numeric: true, optional: true });
+    await type("");
+    expect(save).toHaveBeenCalledWith(null);
+  });
+});
