@@ -1,5 +1,5 @@
 import { describe, expect, it } from "vitest";
-import { middleOf, moved, placedAt, placeOf, resized, roomMoved } from "../src/drawing/moves";
+import { firstChoice, freePlace, moved, placedAt, placeOf, resized, roomMoved } from "../src/drawing/moves";
 import { smallPlan } from "./helpers";
 
 describe("moves on the drawing", () => {
@@ -13,9 +13,15 @@ describe("moves on the drawing", () => {
     ]);
   });
 
-  it("keeps the room of a thing dropped outside of all rooms", () => {
+  it("keeps a thing that is dropped outside of all rooms in its own", () => {
     const [op] = placedAt(smallPlan(), "/devices/lamp", 100, 100, "ground");
-    expect(op!.value).toMatchObject({ room: "den", xM: 90, yM: 80 });
+    expect(op!.value).toMatchObject({ room: "den", xM: 4, yM: 3 });
+  });
+
+  it("takes a thing that is nudged through a wall into the next room", () => {
+    const plan = smallPlan();
+    plan.devices.lamp!.place!.xM = 3.98;
+    expect(moved(plan, "/devices/lamp", 0.1, 0)[0]!.value).toMatchObject({ room: "nook", xM: 4.08 });
   });
 
   it("moves the unit of a device that is a unit itself", () => {
@@ -42,14 +48,27 @@ describe("moves on the drawing", () => {
     expect(resized(smallPlan(), "den", 0, 0).map((op) => op.value)).toEqual([0.3, 0.3]);
   });
 
-  it("spreads new things inside their room", () => {
+  it("puts new things clear of what stands in their room, the first into its middle", () => {
     const plan = smallPlan();
-    const places = [0, 1, 2, 3, 4, 5].map((n) => middleOf(plan, "den", 1, n)!);
-    expect(new Set(places.map((p) => `${p.xM} ${p.yM}`)).size).toBe(6);
-    for (const p of places) {
-      expect(p.xM).toBeGreaterThan(0);
-      expect(p.xM).toBeLessThan(4);
-      expect(p.yM).toBeGreaterThan(0);
+    plan.units = {};
+    plan.devices = {};
+    expect(freePlace(plan, "den", 1)).toMatchObject({ xM: 2, yM: 1.5 });
+    const places: { xM: number; yM: number }[] = [];
+    for (let n = 0; n < 12; n++) {
+      const place = freePlace(plan, "den", 1)!;
+      expect(place.xM > 0 && place.xM < 4 && place.yM > 0 && place.yM < 3).toBe(true);
+      for (const other of places) {
+        expect(Math.hypot(other.xM - place.xM, other.yM - place.yM)).toBeGreaterThanOrEqual(0.5);
+      }
+      places.push(place);
+      plan.devices[`d${n}`] = { ...smallPlan().devices.lamp!, place };
     }
+    expect(freePlace(plan, "gone", 1)).toBeNull();
+  });
+
+  it("offers the selected room first, otherwise the largest in view", () => {
+    expect(firstChoice(smallPlan(), "ground", "/rooms/nook")).toBe("room:nook");
+    expect(firstChoice(smallPlan(), "ground", "/devices/lamp")).toBe("room:den");
+    expect(firstChoice({ ...smallPlan(), rooms: {} }, "ground", null)).toBe("");
   });
 });

@@ -317,6 +317,14 @@ const handle = computed(() => {
       <g v-for="s in spots" :key="`s-${s.id}`">
         <path :d="`M${s.x - 5} ${s.y}H${s.x + 5}M${s.x} ${s.y - 5}V${s.y + 5}`" class="spot" />
       </g>
+      <g aria-hidden="true">
+        <path
+          v-for="l in labels.filter((label) => label.led)"
+          :key="`to-${l.id}`"
+          :d="`M${l.x} ${l.y}L${l.tx} ${l.ty - 4}`"
+          class="leader"
+        />
+      </g>
       <g
         v-for="t in things"
         :key="t.path"

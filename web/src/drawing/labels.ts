@@ -10,6 +10,8 @@ export interface Placed extends Wanted {
   tx: number;
   ty: number;
   anchor: "start" | "end" | "middle";
+  /** It stands so far off that a line must lead to it. */
+  led: boolean;
 }
 
 interface Area {
@@ -21,10 +23,21 @@ interface Area {
 
 const LETTER_PX = 5.6;
 const LINE_PX = 13;
+/** How far off a label may stand at the end of a line, right and down or left and up. */
+const FAR: [number, number][] = [
+  [22, -14],
+  [-22, -14],
+  [22, 24],
+  [-22, 24],
+  [34, -32],
+  [-34, -32],
+  [34, 42],
+  [-34, 42],
+];
 
 /**
- * Puts each label beside its mark where it covers neither another label nor a mark: right, left, below, above. What
- * finds no room is left out; it is still in the mark's name. Earlier ones go first.
+ * Puts each label beside its mark where it covers neither another label nor a mark: right, left, below, above, or
+ * farther off with a line to it. What finds no room is left out; it is still in the mark's name. Earlier ones go first.
  */
 export function placeLabels(wanted: Wanted[], width: number, obstacles: Area[] = []): Placed[] {
   const taken: Area[] = [
@@ -39,6 +52,11 @@ export function placeLabels(wanted: Wanted[], width: number, obstacles: Area[] =
       at(want, want.x - 11, want.y + 4, "end", -long, 0),
       at(want, want.x, want.y + 20, "middle", -long / 2, long / 2),
       at(want, want.x, want.y - 12, "middle", -long / 2, long / 2),
+      ...FAR.map(([dx, dy]) =>
+        dx > 0
+          ? at(want, want.x + dx, want.y + dy, "start", 0, long, true)
+          : at(want, want.x + dx, want.y + dy, "end", -long, 0, true),
+      ),
     ];
     const free = options.find(
       ([area]) => area.left > 0 && area.right < width && !taken.some((t) => meet(t, area)),
@@ -58,10 +76,11 @@ function at(
   anchor: Placed["anchor"],
   from: number,
   to: number,
+  led = false,
 ): [Area, Placed] {
   return [
     { left: tx + from, right: tx + to, top: ty - LINE_PX + 3, bottom: ty + 3 },
-    { ...want, tx, ty, anchor },
+    { ...want, tx, ty, anchor, led },
   ];
 }
 

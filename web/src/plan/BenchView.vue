@@ -202,7 +202,7 @@ function toggleTheme() {
         <button type="button" class="fold" :aria-expanded="dockOpen" @click="dockOpen = !dockOpen">
           {{ dockOpen ? "Fold away" : "Snags" }}
         </button>
-        <SnagDock v-if="dockOpen" :stage="stage" />
+        <SnagDock v-if="dockOpen" :stage="stage" @go="go" />
       </div>
     </div>
     <FindBox v-model="finding" @go="go" />

@@ -5,6 +5,7 @@ import { nameAt, pointer } from "../plan/pointers";
 import { useBench } from "../plan/store";
 
 const props = defineProps<{ stage: string }>();
+const emit = defineEmits<{ go: [stage: string] }>();
 const bench = useBench();
 const SEVERITY = { STOP: "stop", FIX: "fix", LOOK: "look" } as const;
 const showAccepted = ref(false);
@@ -29,6 +30,24 @@ const fix = (snag: Snag, index: number) => {
 };
 
 const subjectOf = (snag: Snag) => snag.subjects.find((p) => /^\/(devices|units|rooms|links)\//.test(p));
+/** Where what has no mark on the drawing is changed. */
+const STAGE_OF: Record<string, string> = {
+  "/place": "site",
+  "/mainsVoltageV": "site",
+  "/services": "outages",
+  "/units": "controllers",
+  "/network": "names",
+  "/network/topicRoot": "names",
+};
+const stageOf = (snag: Snag) => STAGE_OF[snag.subjects[0] ?? ""];
+const canShow = (snag: Snag) => !!subjectOf(snag) || !!stageOf(snag);
+function show(snag: Snag) {
+  const subject = subjectOf(snag);
+  if (subject) return bench.select(subject);
+  const stage = stageOf(snag)!;
+  if (stage === "site") bench.floor = "site";
+  emit("go", stage);
+}
 
 async function accept(snag: Snag) {
   const done = await bench.edit(
@@ -73,11 +92,11 @@ const reopen = (snag: Snag) =>
           {{ f.label }}
         </button>
         <button
-          v-if="subjectOf(snag)"
+          v-if="canShow(snag)"
           type="button"
           class="soft"
           :aria-label="`Show: ${snag.title}`"
-          @click="bench.select(subjectOf(snag)!)"
+          @click="show(snag)"
         >
           Show
         </button>

@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { computed } from "vue";
 import EditField from "../app/EditField.vue";
-import { placeChosen, placeOf } from "../drawing/moves";
+import { placeChosen, placeOf, roomAt } from "../drawing/moves";
 import { nameAt } from "../plan/pointers";
 import { useBench } from "../plan/store";
 import WhereSelect from "./WhereSelect.vue";
@@ -23,8 +23,13 @@ const chosen = computed({
       `place of ${name()}`,
     ),
 });
-const set = (field: "xM" | "yM" | "heightM", value: number) =>
-  bench.edit([{ op: "replace", path: `${at.value!.path}/${field}`, value }], `move of ${name()}`);
+/** A typed place that lies in another room of the floor moves there. */
+function set(field: "xM" | "yM" | "heightM", value: number) {
+  const place = { ...at.value!.place, [field]: value };
+  const floor = place.room ? bench.plan!.rooms[place.room]!.floor : null;
+  const room = floor ? (roomAt(bench.plan!, floor, place.xM, place.yM) ?? place.room) : null;
+  return bench.put(at.value!.path, { ...place, room }, `move of ${name()}`);
+}
 </script>
 
 <template>

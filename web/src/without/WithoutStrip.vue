@@ -9,7 +9,8 @@ type Kind = Item["kind"];
 
 const ONE: Record<Kind, string> = {
   MAINS: "mains",
-  CIRCUIT: "circuit",
+  // stands alone only where it is all the mains there is
+  CIRCUIT: "mains",
   INTERNET: "internet",
   SERVICE: "service",
   ROUTER: "router",
@@ -38,7 +39,12 @@ const kinds = computed(() => {
 });
 const foldedItems = computed(() => kinds.value.find((k) => k.kind === open.value)?.items ?? []);
 const outOf = (items: Item[]) => items.filter((i) => bench.without.includes(i.id)).length;
-const many = (kind: Kind) => (ONE[kind] === "switch" ? "switches" : `${ONE[kind].replace(/^its /, "")}s`);
+const many = (kind: Kind) =>
+  kind === "CIRCUIT"
+    ? "circuits"
+    : ONE[kind] === "switch"
+      ? "switches"
+      : `${ONE[kind].replace(/^its /, "")}s`;
 const words = computed(() => {
   const sentence = bench.shown?.sentence ?? "";
   const cut = sentence.indexOf(": ");

@@ -18,12 +18,12 @@ const mediumName = (id: string) => bench.catalog!.media.find((m) => m.id === id)
 const fresh = reactive({
   kind: "CONTROLLER" as (typeof KINDS)[number],
   name: "",
-  where: firstChoice(plan.value, bench.floor),
+  where: firstChoice(plan.value, bench.floor, bench.selection),
   medium: "MESH_802154" as RadioMedium,
 });
 watch(
   () => bench.floor,
-  () => (fresh.where = firstChoice(plan.value, bench.floor)),
+  () => (fresh.where = firstChoice(plan.value, bench.floor, bench.selection)),
 );
 const hubs = computed(() => Object.entries(plan.value.units).filter(([, u]) => u.kind === "HUB"));
 

@@ -29,12 +29,12 @@ const WAY_WORDS: Record<(typeof WAYS)[number], string> = {
 const fresh = reactive({
   kind: "LAMP",
   name: "",
-  where: firstChoice(plan.value, bench.floor),
+  where: firstChoice(plan.value, bench.floor, bench.selection),
   own: false,
 });
 watch(
   () => bench.floor,
-  () => (fresh.where = firstChoice(plan.value, bench.floor)),
+  () => (fresh.where = firstChoice(plan.value, bench.floor, bench.selection)),
 );
 
 async function add() {

@@ -21,7 +21,10 @@ const unit = computed<string | null>(() => {
   if (thing[0] === "devices") return plan.value.devices[thing[1]]?.unit ?? null;
   return thing[0] === "links" ? (plan.value.links[thing[1]]?.from ?? null) : null;
 });
-const reports = computed<LinkReport[]>(() => Object.values(bench.shown?.links ?? {}));
+/** For a moment after an edit the reports are those of the plan before it. */
+const reports = computed<LinkReport[]>(() =>
+  Object.values(bench.shown?.links ?? {}).filter((r) => r.link in plan.value.links),
+);
 const own = computed(() => {
   const thing = thingOf(bench.selection);
   if (thing?.[0] === "links") return reports.value.filter((r) => r.link === thing[1]);
@@ -108,6 +111,23 @@ function setEar(id: string, event: Event) {
     ],
     `link of ${unitName(plan.value.links[id]!.from)} to ${unitName(to)}`,
   );
+}
+/** Units that have no link outward yet; the router is where links end. */
+const unlinked = computed(() =>
+  Object.entries(plan.value.units).filter(
+    ([id, u]) => u.kind !== "ROUTER" && !Object.values(plan.value.links).some((l) => l.from === id),
+  ),
+);
+async function chooseForAll() {
+  trouble.value = null;
+  await bench.guarded(async () => {
+    const proposal = await answer(
+      api.POST("/api/plans/{id}/link-proposal", { params: { path: { id: bench.id } } }),
+    );
+    if (proposal.edits.length) await bench.edit(proposal.edits as Op[], proposal.label);
+    else
+      trouble.value = "No link can be chosen for them yet: put in a router, access points or gateways first.";
+  });
 }
 const darkEnd = (r: LinkReport) =>
   [r.from, r.to].map((id) => bench.shown?.troubles[id]).find((t) => t?.dark)?.why;
@@ -260,10 +280,20 @@ const CHOICES = [
       </table>
     </section>
     <template v-else>
-      <p class="quiet">
+      <p v-if="Object.keys(plan.units).length === 0" class="quiet">
+        No unit yet. Put in a router, a hub and controllers at Controllers; then choose here how they talk.
+      </p>
+      <div v-else-if="unlinked.length" class="row">
+        <span
+          ><b>{{ unlinked.length }} without a link:</b> {{ unlinked.map(([, u]) => u.name).join(", ") }}</span
+        >
+        <button type="button" class="act" @click="chooseForAll">Choose for all of them</button>
+      </div>
+      <p v-if="trouble" class="bad" role="alert">{{ trouble }}</p>
+      <p v-if="reports.length" class="quiet">
         Select a unit on the drawing or in the table to see its link as a falling stair, or to choose another.
       </p>
-      <table>
+      <table v-if="reports.length">
         <caption class="unseen">
           All links
         </caption>

@@ -65,7 +65,6 @@ const jobWords = (job: string | null) => (job ? words(job) : "");
 <template>
   <div class="panel-body">
     <div class="row marks">
-      <span class="quiet">The strip supposes an outage; it switches nothing.</span>
       <label class="field row-field">
         Show
         <select :value="filter" @change="filter = text($event) as State | ''">
@@ -79,6 +78,7 @@ const jobWords = (job: string | null) => (job ? words(job) : "");
         </svg>
         {{ bench.shown?.counts[s] }} {{ STATE_WORDS[s] }}
       </span>
+      <span class="quiet">Supposed only: nothing is switched.</span>
     </div>
     <section v-if="chosen" class="inspect" aria-label="Ways of the selected device">
       <h3>{{ chosen.name }}: {{ STATE_WORDS[chosen.state] }}</h3>

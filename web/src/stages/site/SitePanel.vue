@@ -26,10 +26,7 @@ const text = (event: Event) => (event.target as HTMLInputElement).value;
 
 async function addTyped() {
   trouble.value = null;
-  if (!bench.floor || bench.floor === "site") {
-    trouble.value = "Choose the floor above the drawing first.";
-    return;
-  }
+  if (!bench.floor) return;
   try {
     const proposal = await answer(
       api.POST("/api/plans/{id}/typed-room", {
@@ -103,7 +100,7 @@ function removeFloor() {
 
 <template>
   <div class="panel-body">
-    <form class="row" @submit.prevent="addTyped">
+    <form v-if="bench.floor !== 'site'" class="row" @submit.prevent="addTyped">
       <label class="field grow">
         Type a room: name, width x depth, @ east,north, wall
         <input v-model="typed" placeholder="scullery 6.2x4.8 @ 7,0 brick" maxlength="200" required />
@@ -133,6 +130,7 @@ function removeFloor() {
               </option>
             </select>
           </label>
+          <button type="button" class="soft" @click="removeRoom(room![0])">Remove room</button>
         </div>
         <div class="row">
           <label v-for="side in SIDES" :key="side" class="field wall">
@@ -141,7 +139,6 @@ function removeFloor() {
               <option v-for="c in walls" :key="c.id" :value="c.id">{{ c.name }}</option>
             </select>
           </label>
-          <button type="button" class="soft" @click="removeRoom(room![0])">Remove room</button>
         </div>
       </section>
       <table v-if="rooms.length">
@@ -216,6 +213,6 @@ function removeFloor() {
 <style scoped src="../panel.css"></style>
 <style scoped>
 .wall select {
-  width: 142px;
+  width: 179px;
 }
 </style>

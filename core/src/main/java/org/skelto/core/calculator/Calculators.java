@@ -89,7 +89,7 @@ public final class Calculators {
     private static Answer airtime(Inputs in) {
         Chirp chirp = new Chirp(
                 in.whole("spreadingFactor", 6, 12),
-                in.number("bandwidthKHz", 7.8, 500),
+                in.number("bandwidthKHz", 7.8, 2000),
                 in.whole("codingRateDenominator", 5, 8));
         ChirpModulation.Frame frame = new ChirpModulation.Frame(
                 in.whole("payloadBytes", 0, 255),
@@ -109,7 +109,7 @@ public final class Calculators {
     private static Answer sensitivity(Inputs in) {
         double floor = ChirpModulation.sensitivityDbm(
                 in.whole("spreadingFactor", 6, 12),
-                in.number("bandwidthKHz", 7.8, 500),
+                in.number("bandwidthKHz", 7.8, 2000),
                 in.number("noiseFigureDb", 0, 30));
         return new Answer(
                 Map.of("sensitivityDbm", floor),

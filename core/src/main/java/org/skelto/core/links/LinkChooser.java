@@ -36,6 +36,15 @@ public final class LinkChooser {
     /** Sub-GHz and chirp are for what Wi-Fi and mesh do not reach; beyond this distance chirp comes first, metres. */
     private static final double LONG_RANGE_M = 150;
 
+    /** Who gets a link first when all do. */
+    private static final List<UnitKind> ORDER = List.of(
+            UnitKind.SWITCH,
+            UnitKind.HUB,
+            UnitKind.ACCESS_POINT,
+            UnitKind.GATEWAY,
+            UnitKind.CONTROLLER,
+            UnitKind.SELF_CONTAINED);
+
     private final Plan plan;
     private final SiteModel site;
     private final LinkAssessor assessor;
@@ -108,6 +117,49 @@ public final class LinkChooser {
         return options;
     }
 
+    /**
+     * Edits that give every unit without a link outward the one that would be chosen for it: the network's own boxes
+     * first, each on the plan as it is by then. Units for which nothing will do are left as they are.
+     */
+    public List<Edit> chooseForAll() {
+        List<Edit> all = new ArrayList<>();
+        Plan now = plan;
+        for (String unitId : unlinked()) {
+            Optional<Option> best = new LinkChooser(now, site)
+                    .options(unitId).stream().filter(Option::best).findFirst();
+            if (best.isPresent()) {
+                all.addAll(best.get().edits());
+                now = linked(now, unitId, best.get().edits());
+            }
+        }
+        return all;
+    }
+
+    private List<String> unlinked() {
+        return plan.units().entrySet().stream()
+                .filter(e -> e.getValue().kind() != UnitKind.ROUTER)
+                .filter(e -> site.position(e.getValue()).isPresent())
+                .filter(e ->
+                        plan.links().values().stream().noneMatch(l -> l.from().equals(e.getKey())))
+                .sorted(Comparator.comparing(e -> ORDER.indexOf(e.getValue().kind())))
+                .map(Map.Entry::getKey)
+                .toList();
+    }
+
+    /** The plan after the edits of an option: they add at most a radio and a link. */
+    private static Plan linked(Plan plan, String unitId, List<Edit> edits) {
+        Map<String, Unit> units = new java.util.TreeMap<>(plan.units());
+        Map<String, Link> links = new java.util.TreeMap<>(plan.links());
+        for (Edit edit : edits) {
+            if (edit.value() instanceof Link link) {
+                links.put(edit.path().substring(edit.path().lastIndexOf('/') + 1), link);
+            } else if (edit.value() instanceof Radio radio) {
+                units.put(unitId, withRadio(units.get(unitId), radio));
+            }
+        }
+        return plan.withLinked(units, links);
+    }
+
     private Option option(String unitId, Trial trial, boolean best) {
         LinkReport report = trial.report;
         String why = why(trial.medium, battery(unitId), assessor.criticality(unitId), report);
@@ -141,14 +193,30 @@ public final class LinkChooser {
         if (site.position(unit).isEmpty()) {
             return false;
         }
+        if (leansOn(id, asking)) {
+            return false;
+        }
         if (medium == Medium.ETHERNET) {
             return unit.kind() == UnitKind.SWITCH || unit.kind() == UnitKind.ROUTER;
         }
-        boolean hangsOnAsking =
-                plan.links().values().stream().anyMatch(l -> l.from().equals(id) && l.to().equals(asking));
         return (unit.kind().collects() || medium == Medium.MESH_802154 && repeats(id, asking))
-                && !hangsOnAsking
                 && unit.radio(medium).filter(Radio::receives).isPresent();
+    }
+
+    /** Whether a unit reaches the hub only through the one that asks, directly or through others. */
+    private boolean leansOn(String id, String asking) {
+        Set<String> seen = new HashSet<>();
+        Deque<String> open = new ArrayDeque<>(List.of(id));
+        while (!open.isEmpty()) {
+            String at = open.remove();
+            if (at.equals(asking)) {
+                return true;
+            }
+            if (seen.add(at)) {
+                plan.links().values().stream().filter(l -> l.from().equals(at)).forEach(l -> open.add(l.to()));
+            }
+        }
+        return false;
     }
 
     /** Whether a mains-powered unit passes the mesh on to a gateway without leaning on the unit that asks. */
@@ -190,7 +258,7 @@ public final class LinkChooser {
                 report,
                 ruledOut(unitId, unit, to, medium, direction, report),
                 plan.units().get(to).kind().collects(),
-                rank(medium, direction, battery(unitId), assessor.criticality(unitId), report));
+                rank(medium, direction, unit.kind().collects(), battery(unitId), assessor.criticality(unitId), report));
     }
 
     /** The unit's own radio of that medium or a generic one, set so that the receiver understands it. */
@@ -264,11 +332,17 @@ public final class LinkChooser {
                 .anyMatch(k -> k.family() != DeviceKind.Family.SENSOR);
     }
 
-    private int rank(Medium medium, Direction direction, boolean battery, Criticality criticality, LinkReport report) {
+    private static int rank(
+            Medium medium,
+            Direction direction,
+            boolean network,
+            boolean battery,
+            Criticality criticality,
+            LinkReport report) {
         boolean far = report.distanceM() != null && report.distanceM() > LONG_RANGE_M;
         boolean guards = criticality.compareTo(Criticality.PROTECTIVE) >= 0;
         int rank = switch (medium) {
-            case ETHERNET -> guards ? 0 : 2;
+            case ETHERNET -> guards || network ? 0 : 2;
             case WIFI_2G4 -> 1;
             case MESH_802154 -> battery ? 0 : 3;
             case SUB_GHZ -> 4;

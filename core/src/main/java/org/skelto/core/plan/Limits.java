@@ -20,5 +20,13 @@ public final class Limits {
     /** The farthest that anything may lie from the site's origin, metres. */
     public static final double SITE_M = 100_000;
 
+    /** Least and greatest width and depth of a room, metres. */
+    public static final double ROOM_LEAST_M = 0.3;
+
+    public static final double ROOM_MOST_M = 200;
+
+    /** The farthest that anything may lie from its building's corner or its spot, metres. */
+    public static final double LOCAL_M = 1000;
+
     private Limits() {}
 }

@@ -94,6 +94,28 @@ public record Plan(
                 accepted);
     }
 
+    /** This plan with other units and links. */
+    public Plan withLinked(Map<String, Unit> otherUnits, Map<String, Link> otherLinks) {
+        return new Plan(
+                format,
+                name,
+                region,
+                mainsVoltageV,
+                place,
+                network,
+                cautionsRead,
+                buildings,
+                floors,
+                rooms,
+                spots,
+                circuits,
+                services,
+                otherUnits,
+                devices,
+                otherLinks,
+                accepted);
+    }
+
     /** This plan under another name. */
     public Plan withName(String other) {
         return new Plan(

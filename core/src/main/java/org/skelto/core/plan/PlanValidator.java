@@ -118,10 +118,10 @@ public final class PlanValidator {
     private void room(String id, Room room) {
         found.name(Pointers.of("rooms", id, "name"), room.name());
         found.known(Pointers.of("rooms", id, "floor"), room.floor(), plan.floors(), "a floor");
-        found.within(Pointers.of("rooms", id, "xM"), room.xM(), -1000, 1000, " m");
-        found.within(Pointers.of("rooms", id, "yM"), room.yM(), -1000, 1000, " m");
-        found.within(Pointers.of("rooms", id, "widthM"), room.widthM(), 0.3, 200, " m");
-        found.within(Pointers.of("rooms", id, "depthM"), room.depthM(), 0.3, 200, " m");
+        found.within(Pointers.of("rooms", id, "xM"), room.xM(), -Limits.LOCAL_M, Limits.LOCAL_M, " m");
+        found.within(Pointers.of("rooms", id, "yM"), room.yM(), -Limits.LOCAL_M, Limits.LOCAL_M, " m");
+        found.within(Pointers.of("rooms", id, "widthM"), room.widthM(), Limits.ROOM_LEAST_M, Limits.ROOM_MOST_M, " m");
+        found.within(Pointers.of("rooms", id, "depthM"), room.depthM(), Limits.ROOM_LEAST_M, Limits.ROOM_MOST_M, " m");
         for (Side side : Side.values()) {
             String name = side.name().toLowerCase(java.util.Locale.ROOT);
             construction(Pointers.of("rooms", id, "walls", name), room.walls().on(side));

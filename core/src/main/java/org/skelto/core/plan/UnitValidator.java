@@ -102,8 +102,8 @@ final class UnitValidator {
         if (place.room() != null && place.spot() != null) {
             found.add(at, "names both a room and a spot");
         }
-        found.within(at + "/xM", place.xM(), -1000, 1000, " m");
-        found.within(at + "/yM", place.yM(), -1000, 1000, " m");
+        found.within(at + "/xM", place.xM(), -Limits.LOCAL_M, Limits.LOCAL_M, " m");
+        found.within(at + "/yM", place.yM(), -Limits.LOCAL_M, Limits.LOCAL_M, " m");
         found.within(at + "/heightM", place.heightM(), -10, 100, " m");
     }
 

@@ -5,6 +5,7 @@ import java.util.Locale;
 import java.util.regex.Matcher;
 import java.util.regex.Pattern;
 import org.skelto.core.plan.Edit;
+import org.skelto.core.plan.Limits;
 import org.skelto.core.plan.Plan;
 import org.skelto.core.plan.Pointers;
 import org.skelto.core.plan.Room;
@@ -49,13 +50,15 @@ public final class RoomLine {
         String existing = existing(name, floor, plan);
         Room old = existing == null ? null : plan.rooms().get(existing);
         boolean moves = old == null || matcher.group("x") != null;
+        double widthM = within("The width", matcher.group("w"), Limits.ROOM_LEAST_M, Limits.ROOM_MOST_M);
+        double depthM = within("The depth", matcher.group("d"), Limits.ROOM_LEAST_M, Limits.ROOM_MOST_M);
         Room room = new Room(
                 floor,
                 old == null ? name : old.name(),
                 moves ? corner[0] : old.xM(),
                 moves ? corner[1] : old.yM(),
-                Double.parseDouble(matcher.group("w")),
-                Double.parseDouble(matcher.group("d")),
+                widthM,
+                depthM,
                 construction != null ? Walls.all(construction) : old == null ? null : old.walls(),
                 old == null ? null : old.clutter());
         String id = existing == null
@@ -77,9 +80,12 @@ public final class RoomLine {
     }
 
     /** Where it says, or to the east of what is there. */
-    private static double[] corner(Matcher matcher, String floor, Plan plan) {
+    private static double[] corner(Matcher matcher, String floor, Plan plan) throws UnreadableLine {
         if (matcher.group("x") != null) {
-            return new double[] {Double.parseDouble(matcher.group("x")), Double.parseDouble(matcher.group("y"))};
+            return new double[] {
+                within("East", matcher.group("x"), -Limits.LOCAL_M, Limits.LOCAL_M),
+                within("North", matcher.group("y"), -Limits.LOCAL_M, Limits.LOCAL_M)
+            };
         }
         double east = plan.rooms().values().stream()
                 .filter(r -> r.floor().equals(floor))
@@ -87,6 +93,19 @@ public final class RoomLine {
                 .max()
                 .orElse(0);
         return new double[] {Math.round(east * 100) / 100.0, 0};
+    }
+
+    private static double within(String what, String digits, double least, double most) throws UnreadableLine {
+        double value = Double.parseDouble(digits);
+        if (value < least || value > most) {
+            throw new UnreadableLine(what + " must lie between " + number(least) + " and " + number(most) + " m, not "
+                    + digits.substring(0, Math.min(digits.length(), 12)) + ".");
+        }
+        return value;
+    }
+
+    private static String number(double metres) {
+        return metres == Math.rint(metres) ? Long.toString((long) metres) : Double.toString(metres);
     }
 
     private static String construction(String typed) throws UnreadableLine {

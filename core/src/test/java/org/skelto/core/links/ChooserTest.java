@@ -4,6 +4,9 @@ import static org.junit.jupiter.api.Assertions.assertEquals;
 import static org.junit.jupiter.api.Assertions.assertTrue;
 
 import java.util.List;
+import java.util.Map;
+import java.util.Set;
+import java.util.stream.Collectors;
 import org.junit.jupiter.api.Test;
 import org.skelto.core.Plans;
 import org.skelto.core.links.LinkChooser.Option;
@@ -11,7 +14,9 @@ import org.skelto.core.plan.Chirp;
 import org.skelto.core.plan.Device;
 import org.skelto.core.plan.DeviceKind;
 import org.skelto.core.plan.Direction;
+import org.skelto.core.plan.Edit;
 import org.skelto.core.plan.Hand;
+import org.skelto.core.plan.Link;
 import org.skelto.core.plan.Medium;
 import org.skelto.core.plan.Place;
 import org.skelto.core.plan.Plan;
@@ -143,6 +148,33 @@ class ChooserTest {
                 "gateway",
                 of(options(tired, "probe"), Medium.MESH_802154, Direction.TWO_WAY)
                         .to());
+    }
+
+    @Test
+    void allUnitsGetALinkAtOnceAndNothingRunsInACircle() {
+        Plan bare = Plans.links(
+                Plans.put(Plans.sound(), "switch-2", Plans.unit("second switch", UnitKind.SWITCH, 7)), m -> {
+                    m.clear();
+                    return m;
+                });
+
+        List<Edit> edits = new LinkChooser(bare, SiteModel.of(bare)).chooseForAll();
+
+        Map<String, Link> links = edits.stream()
+                .map(Edit::value)
+                .filter(Link.class::isInstance)
+                .map(Link.class::cast)
+                .collect(Collectors.toMap(Link::from, l -> l));
+        assertEquals(Set.of("switch", "switch-2", "hub", "ap", "gateway", "board", "probe"), links.keySet());
+        assertEquals(Medium.ETHERNET, links.get("hub").medium(), "the network's own boxes are cabled");
+        for (String start : links.keySet()) {
+            String at = start;
+            for (int hops = 0; links.containsKey(at); hops++) {
+                assertTrue(hops < links.size(), start + " runs in a circle");
+                at = links.get(at).to();
+            }
+            assertEquals("router", at, start + " ends at the router");
+        }
     }
 
     @Test

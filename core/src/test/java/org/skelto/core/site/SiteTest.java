@@ -121,4 +121,11 @@ class SiteTest {
         assertTrue(refused.getMessage().contains("scullery")
                 || refused.getMessage().contains("brick"));
     }
+
+    @ParameterizedTest
+    @ValueSource(strings = {"kitchen 0x4", "kitchen 4x201", "kitchen 99999999999999999999x4", "kitchen 4x4 @ 0,1001"})
+    void refusesASizeThatNoRoomHas(String line) {
+        var refused = assertThrows(RoomLine.UnreadableLine.class, () -> RoomLine.read(line, "ground", Plans.sound()));
+        assertTrue(refused.getMessage().contains("must lie between"), refused.getMessage());
+    }
 }

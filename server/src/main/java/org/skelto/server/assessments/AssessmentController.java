@@ -99,6 +99,13 @@ class AssessmentController {
         return new LinkChooser(plan, site).options(unit);
     }
 
+    /** Links for all units that have none, as one edit. */
+    @PostMapping("/link-proposal")
+    Proposal linkProposal(@PathVariable UUID id) {
+        Plan plan = plans.get(id).plan();
+        return new Proposal("links chosen for all", new LinkChooser(plan, SiteModel.of(plan)).chooseForAll());
+    }
+
     /** The edit that a typed room asks for. */
     @PostMapping("/typed-room")
     Proposal typedRoom(@PathVariable UUID id, @RequestBody TypedRoom typed) {

@@ -24,7 +24,7 @@ class LocalOnly extends OncePerRequestFilter {
         String own = request.getScheme() + "://" + request.getHeader("Host");
         if (!NAMES.contains(request.getServerName()) || origin != null && !origin.equals(own)) {
             response.setStatus(403);
-            response.setContentType("application/problem+json");
+            response.setContentType("application/problem+json;charset=UTF-8");
             response.getWriter()
                     .write("{\"status\":403,\"title\":\"Forbidden\",\"detail\":\"Skelto answers only its own page on"
                             + " this machine.\",\"errors\":[]}");

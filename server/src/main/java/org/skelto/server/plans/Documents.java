@@ -6,8 +6,8 @@ import jakarta.json.JsonException;
 import jakarta.json.JsonNumber;
 import jakarta.json.JsonObject;
 import jakarta.json.JsonObjectBuilder;
-import jakarta.json.JsonPatch;
 import jakarta.json.JsonReader;
+import jakarta.json.JsonString;
 import jakarta.json.JsonValue;
 import jakarta.json.spi.JsonProvider;
 import java.io.StringReader;
@@ -65,18 +65,7 @@ public class Documents {
 
     /** The plan after a JSON Patch; the plan given is not changed. */
     public Plan patched(Plan plan, String patch) {
-        JsonArray operations = operations(patch);
-        JsonObject after;
-        try {
-            JsonPatch made = JSON.createPatch(operations);
-            after = made.apply(tree(plan));
-        } catch (JsonException | ClassCastException | NullPointerException e) {
-            boolean test = operations.stream()
-                    .anyMatch(op -> op instanceof JsonObject o && "test".equals(o.getString("op", "")));
-            throw Refusal.of(
-                    test ? HttpStatus.CONFLICT : HttpStatus.BAD_REQUEST,
-                    "The edit does not fit the plan: " + firstLine(e) + " Nothing was changed.");
-        }
+        JsonObject after = applied(tree(plan), operations(patch));
         try {
             return accepted(mapper.readValue(after.toString(), Plan.class));
         } catch (DatabindException e) {
@@ -85,14 +74,39 @@ public class Documents {
         }
     }
 
+    /** Applies one operation after the other, so that the first that does not fit can be named. */
+    private static JsonObject applied(JsonObject tree, JsonArray operations) {
+        JsonObject now = tree;
+        for (JsonValue operation : operations) {
+            try {
+                now = JSON.createPatch(JSON.createArrayBuilder().add(operation).build())
+                        .apply(now);
+            } catch (JsonException | ClassCastException | NullPointerException e) {
+                throw misfit(operation);
+            }
+        }
+        return now;
+    }
+
+    private static Refusal misfit(JsonValue operation) {
+        JsonObject op = operation instanceof JsonObject o ? o : JsonValue.EMPTY_JSON_OBJECT;
+        String path = op.get("path") instanceof JsonString p ? p.getString() : "";
+        boolean test =
+                op.get("op") instanceof JsonString name && name.getString().equals("test");
+        return Refusal.of(
+                test ? HttpStatus.CONFLICT : HttpStatus.BAD_REQUEST,
+                "The edit does not fit the plan. Nothing was changed.",
+                List.of(new Problem(
+                        path,
+                        test
+                                ? "is not what the edit expects there"
+                                : "cannot be edited like that: the plan has no such place, or this is no operation of"
+                                        + " JSON Patch")));
+    }
+
     /** The JSON Patch that leads from one plan to the other. */
     String difference(Plan from, Plan to) {
         return JSON.createDiff(tree(from), tree(to)).toJsonArray().toString();
-    }
-
-    private static String firstLine(RuntimeException e) {
-        String text = String.valueOf(e.getMessage()).lines().findFirst().orElse("");
-        return text.endsWith(".") ? text : text + ".";
     }
 
     private static JsonArray operations(String patch) {
@@ -102,7 +116,10 @@ public class Documents {
                 throw Refusal.of(HttpStatus.CONTENT_TOO_LARGE, "An edit may have at most 5000 operations.");
             }
             return operations;
-        } catch (JsonException | IllegalStateException e) {
+        } catch (Refusal refusal) {
+            throw refusal;
+        } catch (RuntimeException e) {
+            // the parser tells too deep nesting by a bare RuntimeException
             throw Refusal.of(HttpStatus.BAD_REQUEST, "The edit is not a JSON Patch document. Nothing was changed.");
         }
     }

@@ -40,7 +40,7 @@ class BodyLimit extends OncePerRequestFilter {
             throws ServletException, IOException {
         if (request.getContentLengthLong() > most) {
             response.setStatus(413);
-            response.setContentType("application/problem+json");
+            response.setContentType("application/problem+json;charset=UTF-8");
             response.getWriter()
                     .write("{\"status\":413,\"title\":\"Content Too Large\",\"detail\":\"" + words(most)
                             + "\",\"errors\":[]}");

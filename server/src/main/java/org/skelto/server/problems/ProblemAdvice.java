@@ -87,6 +87,17 @@ class ProblemAdvice extends ResponseEntityExceptionHandler {
         return widen(answer(HttpStatus.BAD_REQUEST, "This is not a JSON document." + where, List.of()));
     }
 
+    /** What the framework itself refuses names no place, and says so in the same form. */
+    @Override
+    protected ResponseEntity<Object> handleExceptionInternal(
+            Exception e, Object body, HttpHeaders headers, HttpStatusCode status, WebRequest request) {
+        ResponseEntity<Object> answer = super.handleExceptionInternal(e, body, headers, status, request);
+        if (answer != null && answer.getBody() instanceof ProblemDetail problem) {
+            problem.setProperty("errors", List.of());
+        }
+        return answer;
+    }
+
     /** JSON pointer to where reading stopped. */
     public static String pointer(DatabindException bad) {
         StringBuilder pointer = new StringBuilder();

@@ -21,6 +21,10 @@ public final class Refusal extends RuntimeException {
         return new Refusal(status, message, List.of());
     }
 
+    public static Refusal of(HttpStatus status, String message, List<Problem> problems) {
+        return new Refusal(status, message, problems);
+    }
+
     public static Refusal invalid(String message, List<Problem> problems) {
         return new Refusal(HttpStatus.UNPROCESSABLE_CONTENT, message, problems);
     }

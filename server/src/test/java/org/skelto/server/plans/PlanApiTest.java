@@ -141,9 +141,11 @@ class PlanApiTest {
             value = {
                 "not json | 400 | ",
                 "{} | 400 | ",
-                "[{\"op\":\"fly\",\"path\":\"/name\"}] | 400 | ",
-                "[{\"op\":\"replace\",\"path\":\"/nowhere/at/all\",\"value\":1}] | 400 | ",
-                "[{\"op\":\"test\",\"path\":\"/name\",\"value\":\"Other\"}] | 409 | ",
+                "[{\"op\":\"fly\",\"path\":\"/name\"}] | 400 | /name",
+                "[{\"op\":\"replace\",\"path\":\"/nowhere/at/all\",\"value\":1}] | 400 | /nowhere/at/all",
+                "[{\"op\":\"test\",\"path\":\"/name\",\"value\":\"Other\"}] | 409 | /name",
+                "[{\"op\":5,\"path\":\"/name\"},7] | 400 | /name",
+                "[7] | 400 | ",
                 "[{\"op\":\"replace\",\"path\":\"/name\",\"value\":\"\"}] | 422 | /name",
                 "[{\"op\":\"replace\",\"path\":\"/name\",\"value\":5}] | 422 | /name",
                 "[{\"op\":\"add\",\"path\":\"/colour\",\"value\":5}] | 422 | /colour",
@@ -163,6 +165,23 @@ class PlanApiTest {
         }
         assertFalse(refused.text().contains("Exception") || refused.text().contains("org.skelto"), refused.text());
         assertEquals(before, document());
+    }
+
+    @Test
+    void aPatchNestedTooDeepIsRefusedAndQuotesNothingOfThePlan() {
+        Answer deep = http.patch(plan, 1L, "[".repeat(50_000));
+        assertEquals(400, deep.status(), deep.text());
+        Answer lost = http.patch(plan, 1L, "[{\"op\":\"replace\",\"path\":\"/rooms/x/name\",\"value\":1}]");
+        assertFalse(lost.text().contains("Trial"), lost.text());
+    }
+
+    @Test
+    void whatTheFrameworkRefusesHasTheSameForm() {
+        for (Answer refused :
+                List.of(http.get("/api/plans/x"), http.get("/api/none"), http.post(plan + "/preview", ""))) {
+            assertTrue(refused.type().startsWith("application/problem+json"), refused.type());
+            assertEquals(List.of(), refused.places());
+        }
     }
 
     @Test
