@@ -3,6 +3,7 @@ package org.skelto.bench;
 import java.io.IOException;
 import java.io.InputStream;
 import java.util.ArrayList;
+import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Set;
@@ -19,6 +20,7 @@ import org.openjdk.jmh.annotations.State;
 import org.openjdk.jmh.annotations.Warmup;
 import org.skelto.core.Assessment;
 import org.skelto.core.outage.Carrying;
+import org.skelto.core.outage.Component;
 import org.skelto.core.outage.DeviceState;
 import org.skelto.core.outage.Outages;
 import org.skelto.core.plan.Plan;
@@ -63,30 +65,33 @@ public class AssessmentBenchmark {
         return new Assessment.Figures(mill).without(Set.of("internet", "hub:hub"));
     }
 
-    /** Every component out, one after the other, sharing the ways that were built once. */
+    /** Who feels each component fail alone: only what leans on it is judged again. */
     @Benchmark
-    public int everySingleOutage() {
+    public Map<Component, Integer> theStrip() {
+        return new Outages(mill, Carrying.EVERYTHING).shared();
+    }
+
+    /** The same by judging every device without each component. */
+    @Benchmark
+    public Map<String, Long> theStripPlain() {
         Outages outages = new Outages(mill, Carrying.EVERYTHING);
-        int lost = 0;
+        Map<String, DeviceState> now = outages.without(Set.of());
+        Map<String, Long> felt = new HashMap<>();
         for (String component : components) {
-            lost += lost(outages.without(Set.of(component)));
+            Map<String, DeviceState> after = outages.without(Set.of(component));
+            felt.put(
+                    component,
+                    after.keySet().stream()
+                            .filter(id -> working(after.get(id)) < working(now.get(id)))
+                            .count());
         }
-        return lost;
+        return felt;
     }
 
-    /** The same with the ways built anew for each. */
-    @Benchmark
-    public int everySingleOutagePlain() {
-        int lost = 0;
-        for (String component : components) {
-            lost += lost(new Outages(mill, Carrying.EVERYTHING).without(Set.of(component)));
-        }
-        return lost;
-    }
-
-    private static int lost(Map<String, DeviceState> states) {
-        return (int) states.values().stream()
-                .filter(s -> s.state() == org.skelto.core.outage.State.LOST)
+    private static long working(DeviceState state) {
+        return state.jobs().stream()
+                .flatMap(job -> job.ways().stream())
+                .filter(DeviceState.WayState::works)
                 .count();
     }
 }

@@ -5,10 +5,10 @@ import java.util.ArrayList;
 import java.util.Collections;
 import java.util.Deque;
 import java.util.HashMap;
-import java.util.HashSet;
 import java.util.List;
 import java.util.Map;
 import java.util.Set;
+import java.util.function.Consumer;
 import org.skelto.core.plan.Plan;
 import org.skelto.core.plan.Power;
 import org.skelto.core.plan.PowerSource;
@@ -25,7 +25,7 @@ final class House {
     private final Hops hops;
     private final Map<String, Boolean> up = new HashMap<>();
     private final Map<String, Map<String, String>> heardFrom = new HashMap<>();
-    private final Map<String, Set<String>> reporting = new HashMap<>();
+    private final Map<String, Map<String, String>> reporting = new HashMap<>();
 
     House(Plan plan, Set<String> failed, Hops hops) {
         this.plan = plan;
@@ -76,7 +76,47 @@ final class House {
                 && up(to)
                 && (isHub(from)
                         ? heardFrom.computeIfAbsent(from, this::hearers).containsKey(to)
-                        : reporting.computeIfAbsent(to, this::reporters).contains(from));
+                        : reporting.computeIfAbsent(to, this::reporters).containsKey(from));
+    }
+
+    /** Every unit on the way that {@link #reaches} found. */
+    void along(String from, String to, Consumer<String> sink) {
+        Map<String, String> next = isHub(from) ? heardFrom.get(from) : reporting.get(to);
+        String end = isHub(from) ? from : to;
+        String at = isHub(from) ? to : from;
+        while (!at.equals(end)) {
+            sink.accept(at);
+            at = next.get(at);
+        }
+        sink.accept(end);
+    }
+
+    /** The components of one proof that a unit is up: while none of them fails, it stays up. */
+    void proofOfUp(String unit, Consumer<String> sink) {
+        sink.accept(Component.unit(unit));
+        Power power = plan.units().get(unit).power();
+        if (power.source() == PowerSource.BATTERY || power.backupH() > 0) {
+            return;
+        }
+        if (power.source() == PowerSource.MAINS) {
+            proofOfLive(power.circuit(), sink);
+        } else {
+            proofOfUp(power.from(), sink);
+        }
+    }
+
+    /** The same for a circuit. */
+    void proofOfLive(String circuit, Consumer<String> sink) {
+        sink.accept(Component.MAINS);
+        if (circuit != null) {
+            sink.accept(Component.circuit(circuit));
+        } else {
+            plan.circuits().keySet().stream()
+                    .map(Component::circuit)
+                    .filter(this::works)
+                    .findFirst()
+                    .ifPresent(sink);
+        }
     }
 
     /** The units on a shortest way, both ends included, or an empty list. */
@@ -112,9 +152,9 @@ final class House {
         return before;
     }
 
-    /** Every unit that one unit hears from. */
-    private Set<String> reporters(String to) {
-        Set<String> seen = new HashSet<>(Set.of(to));
+    /** Every unit that one unit hears from, with the unit after it on the way. */
+    private Map<String, String> reporters(String to) {
+        Map<String, String> after = new HashMap<>(Map.of(to, to));
         Deque<String> open = new ArrayDeque<>(List.of(to));
         while (!open.isEmpty()) {
             String at = open.remove();
@@ -122,12 +162,12 @@ final class House {
                 continue;
             }
             for (String next : hops.heardBy(at)) {
-                if (up(next) && seen.add(next)) {
+                if (up(next) && after.putIfAbsent(next, at) == null) {
                     open.add(next);
                 }
             }
         }
-        return seen;
+        return after;
     }
 
     /** Only what always listens passes messages on: the network's own units and mains-powered controllers. */

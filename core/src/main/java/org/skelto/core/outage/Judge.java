@@ -4,6 +4,7 @@ import java.util.ArrayList;
 import java.util.IdentityHashMap;
 import java.util.List;
 import java.util.Map;
+import java.util.function.Consumer;
 import org.skelto.core.outage.Formula.All;
 import org.skelto.core.outage.Formula.Any;
 import org.skelto.core.outage.Formula.Live;
@@ -72,6 +73,23 @@ final class Judge {
 
     boolean up(String unitId) {
         return house.up(unitId);
+    }
+
+    /** The components of one proof that a formula holds: while none of them fails, it goes on holding. */
+    void proof(Formula formula, Consumer<String> sink) {
+        if (formula instanceof All all) {
+            all.parts().forEach(part -> proof(part, sink));
+        } else if (formula instanceof Any any) {
+            any.parts().stream().filter(this::holds).findFirst().ifPresent(part -> proof(part, sink));
+        } else if (formula instanceof Needs needs) {
+            sink.accept(needs.component());
+        } else if (formula instanceof Up up) {
+            house.proofOfUp(up.unit(), sink);
+        } else if (formula instanceof Live live) {
+            house.proofOfLive(live.circuit(), sink);
+        } else if (formula instanceof Reaches reaches) {
+            house.along(reaches.from(), reaches.to(), unit -> house.proofOfUp(unit, sink));
+        }
     }
 
     /** The first thing that breaks a formula that does not hold, in words. */

@@ -1,9 +1,11 @@
 package org.skelto.core.outage;
 
 import java.util.ArrayList;
+import java.util.Collections;
 import java.util.Comparator;
 import java.util.HashMap;
 import java.util.HashSet;
+import java.util.IdentityHashMap;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
@@ -187,12 +189,12 @@ public final class Outages {
                         way.formula(),
                         component -> named.computeIfAbsent(component, k -> new HashSet<>())
                                 .add(device)))));
-        Map<String, List<Boolean>> before = truths(Set.of());
+        Map<String, Map<String, Set<Formula>>> leaning = leaning();
         Map<Component, Integer> shared = new LinkedHashMap<>();
         components.forEach((id, component) -> {
-            Map<String, List<Boolean>> after = truths(Set.of(id));
-            int felt = (int) jobs.keySet().stream()
-                    .filter(device -> !after.get(device).equals(before.get(device)))
+            Judge without = judge(Set.of(id));
+            int felt = (int) leaning.getOrDefault(id, Map.of()).values().stream()
+                    .filter(ways -> ways.stream().anyMatch(way -> !without.holds(way)))
                     .count();
             if (felt >= 2 || named.getOrDefault(id, Set.of()).size() >= 2) {
                 shared.put(component, felt);
@@ -201,16 +203,23 @@ public final class Outages {
         return shared;
     }
 
-    private Map<String, List<Boolean>> truths(Set<String> failed) {
-        Judge judge = judge(failed);
-        Map<String, List<Boolean>> truths = new HashMap<>();
-        jobs.forEach((device, list) -> truths.put(
-                device,
-                list.stream()
-                        .flatMap(job -> job.ways().stream())
-                        .map(way -> judge.holds(way.formula()))
-                        .toList()));
-        return truths;
+    /**
+     * For each component the ways, by device, whose proof it is part of. Nothing else can be lost when it fails alone,
+     * since ways never get better and a proof without it goes on holding.
+     */
+    private Map<String, Map<String, Set<Formula>>> leaning() {
+        Judge now = judge(Set.of());
+        Map<String, Map<String, Set<Formula>>> leaning = new HashMap<>();
+        jobs.forEach((device, list) -> list.stream()
+                .flatMap(job -> job.ways().stream())
+                .map(PlannedWay::formula)
+                .filter(now::holds)
+                .forEach(way -> now.proof(
+                        way,
+                        component -> leaning.computeIfAbsent(component, k -> new HashMap<>())
+                                .computeIfAbsent(device, k -> Collections.newSetFromMap(new IdentityHashMap<>()))
+                                .add(way))));
+        return leaning;
     }
 
     private void leaves(Formula formula, java.util.function.Consumer<String> sink) {

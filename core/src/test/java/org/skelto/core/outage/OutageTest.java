@@ -268,4 +268,39 @@ class OutageTest {
             }
         }
     }
+
+    /** The strip's counts against the plain way: every device judged anew without each component. */
+    @ParameterizedTest
+    @ValueSource(longs = {1, 2, 3, 4, 5, 6})
+    void whatFeelsAComponentFailAloneIsWhatHasFewerWaysWithoutIt(long seed) {
+        Random random = new Random(seed);
+        Plan plan = Plans.sound();
+        for (int i = 0; i < 12; i++) {
+            DeviceKind[] kinds = {DeviceKind.LAMP, DeviceKind.LEAK, DeviceKind.VALVE, DeviceKind.LOCK};
+            Set<Way> ways = new HashSet<>(List.of(Way.values()));
+            ways.removeIf(way -> random.nextBoolean());
+            Device made = Plans.device("d" + i, kinds[i % 4], Hand.values()[i % 3], RestState.STAYS, ways);
+            plan = Plans.put(plan, "d" + i, made);
+        }
+        Plan second = Plans.link(plan, "ap-router", Plans.link("ap", "router", org.skelto.core.plan.Medium.ETHERNET));
+        Set<String> dead = new HashSet<>(second.links().keySet());
+        dead.removeIf(link -> random.nextInt(4) > 0);
+        Outages outages = new Outages(second, (link, sender) -> !dead.contains(link));
+
+        Map<String, DeviceState> before = outages.without(Set.of());
+        outages.shared().forEach((component, felt) -> {
+            Map<String, DeviceState> after = outages.without(Set.of(component.id()));
+            long fewer = after.keySet().stream()
+                    .filter(id -> working(after.get(id)) < working(before.get(id)))
+                    .count();
+            assertEquals(fewer, felt.longValue(), component.id());
+        });
+    }
+
+    private static long working(DeviceState state) {
+        return state.jobs().stream()
+                .flatMap(job -> job.ways().stream())
+                .filter(DeviceState.WayState::works)
+                .count();
+    }
 }

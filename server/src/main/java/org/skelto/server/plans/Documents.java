@@ -63,9 +63,34 @@ public class Documents {
         return NameAssigner.assign(plan);
     }
 
+    /**
+     * An edit made.
+     *
+     * @param document the plan after it, as it is stored
+     * @param forward the JSON Patch that makes it, names filled in included
+     * @param inverse the one that takes it back
+     */
+    record Change(Plan plan, String document, String forward, String inverse) {}
+
+    /** What a JSON Patch makes of a plan; the plan given is not changed. */
+    Change change(Plan plan, String patch) {
+        JsonObject before = tree(write(plan));
+        Plan after = read(applied(before, operations(patch)));
+        String document = write(after);
+        JsonObject tree = tree(document);
+        return new Change(after, document, difference(before, tree), difference(tree, before));
+    }
+
+    private static String difference(JsonObject from, JsonObject to) {
+        return JSON.createDiff(from, to).toJsonArray().toString();
+    }
+
     /** The plan after a JSON Patch; the plan given is not changed. */
     public Plan patched(Plan plan, String patch) {
-        JsonObject after = applied(tree(plan), operations(patch));
+        return read(applied(tree(write(plan)), operations(patch)));
+    }
+
+    private Plan read(JsonObject after) {
         try {
             return accepted(mapper.readValue(after.toString(), Plan.class));
         } catch (DatabindException e) {
@@ -104,11 +129,6 @@ public class Documents {
                                         + " JSON Patch")));
     }
 
-    /** The JSON Patch that leads from one plan to the other. */
-    String difference(Plan from, Plan to) {
-        return JSON.createDiff(tree(from), tree(to)).toJsonArray().toString();
-    }
-
     private static JsonArray operations(String patch) {
         try (JsonReader reader = JSON.createReader(new StringReader(patch))) {
             JsonArray operations = normal(reader.readArray()).asJsonArray();
@@ -124,8 +144,8 @@ public class Documents {
         }
     }
 
-    private JsonObject tree(Plan plan) {
-        try (JsonReader reader = JSON.createReader(new StringReader(write(plan)))) {
+    private static JsonObject tree(String document) {
+        try (JsonReader reader = JSON.createReader(new StringReader(document))) {
             return normal(reader.readObject()).asJsonObject();
         }
     }

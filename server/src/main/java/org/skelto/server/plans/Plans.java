@@ -53,7 +53,7 @@ public class Plans {
     public PlanState create(Plan document) {
         Plan plan = documents.accepted(document);
         PlanEntity entity = new PlanEntity(UUID.randomUUID(), plan.name(), documents.write(plan), now());
-        return state(plans.save(entity));
+        return state(plans.save(entity), plan);
     }
 
     public PlanState copy(UUID id, String name) {
@@ -64,35 +64,35 @@ public class Plans {
     public PlanState edit(UUID id, long seen, String patch, String label) {
         PlanEntity entity = locked(id, seen);
         Plan before = documents.readStored(entity.document);
-        Plan after = documents.patched(before, patch);
-        if (after.equals(before)) {
-            return state(entity);
+        Documents.Change change = documents.change(before, patch);
+        if (change.plan().equals(before)) {
+            return state(entity, before);
         }
-        RevisionEntity revision = revision(entity, before, after, RevisionEntity.Kind.EDIT, label);
+        RevisionEntity revision = revision(entity, change, RevisionEntity.Kind.EDIT, label);
         revision.undoBelow = entity.undoTop;
         entity.undoTop = revision.number;
         entity.redoTop = null;
         revisions.save(revision);
-        return state(entity);
+        return state(entity, change.plan());
     }
 
     public PlanState undo(UUID id, long seen) {
         PlanEntity entity = locked(id, seen);
         RevisionEntity undone = edit(id, entity.undoTop, "There is nothing to undo.");
-        replay(entity, undone.inverse, RevisionEntity.Kind.UNDO, undone.label);
+        Plan after = replay(entity, undone.inverse, RevisionEntity.Kind.UNDO, undone.label);
         undone.redoBelow = entity.redoTop;
         entity.undoTop = undone.undoBelow;
         entity.redoTop = undone.number;
-        return state(entity);
+        return state(entity, after);
     }
 
     public PlanState redo(UUID id, long seen) {
         PlanEntity entity = locked(id, seen);
         RevisionEntity again = edit(id, entity.redoTop, "There is nothing to do again.");
-        replay(entity, again.forward, RevisionEntity.Kind.REDO, again.label);
+        Plan after = replay(entity, again.forward, RevisionEntity.Kind.REDO, again.label);
         entity.redoTop = again.redoBelow;
         entity.undoTop = again.number;
-        return state(entity);
+        return state(entity, after);
     }
 
     public void delete(UUID id) {
@@ -113,13 +113,14 @@ public class Plans {
                 .orElseThrow(() -> Refusal.of(HttpStatus.CONFLICT, otherwise));
     }
 
-    private void replay(PlanEntity entity, String patch, RevisionEntity.Kind kind, String label) {
-        Plan before = documents.readStored(entity.document);
-        revisions.save(revision(entity, before, documents.patched(before, patch), kind, label));
+    private Plan replay(PlanEntity entity, String patch, RevisionEntity.Kind kind, String label) {
+        Documents.Change change = documents.change(documents.readStored(entity.document), patch);
+        revisions.save(revision(entity, change, kind, label));
+        return change.plan();
     }
 
     private RevisionEntity revision(
-            PlanEntity entity, Plan before, Plan after, RevisionEntity.Kind kind, String label) {
+            PlanEntity entity, Documents.Change change, RevisionEntity.Kind kind, String label) {
         RevisionEntity revision = new RevisionEntity();
         revision.planId = entity.id;
         revision.number = entity.revision + 1;
@@ -127,11 +128,11 @@ public class Plans {
         revision.at = now();
         revision.kind = kind;
         revision.label = label.length() > LABEL_LENGTH ? label.substring(0, LABEL_LENGTH) : label;
-        revision.forward = documents.difference(before, after);
-        revision.inverse = documents.difference(after, before);
+        revision.forward = change.forward();
+        revision.inverse = change.inverse();
         entity.revision = revision.number;
-        entity.document = documents.write(after);
-        entity.name = after.name();
+        entity.document = change.document();
+        entity.name = change.plan().name();
         entity.updatedAt = revision.at;
         return revision;
     }
@@ -148,12 +149,12 @@ public class Plans {
     }
 
     private PlanState state(PlanEntity entity) {
+        return state(entity, documents.readStored(entity.document));
+    }
+
+    private PlanState state(PlanEntity entity, Plan plan) {
         return new PlanState(
-                entity.id,
-                entity.revision,
-                documents.readStored(entity.document),
-                label(entity, entity.undoTop),
-                label(entity, entity.redoTop));
+                entity.id, entity.revision, plan, label(entity, entity.undoTop), label(entity, entity.redoTop));
     }
 
     private String label(PlanEntity entity, Long number) {
