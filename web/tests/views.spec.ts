@@ -149,6 +149,7 @@ describe("the budget stair", () => {
       sensitivityDbm: -75,
       marginDb: 8.7,
       sensitivityFigure: figure,
+      marginFigure: figure,
     },
   };
 

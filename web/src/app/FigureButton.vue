@@ -1,24 +1,26 @@
 <script setup lang="ts">
 import Popover from "primevue/popover";
-import { ref } from "vue";
+import { nextTick, ref } from "vue";
 import type { Figure } from "../api/client";
 
 defineProps<{ figure: Figure | null; name: string }>();
 const popover = ref<InstanceType<typeof Popover> | null>(null);
+/** A page shows a hundred figures; the card of one is made when it is first opened. */
+const opened = ref(false);
+async function open(event: MouseEvent) {
+  const button = event.currentTarget;
+  opened.value = true;
+  await nextTick();
+  popover.value?.toggle(event, button);
+}
 </script>
 
 <template>
-  <button
-    v-if="figure"
-    type="button"
-    class="figure"
-    :title="`How ${name} comes about`"
-    @click.stop="popover?.toggle($event)"
-  >
+  <button v-if="figure" type="button" class="figure" :title="`How ${name} comes about`" @click.stop="open">
     <slot />
   </button>
   <slot v-else />
-  <Popover ref="popover">
+  <Popover v-if="opened" ref="popover">
     <div v-if="figure" class="card">
       <h3>{{ name }}</h3>
       <p class="formula">{{ figure.formula }}</p>

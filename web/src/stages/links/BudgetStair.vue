@@ -27,7 +27,7 @@ const range = computed(() => {
 });
 const y = (dbm: number) =>
   TOP + ((range.value.top - dbm) / Math.max(1, range.value.top - range.value.foot)) * (HEIGHT - TOP - FOOT);
-const tread = computed(() => (width.value - 12) / (budget.value.steps.length + 1));
+const tread = computed(() => (width.value - 12) / (budget.value.steps.length + 2));
 const steps = computed(() =>
   budget.value.steps.map((step, i) => ({ ...step, x: 6 + i * tread.value, y: y(step.levelDbm), i })),
 );
@@ -59,7 +59,7 @@ const alt = computed(
       </text>
       <path :d="path" class="steps" />
       <path
-        :d="`M${width - 6 - tread} ${y(budget.receivedDbm)}H${width - 6}`"
+        :d="`M${width - 6 - 2 * tread} ${y(budget.receivedDbm)}H${width - 6}`"
         class="arrives"
         :class="{ short: !report.meets }"
       />
@@ -76,6 +76,12 @@ const alt = computed(
       </li>
       <li>
         <FigureButton :figure="budget.sensitivityFigure" :name="`receiver floor, ${title}`">
+          <span class="what">receiver floor</span>
+          <span class="value">{{ shown(budget.sensitivityDbm, 1) }} dBm</span>
+        </FigureButton>
+      </li>
+      <li>
+        <FigureButton :figure="budget.marginFigure" :name="`margin, ${title}`">
           <span class="what">margin</span>
           <span class="value"
             ><b>{{ shown(budget.marginDb, 1) }} dB</b></span

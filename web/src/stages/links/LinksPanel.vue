@@ -322,10 +322,21 @@ const CHOICES = [
             <td v-if="r.trouble" colspan="2" class="bad">{{ r.trouble }}</td>
             <template v-else>
               <td class="number" :class="{ bad: !r.meets }">
-                {{ r.marginDb === null ? "cable" : shown(r.marginDb, 1) }}
+                <FigureButton
+                  v-if="r.marginDb !== null"
+                  :figure="worst(r).budget.marginFigure"
+                  :name="`margin of ${unitName(r.from)}`"
+                  >{{ shown(r.marginDb, 1) }}</FigureButton
+                >
+                <template v-else>cable</template>
               </td>
               <td class="number" :class="{ bad: !r.meets }">
-                {{ r.chance === null ? "" : percent(r.chance) }}
+                <FigureButton
+                  v-if="r.chance !== null"
+                  :figure="r.chanceFigure"
+                  :name="`chance of ${unitName(r.from)}`"
+                  >{{ percent(r.chance) }}</FigureButton
+                >
               </td>
             </template>
             <td class="number">{{ r.chance === null ? "" : percent(r.target) }}</td>

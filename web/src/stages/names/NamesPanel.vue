@@ -198,6 +198,9 @@ const differs = (id: string, topic: string | null) => {
 
 <style scoped src="../panel.css"></style>
 <style scoped>
+td:first-child {
+  white-space: nowrap;
+}
 .bare :deep(input:not(.short, .wide)) {
   width: 142px;
 }

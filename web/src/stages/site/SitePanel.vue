@@ -22,6 +22,10 @@ const room = computed<[string, Room] | null>(() => {
 });
 const SIZES = { xM: "East, m", yM: "North, m", widthM: "Width, m", depthM: "Depth, m" } as const;
 const SIDES = ["north", "east", "south", "west"] as const;
+const wallsOf = (r: Room) =>
+  [...new Set(SIDES.map((side) => r.walls[side]))]
+    .map((id) => walls.value.find((c) => c.id === id)?.name ?? id)
+    .join(", ");
 const text = (event: Event) => (event.target as HTMLInputElement).value;
 
 async function addTyped() {
@@ -151,7 +155,7 @@ function removeFloor() {
             <th class="number">Corner, m</th>
             <th class="number">Size, m</th>
             <th class="number">Area, m²</th>
-            <th>Walls north, east, south, west</th>
+            <th>Walls</th>
           </tr>
         </thead>
         <tbody>
@@ -164,7 +168,7 @@ function removeFloor() {
             <td class="number">{{ shown(r.xM, 2) }}, {{ shown(r.yM, 2) }}</td>
             <td class="number">{{ shown(r.widthM, 2) }} × {{ shown(r.depthM, 2) }}</td>
             <td class="number">{{ shown(r.widthM * r.depthM, 1) }}</td>
-            <td class="quiet">{{ [...new Set(SIDES.map((s) => r.walls[s]))].join(", ") }}</td>
+            <td class="quiet">{{ wallsOf(r) }}</td>
           </tr>
         </tbody>
       </table>

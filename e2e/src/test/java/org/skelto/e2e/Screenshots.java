@@ -27,7 +27,7 @@ class Screenshots {
                 "controllers", "/controllers?floor=meal-floor&select=/units/hall-board",
                 "links", "/links?floor=meal-floor&select=/units/pit-sender",
                 "names", "/names",
-                "outages", "/outages?floor=meal-floor&without=internet,hub:hub");
+                "outages", "/outages?floor=meal-floor&without=internet,unit:hub");
         Page page = windows.open();
         views.forEach((name, view) -> shoot(page, skelto.url, id, name, view));
         Page dark = windows.openDark();

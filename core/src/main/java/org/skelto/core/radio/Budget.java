@@ -13,7 +13,12 @@ import org.skelto.core.plan.Radio;
  * @param marginDb what is left over
  */
 public record Budget(
-        List<Step> steps, double receivedDbm, double sensitivityDbm, double marginDb, Figure sensitivityFigure) {
+        List<Step> steps,
+        double receivedDbm,
+        double sensitivityDbm,
+        double marginDb,
+        Figure sensitivityFigure,
+        Figure marginFigure) {
     /** One tread of the stair. */
     public record Step(String label, double changeDb, double levelDbm, Figure figure) {}
 
@@ -59,7 +64,15 @@ public record Budget(
                         "feeder",
                         Text.db(receiver.feederLossDb()))));
         double sensitivity = sensitivityDbm(receiver);
-        return new Budget(steps, level, sensitivity, level - sensitivity, sensitivityFigure(receiver));
+        Figure margin = Figure.of(
+                "what arrives − receiver floor",
+                "link budget; " + sensitivityFigure(receiver).source(),
+                steps.stream().anyMatch(s -> s.figure().extrapolated()),
+                "arrives",
+                Text.dbm(level),
+                "receiver floor",
+                Text.dbm(sensitivity));
+        return new Budget(steps, level, sensitivity, level - sensitivity, sensitivityFigure(receiver), margin);
     }
 
     /** The part's stated sensitivity, or what follows from a chirp radio's settings. */

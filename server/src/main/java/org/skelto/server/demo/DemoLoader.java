@@ -2,23 +2,23 @@ package org.skelto.server.demo;
 
 import java.io.IOException;
 import java.io.InputStream;
+import java.io.UncheckedIOException;
 import org.skelto.core.plan.Plan;
 import org.skelto.server.plans.Plans;
 import org.slf4j.Logger;
 import org.slf4j.LoggerFactory;
-import org.springframework.boot.ApplicationArguments;
-import org.springframework.boot.ApplicationRunner;
 import org.springframework.boot.autoconfigure.condition.ConditionalOnBooleanProperty;
+import org.springframework.context.SmartLifecycle;
 import org.springframework.core.io.ClassPathResource;
 import org.springframework.jdbc.core.simple.JdbcClient;
 import org.springframework.stereotype.Component;
 import org.springframework.transaction.annotation.Transactional;
 import tools.jackson.databind.json.JsonMapper;
 
-/** Loads the demo once; who deletes it does not get it back. */
+/** Loads the demo once, before the first request is answered; who deletes it does not get it back. */
 @Component
 @ConditionalOnBooleanProperty("skelto.demo")
-class DemoLoader implements ApplicationRunner {
+class DemoLoader implements SmartLifecycle {
     private static final Logger LOG = LoggerFactory.getLogger(DemoLoader.class);
     private static final String MARK = "demo-loaded";
 
@@ -32,17 +32,35 @@ class DemoLoader implements ApplicationRunner {
         this.jdbc = jdbc;
     }
 
+    /** Earlier than the web server, which comes last. */
+    @Override
+    public int getPhase() {
+        return 0;
+    }
+
     @Override
     @Transactional
-    public void run(ApplicationArguments args) throws IOException {
+    public void start() {
         int fresh = jdbc.sql("insert into setting (name, content) values (?, 'yes') on conflict do nothing")
                 .param(MARK)
                 .update();
         if (fresh == 1) {
             try (InputStream in = new ClassPathResource("demo/marrowby-leat.skelto.json").getInputStream()) {
                 plans.create(mapper.readValue(in, Plan.class));
+            } catch (IOException e) {
+                throw new UncheckedIOException(e);
             }
             LOG.info("loaded the demo, Marrowby Leat");
         }
+    }
+
+    @Override
+    public void stop() {
+        // nothing runs on
+    }
+
+    @Override
+    public boolean isRunning() {
+        return false;
     }
 }
