@@ -65,16 +65,21 @@ describe("the bench", () => {
     expect(bench.stale).toBeNull();
   });
 
-  it("keeps an edit that the database could not take, for another try", async () => {
+  it("keeps edits that the database could not take, in their order, for another try", async () => {
     const bench = await opened();
     refuse = { status: 503, detail: "The database does not answer." };
     await bench.edit([{ op: "remove", path: "/rooms/nook" }], "remove nook");
+    await bench.edit([{ op: "replace", path: "/name", value: "B" }], "name");
+    expect(bench.unsaved.map((e) => e.label)).toEqual(["remove nook", "name"]);
+    const tried = calls.length;
     expect(bench.saving).toBe("failed");
     expect(bench.message).toContain("does not answer");
     refuse = null;
     await bench.retry();
     expect(bench.saving).toBe("safe");
-    expect(bench.unsaved).toBeNull();
+    expect(bench.unsaved).toEqual([]);
+    const sent = calls.slice(tried).filter((c) => c.method === "PATCH");
+    expect(sent.map((c) => c.body.includes("nook"))).toEqual([true, false]);
   });
 
   it("says why an edit is refused and does not offer it again", async () => {
@@ -82,7 +87,7 @@ describe("the bench", () => {
     refuse = { status: 422, detail: "This is not a valid plan." };
     await bench.edit([{ op: "replace", path: "/name", value: "" }], "name");
     expect(bench.message).toBe("This is not a valid plan.");
-    expect(bench.unsaved).toBeNull();
+    expect(bench.unsaved).toEqual([]);
     expect(bench.saving).toBe("safe");
   });
 

@@ -111,8 +111,18 @@ function keys(event: KeyboardEvent) {
     drawing.value = false;
   }
 }
-onMounted(() => window.addEventListener("keydown", keys));
-onBeforeUnmount(() => window.removeEventListener("keydown", keys));
+/** Asks before the window goes while edits wait to be stored. */
+function stay(event: Event) {
+  if (bench.unsaved.length) event.preventDefault();
+}
+onMounted(() => {
+  window.addEventListener("keydown", keys);
+  window.addEventListener("beforeunload", stay);
+});
+onBeforeUnmount(() => {
+  window.removeEventListener("keydown", keys);
+  window.removeEventListener("beforeunload", stay);
+});
 
 function toggleTheme() {
   theme.value = theme.value === "dark" ? "light" : "dark";
@@ -148,7 +158,13 @@ function toggleTheme() {
     </header>
     <WithoutStrip />
     <div v-if="bench.message" class="message" role="alert">
-      <span>{{ bench.message }}</span>
+      <span
+        >{{ bench.message }}
+        <b v-if="bench.unsaved.length">
+          {{ bench.unsaved.length === 1 ? "One edit waits" : `${bench.unsaved.length} edits wait` }}
+          to be stored.</b
+        ></span
+      >
       <button
         v-if="bench.saving === 'failed'"
         type="button"
@@ -212,7 +228,11 @@ function toggleTheme() {
         nothing is lost.
       </p>
       <div class="row">
-        <Button label="Make my edit on the newer plan" @click="bench.settleStale(true)" />
+        <Button
+          v-if="bench.stale?.ops.length"
+          label="Make my edit on the newer plan"
+          @click="bench.settleStale(true)"
+        />
         <Button label="Take the newer plan" severity="secondary" @click="bench.settleStale(false)" />
       </div>
     </Dialog>

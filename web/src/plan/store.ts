@@ -32,8 +32,8 @@ interface BenchState {
   saving: "safe" | "saving" | "failed";
   /** An edit that was not stored because the plan changed elsewhere. */
   stale: Edit | null;
-  /** An edit that was not stored because the server or the database was away. */
-  unsaved: Edit | null;
+  /** Edits that are not stored because the server or the database is away, in their order. */
+  unsaved: Edit[];
   message: string | null;
 }
 
@@ -58,7 +58,7 @@ export const useBench = defineStore("bench", {
     floor: null,
     saving: "safe",
     stale: null,
-    unsaved: null,
+    unsaved: [],
     message: null,
   }),
   getters: {
@@ -121,43 +121,50 @@ export const useBench = defineStore("bench", {
     put(path: string, value: unknown, label: string): Promise<boolean> {
       return this.edit([{ op: "replace", path, value }], label);
     },
-    async send(edit: Edit): Promise<boolean> {
+    /** Stores what waits and then this edit; where no server answers, all of it waits on. */
+    async send(edit: Edit | null): Promise<boolean> {
+      const waiting = edit ? [...this.unsaved, edit] : [...this.unsaved];
       this.saving = "saving";
-      try {
-        const state = await answer(
-          api.PATCH("/api/plans/{id}", {
-            params: {
-              path: { id: this.id },
-              query: { label: edit.label },
-              header: { "If-Match": this.tag() },
-            },
-            headers: { "Content-Type": PATCH_TYPE },
-            body: JSON.stringify(edit.ops),
-            bodySerializer: (body: unknown) => body as string,
-          }),
-        );
-        this.take(state);
-        this.saving = "safe";
-        this.unsaved = null;
-        await this.assess();
-        return true;
-      } catch (e) {
-        this.dragged = null;
-        this.failed(e, edit);
-        return false;
+      while (waiting.length) {
+        try {
+          this.take(await this.store(waiting[0]!));
+          waiting.shift();
+        } catch (e) {
+          this.dragged = null;
+          // an edit that is wrong in itself is told and dropped
+          const wrong = !this.failed(e, waiting[0]);
+          this.unsaved = wrong ? waiting.slice(1) : waiting;
+          if (this.unsaved.length) this.saving = "failed";
+          return false;
+        }
       }
+      this.unsaved = [];
+      this.saving = "safe";
+      await this.guarded(() => this.assess());
+      return true;
     },
-    failed(e: unknown, edit?: Edit) {
+    store(edit: Edit): Promise<PlanState> {
+      return answer(
+        api.PATCH("/api/plans/{id}", {
+          params: {
+            path: { id: this.id },
+            query: { label: edit.label },
+            header: { "If-Match": this.tag() },
+          },
+          headers: { "Content-Type": PATCH_TYPE },
+          body: JSON.stringify(edit.ops),
+          bodySerializer: (body: unknown) => body as string,
+        }),
+      );
+    },
+    /** Tells what went wrong; true when the server or its database is away. */
+    failed(e: unknown, edit?: Edit): boolean {
       const problem = e instanceof Problem ? e : new Problem(0, String(e));
-      if (problem.status === 412) {
-        this.saving = "safe";
-        this.stale = edit ?? { ops: [], label: "undo" };
-        return;
-      }
       const away = problem.status === 0 || problem.status >= 500;
       this.saving = away ? "failed" : "safe";
-      this.unsaved = away && edit ? edit : null;
-      this.message = problem.message;
+      if (problem.status === 412) this.stale = edit ?? { ops: [], label: "undo" };
+      else this.message = problem.message;
+      return away;
     },
     async guarded(work: () => Promise<void>) {
       try {
@@ -170,10 +177,10 @@ export const useBench = defineStore("bench", {
       return `"${this.revision}"`;
     },
     async retry() {
-      const edit = this.unsaved;
-      if (!edit) return this.guarded(() => this.reload());
-      this.unsaved = null;
-      await this.edit(edit.ops, edit.label);
+      if (this.unsaved.length === 0) return this.guarded(() => this.reload());
+      const made = queue.then(() => this.send(null));
+      queue = made;
+      await made;
     },
     /** Takes the newer plan and, if wanted, makes the refused edit on it. */
     async settleStale(again: boolean) {
@@ -181,7 +188,13 @@ export const useBench = defineStore("bench", {
       await this.guarded(() => this.reload());
       if (again && edit && edit.ops.length > 0) await this.edit(edit.ops, edit.label);
     },
-    async step(which: "undo" | "redo") {
+    /** Undo and redo wait for the edits before them. */
+    step(which: "undo" | "redo"): Promise<unknown> {
+      const made = queue.then(() => this.stepNow(which));
+      queue = made;
+      return made;
+    },
+    async stepNow(which: "undo" | "redo") {
       this.saving = "saving";
       try {
         const path = which === "undo" ? "/api/plans/{id}/undo" : "/api/plans/{id}/redo";

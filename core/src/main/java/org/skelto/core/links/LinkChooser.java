@@ -9,6 +9,7 @@ import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
+import java.util.stream.Collectors;
 import org.skelto.core.plan.Criticality;
 import org.skelto.core.plan.Device;
 import org.skelto.core.plan.DeviceKind;
@@ -48,11 +49,13 @@ public final class LinkChooser {
     private final Plan plan;
     private final SiteModel site;
     private final LinkAssessor assessor;
+    private final Map<String, List<Link>> outward;
 
     public LinkChooser(Plan plan, SiteModel site) {
         this.plan = plan;
         this.site = site;
         this.assessor = new LinkAssessor(plan, site);
+        this.outward = plan.links().values().stream().collect(Collectors.groupingBy(Link::from));
     }
 
     /**
@@ -139,8 +142,7 @@ public final class LinkChooser {
         return plan.units().entrySet().stream()
                 .filter(e -> e.getValue().kind() != UnitKind.ROUTER)
                 .filter(e -> site.position(e.getValue()).isPresent())
-                .filter(e ->
-                        plan.links().values().stream().noneMatch(l -> l.from().equals(e.getKey())))
+                .filter(e -> !outward.containsKey(e.getKey()))
                 .sorted(Comparator.comparing(e -> ORDER.indexOf(e.getValue().kind())))
                 .map(Map.Entry::getKey)
                 .toList();
@@ -213,7 +215,7 @@ public final class LinkChooser {
                 return true;
             }
             if (seen.add(at)) {
-                plan.links().values().stream().filter(l -> l.from().equals(at)).forEach(l -> open.add(l.to()));
+                outward.getOrDefault(at, List.of()).forEach(l -> open.add(l.to()));
             }
         }
         return false;
@@ -233,8 +235,8 @@ public final class LinkChooser {
                 return true;
             }
             if (unit.power().source() == PowerSource.MAINS) {
-                plan.links().values().stream()
-                        .filter(l -> l.from().equals(at) && l.medium() == Medium.MESH_802154)
+                outward.getOrDefault(at, List.of()).stream()
+                        .filter(l -> l.medium() == Medium.MESH_802154)
                         .forEach(l -> open.add(l.to()));
             }
         }
@@ -396,6 +398,6 @@ public final class LinkChooser {
         return plan.links().entrySet().stream()
                 .filter(e -> !e.getValue().from().equals(unitId))
                 .map(Map.Entry::getKey)
-                .collect(java.util.stream.Collectors.toSet());
+                .collect(Collectors.toSet());
     }
 }

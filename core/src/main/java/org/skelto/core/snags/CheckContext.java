@@ -23,6 +23,9 @@ final class CheckContext {
     final Outages outages;
     final Map<String, DeviceState> now;
 
+    /** How often another link has been looked for. */
+    int offers;
+
     private final List<Snag> found = new ArrayList<>();
 
     CheckContext(Plan plan, SiteModel site, Map<String, LinkReport> links, Outages outages) {

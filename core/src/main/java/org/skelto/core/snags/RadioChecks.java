@@ -32,6 +32,8 @@ final class RadioChecks {
     /** Radios farther apart are made for different bands, MHz. */
     private static final double SAME_BAND_MHZ = 20;
 
+    private static final int MOST_OFFERS = 60;
+
     private RadioChecks() {}
 
     static void run(CheckContext c) {
@@ -74,7 +76,7 @@ final class RadioChecks {
                                 : Wording.of(link.medium()) + " to " + name(c, link.to()))
                 .leadsTo("It will drop out at some places and hours, and nobody will know why.")
                 .at(CheckContext.link(id), CheckContext.unit(link.from()));
-        offer(chooser, link.from(), draft);
+        offer(c, chooser, link.from(), draft);
         draft.add();
     }
 
@@ -82,7 +84,11 @@ final class RadioChecks {
         return report.trouble() != null && report.placed() && link.medium() != Medium.ETHERNET;
     }
 
-    private static void offer(LinkChooser chooser, String unit, CheckContext.Draft draft) {
+    /** Looking for another link takes time, and nobody reads a hundred offers. */
+    private static void offer(CheckContext c, LinkChooser chooser, String unit, CheckContext.Draft draft) {
+        if (++c.offers > MOST_OFFERS) {
+            return;
+        }
         chooser.options(unit).stream()
                 .filter(LinkChooser.Option::best)
                 .findFirst()
@@ -139,7 +145,7 @@ final class RadioChecks {
                 .figures(report.trouble())
                 .leadsTo("Nothing sent will ever arrive.")
                 .at(CheckContext.link(id), CheckContext.unit(link.to()));
-        offer(chooser, link.from(), draft);
+        offer(c, chooser, link.from(), draft);
         draft.add();
     }
 
@@ -237,7 +243,7 @@ final class RadioChecks {
                     .figures("0 links")
                     .leadsTo("Whatever is on it is cut off from the hub and the apps.")
                     .at(CheckContext.unit(id));
-            offer(chooser, id, draft);
+            offer(c, chooser, id, draft);
             draft.add();
         }
     }

@@ -1,9 +1,6 @@
 package org.skelto.server.assessments;
 
-import java.util.Collections;
-import java.util.LinkedHashMap;
 import java.util.List;
-import java.util.Map;
 import java.util.Set;
 import java.util.UUID;
 import org.skelto.core.Assessment;
@@ -30,30 +27,14 @@ import org.springframework.web.bind.annotation.RestController;
 @RestController
 @RequestMapping("/api/plans/{id}")
 class AssessmentController {
-    private static final int KEPT = 24;
-
-    private record Key(UUID id, long revision) {}
-
     private final Plans plans;
     private final Documents documents;
-    private final Map<Key, Assessment.Figures> kept = Collections.synchronizedMap(new Kept());
+    private final KeptFigures kept;
 
-    AssessmentController(Plans plans, Documents documents) {
+    AssessmentController(Plans plans, Documents documents, KeptFigures kept) {
         this.plans = plans;
         this.documents = documents;
-    }
-
-    private static final class Kept extends LinkedHashMap<Key, Assessment.Figures> {
-        private static final long serialVersionUID = 1L;
-
-        Kept() {
-            super(KEPT, 0.75f, true);
-        }
-
-        @Override
-        protected boolean removeEldestEntry(Map.Entry<Key, Assessment.Figures> eldest) {
-            return size() > KEPT;
-        }
+        this.kept = kept;
     }
 
     /** An assessment with the revision that it belongs to. */
@@ -72,9 +53,8 @@ class AssessmentController {
     @GetMapping("/assessment")
     Assessed assessment(@PathVariable UUID id, @RequestParam(defaultValue = "") Set<String> without) {
         PlanState state = plans.get(id);
-        Assessment.Figures figures =
-                kept.computeIfAbsent(new Key(id, state.revision()), k -> new Assessment.Figures(state.plan()));
-        return new Assessed(state.revision(), figures.without(without));
+        return new Assessed(
+                state.revision(), kept.of(id, state.revision(), state.plan()).without(without));
     }
 
     /** What would follow from an edit; nothing is stored. */

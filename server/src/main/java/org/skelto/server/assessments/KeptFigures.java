@@ -1,0 +1,55 @@
+package org.skelto.server.assessments;
+
+import java.util.Iterator;
+import java.util.LinkedHashMap;
+import java.util.Map;
+import java.util.UUID;
+import org.skelto.core.Assessment;
+import org.skelto.core.plan.Plan;
+import org.springframework.stereotype.Component;
+
+/**
+ * The figures of the plans looked at last, for their newest revision only. Bounded by what the plans hold, so that a few
+ * huge ones do not fill the memory. Nobody waits for another plan's figures.
+ */
+@Component
+class KeptFigures {
+    /** Rooms, units, devices and links of all kept plans together. */
+    private static final int MOST_THINGS = 20_000;
+
+    private record Kept(long revision, int things, Assessment.Figures figures) {}
+
+    private final Map<UUID, Kept> kept = new LinkedHashMap<>(16, 0.75f, true);
+
+    /** The figures of a revision, kept or worked out. */
+    Assessment.Figures of(UUID id, long revision, Plan plan) {
+        synchronized (kept) {
+            Kept known = kept.get(id);
+            if (known != null && known.revision() == revision) {
+                return known.figures();
+            }
+        }
+        Assessment.Figures figures = new Assessment.Figures(plan);
+        int things = plan.rooms().size()
+                + plan.units().size()
+                + plan.devices().size()
+                + plan.links().size();
+        keep(id, new Kept(revision, things, figures));
+        return figures;
+    }
+
+    private void keep(UUID id, Kept made) {
+        synchronized (kept) {
+            Kept known = kept.get(id);
+            if (known == null || known.revision() < made.revision()) {
+                kept.put(id, made);
+            }
+            int things = kept.values().stream().mapToInt(Kept::things).sum();
+            Iterator<Kept> eldest = kept.values().iterator();
+            while (things > MOST_THINGS && kept.size() > 1) {
+                things -= eldest.next().things();
+                eldest.remove();
+            }
+        }
+    }
+}

@@ -1,0 +1,64 @@
+package org.skelto.server.assessments;
+
+import static org.junit.jupiter.api.Assertions.assertNotSame;
+import static org.junit.jupiter.api.Assertions.assertSame;
+
+import java.util.Map;
+import java.util.TreeMap;
+import java.util.UUID;
+import org.junit.jupiter.api.Test;
+import org.skelto.core.Assessment;
+import org.skelto.core.plan.Device;
+import org.skelto.core.plan.DeviceKind;
+import org.skelto.core.plan.Plan;
+import org.skelto.core.plan.Region;
+
+class KeptFiguresTest {
+    private final KeptFigures kept = new KeptFigures();
+
+    private static Plan plan(int devices) {
+        Plan empty = Plan.fresh("Kept", Region.EU, 230.0, null);
+        Device lamp = new Device(
+                "lamp",
+                DeviceKind.LAMP,
+                null,
+                null,
+                null,
+                null,
+                null,
+                null,
+                null,
+                null,
+                null,
+                false,
+                false,
+                false,
+                null);
+        Map<String, Device> many = new TreeMap<>();
+        for (int i = 0; i < devices; i++) {
+            many.put("d" + i, lamp);
+        }
+        return empty.withNamed(empty.units(), many);
+    }
+
+    @Test
+    void keepsTheNewestRevisionOfAPlanAndNeverAnOlderOneInItsPlace() {
+        UUID id = UUID.randomUUID();
+        Assessment.Figures second = kept.of(id, 2, plan(1));
+        assertSame(second, kept.of(id, 2, plan(1)));
+        assertNotSame(second, kept.of(id, 1, plan(1)), "an older revision is worked out");
+        assertSame(second, kept.of(id, 2, plan(1)));
+    }
+
+    @Test
+    void letsThePlansLookedAtLongestAgoGoWhenTheyHoldTooMuchTogether() {
+        UUID first = UUID.randomUUID();
+        UUID second = UUID.randomUUID();
+        Assessment.Figures small = kept.of(first, 1, plan(5));
+        Assessment.Figures large = kept.of(second, 1, plan(9_000));
+        assertSame(small, kept.of(first, 1, plan(5)));
+        kept.of(UUID.randomUUID(), 1, plan(10_998));
+        assertNotSame(large, kept.of(second, 1, plan(1)), "the large one was looked at longest ago");
+        assertSame(small, kept.of(first, 1, plan(5)));
+    }
+}
