@@ -351,6 +351,9 @@ class JourneysTest {
             page.keyboard().press("Tab");
             assertThat(page.getByRole(AriaRole.ALERT)).containsText("The database does not answer");
             assertThat(status("not saved")).isVisible();
+            page.getByLabel("Height, m").fill("3.1");
+            page.keyboard().press("Tab");
+            assertThat(page.getByRole(AriaRole.ALERT)).containsText("2 edits wait to be stored.");
         } finally {
             skelto.database.start();
         }
@@ -358,8 +361,9 @@ class JourneysTest {
             button("Try again").click();
             page.waitForTimeout(500);
         }
-        settled(2);
+        settled(3);
         assertThat(page.locator(".tabs")).containsText("Cellar");
+        assertThat(page.getByLabel("Height, m")).hasValue("3.1");
     }
 
     private String millCopy(String name) {

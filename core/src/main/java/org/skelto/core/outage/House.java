@@ -9,6 +9,7 @@ import java.util.List;
 import java.util.Map;
 import java.util.Set;
 import java.util.function.Consumer;
+import java.util.function.Function;
 import org.skelto.core.plan.Plan;
 import org.skelto.core.plan.Power;
 import org.skelto.core.plan.PowerSource;
@@ -136,38 +137,30 @@ final class House {
 
     /** Every unit that hears from one unit, with the unit before it on the way. */
     private Map<String, String> hearers(String from) {
-        Map<String, String> before = new HashMap<>(Map.of(from, from));
-        Deque<String> open = new ArrayDeque<>(List.of(from));
-        while (!open.isEmpty()) {
-            String at = open.remove();
-            if (!at.equals(from) && !relays(plan.units().get(at))) {
-                continue;
-            }
-            for (String next : hops.hearing(at)) {
-                if (up(next) && before.putIfAbsent(next, at) == null) {
-                    open.add(next);
-                }
-            }
-        }
-        return before;
+        return search(from, hops::hearing);
     }
 
     /** Every unit that one unit hears from, with the unit after it on the way. */
     private Map<String, String> reporters(String to) {
-        Map<String, String> after = new HashMap<>(Map.of(to, to));
-        Deque<String> open = new ArrayDeque<>(List.of(to));
+        return search(to, hops::heardBy);
+    }
+
+    /** Breadth first from one end; each unit found with its neighbour nearer that end. */
+    private Map<String, String> search(String end, Function<String, List<String>> neighbours) {
+        Map<String, String> nearer = new HashMap<>(Map.of(end, end));
+        Deque<String> open = new ArrayDeque<>(List.of(end));
         while (!open.isEmpty()) {
             String at = open.remove();
-            if (!at.equals(to) && !relays(plan.units().get(at))) {
+            if (!at.equals(end) && !relays(plan.units().get(at))) {
                 continue;
             }
-            for (String next : hops.heardBy(at)) {
-                if (up(next) && after.putIfAbsent(next, at) == null) {
+            for (String next : neighbours.apply(at)) {
+                if (up(next) && nearer.putIfAbsent(next, at) == null) {
                     open.add(next);
                 }
             }
         }
-        return after;
+        return nearer;
     }
 
     /** Only what always listens passes messages on: the network's own units and mains-powered controllers. */

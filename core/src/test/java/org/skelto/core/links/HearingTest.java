@@ -1,0 +1,80 @@
+package org.skelto.core.links;
+
+import static org.junit.jupiter.api.Assertions.assertEquals;
+import static org.junit.jupiter.api.Assertions.assertNull;
+import static org.junit.jupiter.api.Assertions.assertTrue;
+
+import org.junit.jupiter.api.Test;
+import org.junit.jupiter.params.ParameterizedTest;
+import org.junit.jupiter.params.provider.CsvSource;
+import org.skelto.core.Plans;
+import org.skelto.core.plan.Chirp;
+import org.skelto.core.plan.Link;
+import org.skelto.core.plan.Medium;
+import org.skelto.core.plan.Plan;
+import org.skelto.core.plan.Radio;
+import org.skelto.core.plan.UnitKind;
+import org.skelto.core.site.SiteModel;
+
+class HearingTest {
+    private static Radio chirp(double mhz, int sf, double khz, int rate) {
+        return new Radio(Medium.CHIRP, mhz, 14, 2, 0, null, new Chirp(sf, khz, rate), true, false);
+    }
+
+    private static Radio plain(Medium medium, double mhz) {
+        return new Radio(medium, mhz, 10, 0, 0, -105.0, null, true, false);
+    }
+
+    @ParameterizedTest
+    @CsvSource({
+        "868.3, 9, 125, 5, 0",
+        "868.32, 9, 125, 5, 0",
+        "868.5, 9, 125, 5, 1",
+        "868.3, 10, 125, 5, 1",
+        "868.3, 9, 250, 5, 1",
+        "868.3, 9, 125, 8, 1",
+        "869.525, 12, 125, 5, 2",
+    })
+    void chirpEndsMustAgreeInEverySetting(double mhz, int sf, double khz, int rate, int differences) {
+        assertEquals(
+                differences,
+                Hearing.differences(Medium.CHIRP, chirp(868.3, 9, 125, 5), chirp(mhz, sf, khz, rate))
+                        .size());
+    }
+
+    @Test
+    void sensorsBelowOneGigahertzMustShareTheirChannelWhileWiFiAndMeshFindTheirs() {
+        assertTrue(Hearing.differences(Medium.SUB_GHZ, plain(Medium.SUB_GHZ, 868.3), plain(Medium.SUB_GHZ, 868.7))
+                .isEmpty());
+        assertEquals(
+                "433.920 MHz against 868.300 MHz",
+                Hearing.differences(Medium.SUB_GHZ, plain(Medium.SUB_GHZ, 433.92), plain(Medium.SUB_GHZ, 868.3))
+                        .get(0));
+        assertTrue(Hearing.differences(Medium.WIFI_2G4, plain(Medium.WIFI_2G4, 2412), plain(Medium.WIFI_2G4, 2462))
+                .isEmpty());
+    }
+
+    @Test
+    void aDeafEndIsNamedAndItsLinkCarriesNothing() {
+        Plan plan = Plans.put(Plans.sound(), "ears", Plans.unit("ears", UnitKind.GATEWAY, 2, Medium.SUB_GHZ));
+        Radio mute = new Radio(Medium.SUB_GHZ, 868.3, 10, 0, 0, -105.0, null, false, false);
+        plan = Plans.put(plan, "ears", Plans.with(plan.units().get("ears"), mute));
+        plan = Plans.put(plan, "probe", Plans.with(plan.units().get("probe"), plain(Medium.SUB_GHZ, 868.3)));
+        LinkReport report = new LinkAssessor(plan, SiteModel.of(plan))
+                .report("x", new Link("probe", "ears", Medium.SUB_GHZ, null, null, null));
+        assertEquals("ears has no sub-GHz OOK/FSK receiver", report.trouble());
+        assertNull(report.marginDb());
+        assertTrue(!report.carries("probe") && !report.carries("ears"));
+    }
+
+    @Test
+    void anEndThatOnlySendsIsHeardButNeverAnswered() {
+        Plan plan = Plans.put(Plans.sound(), "ears", Plans.unit("ears", UnitKind.GATEWAY, 2, Medium.SUB_GHZ));
+        Radio mouth = new Radio(Medium.SUB_GHZ, 868.3, 10, 0, 0, -105.0, null, false, false);
+        plan = Plans.put(plan, "probe", Plans.with(plan.units().get("probe"), mouth));
+        LinkReport report = new LinkAssessor(plan, SiteModel.of(plan))
+                .report("x", new Link("probe", "ears", Medium.SUB_GHZ, null, null, null));
+        assertTrue(report.carries("probe") && !report.carries("ears"));
+        assertTrue(report.chance() > report.target() && !report.meets(), "two-way was asked for");
+    }
+}
