@@ -27,6 +27,11 @@ const range = computed(() => {
 });
 const y = (dbm: number) =>
   TOP + ((range.value.top - dbm) / Math.max(1, range.value.top - range.value.foot)) * (HEIGHT - TOP - FOOT);
+/** The word stands over its line, or under it where the level that arrives would cross it. */
+const wantedAt = computed(() => {
+  const above = y(needed.value) - y(budget.value.receivedDbm);
+  return y(needed.value) + (above > -2 && above < 18 ? 12 : -4);
+});
 const tread = computed(() => (width.value - 12) / (budget.value.steps.length + 2));
 const steps = computed(() =>
   budget.value.steps.map((step, i) => ({ ...step, x: 6 + i * tread.value, y: y(step.levelDbm), i })),
@@ -54,7 +59,7 @@ const alt = computed(
         receiver floor {{ shown(budget.sensitivityDbm, 1) }} dBm
       </text>
       <path :d="`M6 ${y(needed)}H${width - 6}`" class="needed" />
-      <text :x="width - 8" :y="y(needed) - 4" text-anchor="end" class="note needed-text">
+      <text :x="width - 8" :y="wantedAt" text-anchor="end" class="note needed-text">
         wanted {{ shown(needed, 1) }} dBm
       </text>
       <path :d="path" class="steps" />

@@ -198,13 +198,13 @@ const CHOICES = [
               }}
             </span>
           </b>
-          <span v-if="r.marginDb !== null && r.chance !== null" :class="r.meets ? 'good' : 'bad'">
+          <span v-if="r.trouble" class="bad">{{ r.trouble }}</span>
+          <span v-else-if="r.marginDb !== null && r.chance !== null" :class="r.meets ? 'good' : 'bad'">
             <FigureButton :figure="r.chanceFigure" :name="`chance of the link to ${unitName(r.to)}`">
               margin {{ shown(r.marginDb, 1) }} dB · chance {{ percent(r.chance) }} · target
               {{ percent(r.target) }}
             </FigureButton>
           </span>
-          <span v-else-if="r.trouble" class="bad">{{ r.trouble }}</span>
           <FigureButton v-else :figure="r.chanceFigure" name="cable length"
             >cable {{ shown(r.distanceM ?? 0, 1) }} m</FigureButton
           >
@@ -224,6 +224,9 @@ const CHOICES = [
         </div>
         <p v-if="darkEnd(r)" class="bad">Without what is out, it carries nothing: {{ darkEnd(r) }}.</p>
         <p v-if="plan.links[r.link]?.why" class="quiet">{{ plan.links[r.link]?.why }}</p>
+        <p v-if="r.trouble && r.runs.length" class="quiet">
+          As it is nothing arrives. Set alike, it would have this budget:
+        </p>
         <template v-for="run in shownRuns(r)" :key="run.from">
           <p v-if="r.runs.length > 1" class="way">
             {{ unitName(run.from) }} → {{ unitName(run.to) }}

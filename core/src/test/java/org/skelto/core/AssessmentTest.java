@@ -82,6 +82,8 @@ class AssessmentTest {
         assertEquals(State.LOST, now.states().get("probe").state());
         assertFalse(now.links().get("probe-gateway").meets());
         assertTrue(now.links().get("probe-gateway").trouble().contains("SF12"));
+        assertTrue(
+                now.links().get("probe-gateway").marginDb() > 0, "the budget says what setting them alike would give");
         assertEquals(
                 List.of("R7"),
                 now.snags().stream()

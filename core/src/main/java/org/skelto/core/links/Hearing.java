@@ -35,6 +35,12 @@ public final class Hearing {
         return differ.isEmpty() ? null : "they are set differently: " + String.join("; ", differ);
     }
 
+    /** Whether both ends have what it takes, so that setting them alike would do. */
+    static boolean settingsOnly(Link link, Unit from, Unit to) {
+        return from.radio(link.medium()).isPresent()
+                && to.radio(link.medium()).filter(Radio::receives).isPresent();
+    }
+
     /** In which settings two radios of one medium differ so that neither understands the other. */
     public static List<String> differences(Medium medium, Radio one, Radio other) {
         List<String> differ = new ArrayList<>();

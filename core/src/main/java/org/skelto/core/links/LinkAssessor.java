@@ -68,13 +68,14 @@ public final class LinkAssessor {
         if (link.medium() == Medium.ETHERNET) {
             return cable(id, link, from, to, target);
         }
-        String deaf = Hearing.trouble(link, from, to);
-        return deaf != null
-                ? without(id, link, a.get().distanceM(b.get()), deaf, target)
-                : radio(id, link, from, to, target);
+        String trouble = Hearing.trouble(link, from, to);
+        return trouble == null || Hearing.settingsOnly(link, from, to)
+                ? radio(id, link, from, to, target, trouble)
+                : without(id, link, a.get().distanceM(b.get()), trouble, target);
     }
 
-    private LinkReport radio(String id, Link link, Unit from, Unit to, double target) {
+    /** Radios that are only set differently have a budget, for when they are set alike. */
+    private LinkReport radio(String id, Link link, Unit from, Unit to, double target, String trouble) {
         Radio out = from.radio(link.medium()).orElseThrow();
         Radio back = to.radio(link.medium()).orElseThrow();
         LossModel.Loss loss = model.loss(
@@ -111,14 +112,14 @@ public final class LinkAssessor {
                 link.direction(),
                 loss.distanceM(),
                 loss.indoor(),
-                null,
+                trouble,
                 true,
                 runs,
                 margin,
                 chance,
                 target,
                 Chance.marginDb(target, sigma),
-                chance >= target && link.twoWay() == answered,
+                trouble == null && chance >= target && link.twoWay() == answered,
                 figure);
     }
 

@@ -11,9 +11,9 @@ import org.skelto.core.radio.Figure;
  *
  * @param distanceM straight distance, or null when an end has no place
  * @param indoor whether both ends are in one building
- * @param trouble why there is nothing to compute or why it cannot work at all, or null
+ * @param trouble why there is nothing to compute or why it cannot work as it is, or null
  * @param placed whether both ends have a place; without one nothing can be said against the link
- * @param runs one budget for each direction that the link has
+ * @param runs one budget for each direction that the link has; with trouble, what they would be without it
  * @param marginDb the worse direction's margin, or null for cable
  * @param chance that it holds, 0 to 1, or null for cable
  * @param target the chance aimed at, from the most critical device behind it

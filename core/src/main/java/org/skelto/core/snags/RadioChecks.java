@@ -61,7 +61,7 @@ final class RadioChecks {
     private static void margin(CheckContext c, LinkChooser chooser, String id, Link link, LinkReport report) {
         boolean judged = report.marginDb() != null;
         // what cannot hear at all has a snag of its own
-        if (report.meets() || judged && report.chance() >= report.target() || deaf(link, report)) {
+        if (deaf(link, report) || report.meets() || judged && report.chance() >= report.target()) {
             return;
         }
         String title = judged
@@ -97,7 +97,7 @@ final class RadioChecks {
     }
 
     private static void oneSided(CheckContext c, String id, Link link, LinkReport report) {
-        if (!link.twoWay() || report.runs().isEmpty()) {
+        if (!link.twoWay() || report.runs().isEmpty() || report.trouble() != null) {
             return;
         }
         double there = report.runs().get(0).budget().marginDb();
