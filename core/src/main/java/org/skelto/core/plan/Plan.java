@@ -74,9 +74,27 @@ public record Plan(
 
     /** This plan with other units and devices, for the assignment of names. */
     public Plan withNamed(Map<String, Unit> otherUnits, Map<String, Device> otherDevices) {
+        return with(name, otherUnits, otherDevices, links);
+    }
+
+    /** This plan with other units and links. */
+    public Plan withLinked(Map<String, Unit> otherUnits, Map<String, Link> otherLinks) {
+        return with(name, otherUnits, devices, otherLinks);
+    }
+
+    /** This plan under another name. */
+    public Plan withName(String other) {
+        return with(other, units, devices, links);
+    }
+
+    private Plan with(
+            String otherName,
+            Map<String, Unit> otherUnits,
+            Map<String, Device> otherDevices,
+            Map<String, Link> otherLinks) {
         return new Plan(
                 format,
-                name,
+                otherName,
                 region,
                 mainsVoltageV,
                 place,
@@ -90,51 +108,7 @@ public record Plan(
                 services,
                 otherUnits,
                 otherDevices,
-                links,
-                accepted);
-    }
-
-    /** This plan with other units and links. */
-    public Plan withLinked(Map<String, Unit> otherUnits, Map<String, Link> otherLinks) {
-        return new Plan(
-                format,
-                name,
-                region,
-                mainsVoltageV,
-                place,
-                network,
-                cautionsRead,
-                buildings,
-                floors,
-                rooms,
-                spots,
-                circuits,
-                services,
-                otherUnits,
-                devices,
                 otherLinks,
-                accepted);
-    }
-
-    /** This plan under another name. */
-    public Plan withName(String other) {
-        return new Plan(
-                format,
-                other,
-                region,
-                mainsVoltageV,
-                place,
-                network,
-                cautionsRead,
-                buildings,
-                floors,
-                rooms,
-                spots,
-                circuits,
-                services,
-                units,
-                devices,
-                links,
                 accepted);
     }
 }

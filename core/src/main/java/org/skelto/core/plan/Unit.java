@@ -52,6 +52,14 @@ public record Unit(
     }
 
     public Unit withRadios(Map<String, Radio> otherRadios) {
+        return with(otherRadios, ipv4, mac, nodeId);
+    }
+
+    public Unit withNames(String otherIpv4, String otherMac, Integer otherNodeId) {
+        return with(radios, otherIpv4, otherMac, otherNodeId);
+    }
+
+    private Unit with(Map<String, Radio> otherRadios, String otherIpv4, String otherMac, Integer otherNodeId) {
         return new Unit(
                 name,
                 kind,
@@ -63,23 +71,6 @@ public record Unit(
                 broker,
                 hub,
                 otherRadios,
-                ipv4,
-                mac,
-                nodeId);
-    }
-
-    public Unit withNames(String otherIpv4, String otherMac, Integer otherNodeId) {
-        return new Unit(
-                name,
-                kind,
-                place,
-                power,
-                channels,
-                maxClients,
-                internetEntry,
-                broker,
-                hub,
-                radios,
                 otherIpv4,
                 otherMac,
                 otherNodeId);
