@@ -17,6 +17,8 @@ export function smallPlan(): Plan {
     ipv4: null,
     mac: null,
     nodeId: null,
+    rating: null,
+    wireless: null,
   };
   const device = {
     name: "lamp",
@@ -34,8 +36,24 @@ export function smallPlan(): Plan {
     outsideDoor: false,
     obstacleDetection: false,
     topic: null,
+    rating: null,
+    sound: null,
+    heardIn: [],
   };
-  const walls = { north: "brick-110", east: "brick-110", south: "brick-110", west: "brick-110" };
+  const room = (name: string, xM: number, widthM: number) => ({
+    floor: "ground",
+    name,
+    corners: [
+      { xM, yM: 0 },
+      { xM: xM + widthM, yM: 0 },
+      { xM: xM + widthM, yM: 3 },
+      { xM, yM: 3 },
+    ],
+    walls: ["brick-110", "brick-110", "brick-110", "brick-110"],
+    clutter: "EMPTY" as const,
+    use: "LIVING" as const,
+    exposure: "DRY" as const,
+  });
   return {
     format: "skelto-plan/1",
     name: "Small",
@@ -45,10 +63,19 @@ export function smallPlan(): Plan {
     network: { subnet: "10.0.0.0/24", poolFrom: "10.0.0.100", poolTo: "10.0.0.200", topicRoot: "small" },
     cautionsRead: true,
     buildings: { house: { name: "House", xM: 10, yM: 20, zM: 0 } },
-    floors: { ground: { building: "house", name: "Ground", baseM: 0, heightM: 2.5, slab: "timber-floor" } },
+    floors: {
+      ground: {
+        building: "house",
+        name: "Ground",
+        baseM: 0,
+        heightM: 2.5,
+        slab: "timber-floor",
+        underlay: null,
+      },
+    },
     rooms: {
-      den: { floor: "ground", name: "Den", xM: 0, yM: 0, widthM: 4, depthM: 3, walls, clutter: "EMPTY" },
-      nook: { floor: "ground", name: "Nook", xM: 4, yM: 0, widthM: 2, depthM: 3, walls, clutter: "EMPTY" },
+      den: room("Den", 0, 4),
+      nook: room("Nook", 4, 2),
     },
     spots: {},
     circuits: { mains: { name: "Mains" } },
@@ -60,5 +87,16 @@ export function smallPlan(): Plan {
     },
     links: {},
     accepted: {},
+    constructions: {},
+    openings: {},
+    stairwells: {},
+    fittings: {},
+    cables: {},
+    routes: {},
+    owned: {},
+    wallWork: null,
+    demands: {},
+    indoorModel: "WALLS",
+    calibration: null,
   };
 }

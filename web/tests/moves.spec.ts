@@ -1,5 +1,18 @@
 import { describe, expect, it } from "vitest";
-import { firstChoice, freePlace, moved, placedAt, placeOf, resized, roomMoved } from "../src/drawing/moves";
+import {
+  cornerAdded,
+  cornerMoved,
+  cornerRemoved,
+  firstChoice,
+  freePlace,
+  moved,
+  placedAt,
+  placeOf,
+  roomMoved,
+  snapped,
+  wallLengthened,
+} from "../src/drawing/moves";
+import { facing, inside, middleOf } from "../src/drawing/outline";
 import { smallPlan } from "./helpers";
 
 describe("moves on the drawing", () => {
@@ -35,8 +48,7 @@ describe("moves on the drawing", () => {
   it("takes everything in a room along when the room moves", () => {
     const paths = roomMoved(smallPlan(), "den", 1, 0).map((op) => op.path);
     expect(paths).toEqual([
-      "/rooms/den/xM",
-      "/rooms/den/yM",
+      "/rooms/den/corners",
       "/units/board/place",
       "/units/eye/place",
       "/devices/lamp/place",
@@ -44,8 +56,70 @@ describe("moves on the drawing", () => {
     expect(roomMoved(smallPlan(), "den", 0, 0)).toEqual([]);
   });
 
-  it("never makes a room smaller than a cupboard", () => {
-    expect(resized(smallPlan(), "den", 0, 0).map((op) => op.value)).toEqual([0.3, 0.3]);
+  it("takes the corners of neighbours along when a corner moves, unless it goes alone", () => {
+    // the den's south-east corner is the nook's south-west one
+    const both = cornerMoved(smallPlan(), "den", 1, 4.5, -0.25, false);
+    expect(both.map((op) => op.path)).toEqual(["/rooms/den/corners/1", "/rooms/nook/corners/0"]);
+    expect(both.every((op) => JSON.stringify(op.value) === '{"xM":4.5,"yM":-0.25}')).toBe(true);
+    expect(cornerMoved(smallPlan(), "den", 1, 4.5, 0, true).map((op) => op.path)).toEqual([
+      "/rooms/den/corners/1",
+    ]);
+  });
+
+  it("snaps a dragged corner to corners and their lines nearby", () => {
+    expect(snapped(smallPlan(), "den", 2, 5.95, 2.93)).toEqual([6, 3]);
+    expect(snapped(smallPlan(), "den", 2, 5.95, 1.5)).toEqual([6, 1.5]);
+    expect(snapped(smallPlan(), "den", 2, 5.5, 1.5)).toEqual([5.5, 1.5]);
+  });
+
+  it("keeps a rectangle a rectangle when one wall's length is typed", () => {
+    const [op] = wallLengthened(smallPlan(), "den", 0, 5);
+    expect(op!.value).toEqual([
+      { xM: 0, yM: 0 },
+      { xM: 5, yM: 0 },
+      { xM: 5, yM: 3 },
+      { xM: 0, yM: 3 },
+    ]);
+    expect(wallLengthened(smallPlan(), "den", 0, -1)).toEqual([]);
+  });
+
+  it("renumbers the openings behind a new corner, and drops those of a wall that goes", () => {
+    const plan = smallPlan();
+    const door = { room: "den", wall: 2, kind: "DOOR" as const, atM: 1, widthM: 0.9 };
+    plan.openings = { door: { ...door, sillM: 0, headM: 2, construction: "door-wood" } };
+    const added = cornerAdded(plan, "den", 0);
+    expect(added.map((op) => `${op.op} ${op.path}`)).toEqual([
+      "add /rooms/den/corners/1",
+      "add /rooms/den/walls/1",
+      "replace /openings/door/wall",
+    ]);
+    expect(added[0]!.value).toEqual({ xM: 2, yM: 0 });
+    expect(added[2]!.value).toBe(3);
+    expect(cornerRemoved(plan, "den", 2)[0]).toEqual({ op: "remove", path: "/openings/door" });
+    plan.rooms.den!.corners.pop();
+    expect(cornerRemoved(plan, "den", 1)).toEqual([]);
+  });
+
+  it("finds the middle of an L and which way its walls look", () => {
+    const corners = [
+      [0, 0],
+      [6, 0],
+      [6, 1],
+      [1, 1],
+      [1, 6],
+      [0, 6],
+    ].map(([xM, yM]) => ({ xM: xM!, yM: yM! }));
+    expect(inside(corners, 3, 3)).toBe(false);
+    expect(inside(corners, ...middleOf(corners))).toBe(true);
+    expect([0, 1, 2, 3, 4, 5].map((i) => facing(corners, i))).toEqual([
+      "south",
+      "east",
+      "north",
+      "east",
+      "north",
+      "west",
+    ]);
+    expect(facing([...corners].reverse(), 0)).toBe("north");
   });
 
   it("puts new things clear of what stands in their room, the first into its middle", () => {

@@ -33,6 +33,7 @@ function bench(assessment: Partial<Assessment>) {
   store.plan = smallPlan();
   store.assessment = {
     walls: [],
+    gaps: [],
     positions: {},
     links: {},
     snags: [],

@@ -1,14 +1,20 @@
 <script setup lang="ts">
-import { computed, ref } from "vue";
+import { computed, ref, watch } from "vue";
 import type { Plan } from "../api/client";
 import { nameAt, pointer, thingOf } from "../plan/pointers";
 import { useBench } from "../plan/store";
+import CoverageLines from "../coverage/CoverageLines.vue";
+import CoverageShade from "../coverage/CoverageShade.vue";
+import { useCoverage } from "../coverage/store";
 import Hatches from "./Hatches.vue";
 import { placeLabels, type Wanted } from "./labels";
 import { shown, STATE_WORDS, UNIT_WORDS } from "./marks";
+import { areaOf, boundsOf, middleOf } from "./outline";
+import RoomHandles from "./RoomHandles.vue";
 import { useHand } from "./useHand";
 import StateMark from "./StateMark.vue";
 import UnitMark from "./UnitMark.vue";
+import WallLayer from "./WallLayer.vue";
 import { barLength, extent, useSheet } from "./useSheet";
 
 const props = defineProps<{ stage: string; drawing: boolean }>();
@@ -20,49 +26,33 @@ const svg = ref<SVGSVGElement | null>(null);
 const plan = computed(() => bench.shownPlan!);
 const floor = computed(() => bench.floor ?? "site");
 const box = computed(() => extent(bench.plan!, bench.assessment, floor.value));
-const { width, height, scale, px, py, metres } = useSheet(element, box);
-
-const hatchOf = (id: string) => bench.catalog?.constructions.find((c) => c.id === id);
-const walls = computed(() =>
-  (bench.shown?.walls ?? [])
-    .filter((w) => floor.value === "site" || w.floor === floor.value)
-    .map((w) => {
-      const construction = hatchOf(w.construction);
-      const thick = Math.max(3, (construction?.thicknessM ?? 0.1) * scale.value);
-      const alongX = w.ayM === w.byM;
-      const lap = w.construction === "open" ? 0 : thick / 2;
-      return {
-        key: `${w.floor}-${w.axM}-${w.ayM}-${w.bxM}-${w.byM}`,
-        hatch: construction?.hatch ?? "NONE",
-        name: construction?.name ?? w.construction,
-        open: w.construction === "open",
-        owners: w.owners,
-        x: alongX ? px(w.axM) - lap : px(w.axM) - thick / 2,
-        y: alongX ? py(w.ayM) - thick / 2 : py(w.byM) - lap,
-        w: alongX ? (w.bxM - w.axM) * scale.value + 2 * lap : thick,
-        h: alongX ? thick : (w.byM - w.ayM) * scale.value + 2 * lap,
-        thick,
-      };
-    })
-    // thick walls on top, so that thin ones end at their faces
-    .sort((a, b) => a.thick - b.thick),
-);
-
-const solidWalls = computed(() => walls.value.filter((w) => !w.open));
+const { width, height, scale, px, py, metres, zoom, pan, zoomAt, fit } = useSheet(element, box);
+const coverage = useCoverage();
 
 const rooms = computed(() =>
   Object.entries(plan.value.rooms)
     .filter(([, room]) => floor.value === "site" || room.floor === floor.value)
     .map(([id, room]) => {
       const building = plan.value.buildings[plan.value.floors[room.floor]!.building]!;
+      const box = boundsOf(room.corners);
+      const middle = middleOf(room.corners);
+      const points = room.corners.map((c) => [px(building.xM + c.xM), py(building.yM + c.yM)]);
       return {
         id,
         path: pointer("rooms", id),
         room,
-        x: px(building.xM + room.xM),
-        y: py(building.yM + room.yM + room.depthM),
-        w: room.widthM * scale.value,
-        h: room.depthM * scale.value,
+        points,
+        outline: points.map((p) => p.join(",")).join(" "),
+        x: px(building.xM + box.west),
+        y: py(building.yM + box.north),
+        w: (box.east - box.west) * scale.value,
+        h: (box.north - box.south) * scale.value,
+        cx: px(building.xM + middle[0]),
+        cy: py(building.yM + middle[1]),
+        size:
+          room.corners.length === 4
+            ? `${shown(box.east - box.west, 2)} × ${shown(box.north - box.south, 2)} m`
+            : `${shown(areaOf(room.corners), 1)} m²`,
       };
     }),
 );
@@ -123,13 +113,13 @@ const roomNames = computed(() =>
     : rooms.value
         .filter((r) => r.w > 50 && r.h > 24)
         .map((r) => {
-          const spots = [0.5, 0.27, 0.73].flatMap((fy) =>
-            [0.5, 0.3, 0.7].map((fx) => [r.x + r.w * fx, r.y + r.h * fy]),
+          const spots: [number, number][] = [0, -0.23, 0.23].flatMap((fy) =>
+            [0, -0.2, 0.2].map((fx): [number, number] => [r.cx + r.w * fx, r.cy + r.h * fy]),
           );
-          const clear = ([x, y]: number[]) =>
-            Math.min(90, ...things.value.map((t) => Math.hypot((t.x - x!) / 1.8, t.y - y! - 5)));
+          const clear = ([x, y]: [number, number]) =>
+            Math.min(90, ...things.value.map((t) => Math.hypot((t.x - x) / 1.8, t.y - y - 5)));
           const best = spots.reduce((a, b) => (clear(b) > clear(a) + 4 ? b : a));
-          return { id: r.id, room: r.room, x: best[0]!, y: best[1]!, sized: r.w > 70 && r.h > 44 };
+          return { id: r.id, room: r.room, x: best[0], y: best[1], size: r.w > 70 && r.h > 44 ? r.size : "" };
         }),
 );
 const labels = computed(() => {
@@ -216,8 +206,21 @@ const { ghost, takeThing, takeRoom, takeCorner, takeBlank, drag, drop, nudge } =
   stage: () => props.stage,
   drawing: () => props.drawing,
   drawn: () => emit("drawn"),
-  sheet: { scale, px, py, metres },
+  sheet: { scale, px, py, metres, pan },
 });
+
+const mapped = computed(() => props.stage === "links" && floor.value !== "site" && !!coverage.shown);
+function at(event: MouseEvent): [number, number] {
+  const area = svg.value!.getBoundingClientRect();
+  return [event.clientX - area.left, event.clientY - area.top];
+}
+function over(event: PointerEvent) {
+  if (mapped.value) coverage.cursor = metres(...at(event));
+}
+function wheel(event: WheelEvent) {
+  zoomAt(...at(event), Math.exp(-event.deltaY * (event.ctrlKey ? 0.01 : 0.0016)));
+}
+watch(floor, fit);
 
 const handle = computed(() => {
   const thing = thingOf(bench.selection);
@@ -228,6 +231,7 @@ const handle = computed(() => {
 
 <template>
   <div ref="element" class="sheet">
+    <CoverageShade v-if="mapped" :px="px" :py="py" :scale="scale" />
     <svg
       ref="svg"
       :width="width"
@@ -236,19 +240,22 @@ const handle = computed(() => {
       role="group"
       :aria-label="`Drawing of ${floor === 'site' ? 'the site' : plan.floors[floor]?.name}`"
       @pointerdown="takeBlank"
-      @pointermove="drag"
+      @pointermove="(over($event), drag($event))"
+      @pointerleave="coverage.cursor = null"
+      @wheel.prevent="wheel"
       @pointerup="drop"
       @pointercancel="drop"
     >
       <Hatches />
       <g v-for="r in rooms" :key="r.id">
-        <rect
-          :x="r.x"
-          :y="r.y"
-          :width="r.w"
-          :height="r.h"
+        <polygon
+          :points="r.outline"
           class="room"
-          :class="{ chosen: selected === r.path, movable: stage === 'site' }"
+          :class="{
+            chosen: selected === r.path,
+            movable: stage === 'site',
+            clear: mapped,
+          }"
           :tabindex="stage === 'site' && floor !== 'site' ? 0 : undefined"
           :role="stage === 'site' && floor !== 'site' ? 'button' : undefined"
           :aria-label="stage === 'site' && floor !== 'site' ? `Room ${r.room.name}` : undefined"
@@ -256,28 +263,8 @@ const handle = computed(() => {
           @keydown="nudge($event, r.path)"
         />
       </g>
-      <g class="wall-line" aria-hidden="true">
-        <rect
-          v-for="w in walls"
-          :key="w.key"
-          :x="w.x"
-          :y="w.y"
-          :width="w.w"
-          :height="w.h"
-          :class="{ open: w.open }"
-        />
-      </g>
-      <g class="wall-fill">
-        <rect
-          v-for="w in solidWalls"
-          :key="w.key"
-          :x="w.x"
-          :y="w.y"
-          :width="w.w"
-          :height="w.h"
-          :fill="`url(#hatch-${w.hatch})`"
-        />
-      </g>
+      <CoverageLines v-if="mapped" :px="px" :py="py" />
+      <WallLayer :floor="floor" :px="px" :py="py" :scale="scale" />
       <g v-if="overall" class="dimension">
         <path
           :d="`M${px(overall.west)} ${py(overall.north) - 26}H${px(overall.east)}M${px(overall.west)} ${py(overall.north) - 31}v10M${px(overall.east)} ${py(overall.north) - 31}v10`"
@@ -298,9 +285,7 @@ const handle = computed(() => {
       <g class="roomnames" aria-hidden="true">
         <g v-for="r in roomNames" :key="r.id">
           <text :x="r.x" :y="r.y" class="halo name">{{ r.room.name }}</text>
-          <text v-if="r.sized" :x="r.x" :y="r.y + 14" class="halo size">
-            {{ shown(r.room.widthM, 2) }} × {{ shown(r.room.depthM, 2) }} m
-          </text>
+          <text v-if="r.size" :x="r.x" :y="r.y + 14" class="halo size">{{ r.size }}</text>
         </g>
       </g>
       <g v-for="l in lines" :key="l.id">
@@ -360,17 +345,11 @@ const handle = computed(() => {
           {{ l.text }}
         </text>
       </g>
-      <rect
+      <RoomHandles
         v-if="handle"
-        :x="handle.x + handle.w - 6"
-        :y="handle.y - 6"
-        width="12"
-        height="12"
-        class="corner"
-        @pointerdown="takeCorner($event, handle.id)"
-      >
-        <title>Drag to change the size</title>
-      </rect>
+        :room="handle"
+        @take="(event, corner) => takeCorner(event, handle!.id, corner)"
+      />
       <g v-if="ghost" class="ghost">
         <rect :x="ghost.x" :y="ghost.y" :width="ghost.w" :height="ghost.h" />
         <text :x="ghost.x + ghost.w / 2" :y="ghost.y + ghost.h / 2" text-anchor="middle">
@@ -386,6 +365,11 @@ const handle = computed(() => {
         <text :x="bar * scale + 6" y="2">{{ bar >= 1000 ? `${bar / 1000} km` : `${bar} m` }}</text>
       </g>
     </svg>
+    <div class="zoom" role="group" aria-label="Zoom">
+      <button type="button" aria-label="Zoom in" @click="zoomAt(width / 2, height / 2, 1.4)">+</button>
+      <button type="button" aria-label="Zoom out" @click="zoomAt(width / 2, height / 2, 1 / 1.4)">−</button>
+      <button v-if="zoom !== 1 || pan[0] !== 0 || pan[1] !== 0" type="button" @click="fit">Fit</button>
+    </div>
     <p v-if="rooms.length === 0 && floor !== 'site'" class="empty">
       This floor is empty. Type a room below, such as <b>kitchen 4.2x3.6 @ 0,0 brick</b>, or press “Draw a
       room” and drag on the sheet.

@@ -1,5 +1,6 @@
 import type { Op, Plan } from "../api/client";
 import { pointer, thingOf } from "../plan/pointers";
+import { areaOf, boundsOf, heldIn, inside, middleOf } from "./outline";
 
 type Place = { room: string | null; spot: string | null; xM: number; yM: number; heightM: number };
 
@@ -31,23 +32,13 @@ export function placedAt(plan: Plan, path: string, xM: number, yM: number, floor
   const y = cm(yM - building.yM);
   const found = roomAt(plan, floor, x, y);
   if (found) return [{ op: "replace", path: at.path, value: { ...at.place, room: found, xM: x, yM: y } }];
-  const own = plan.rooms[at.place.room]!;
-  const value = {
-    ...at.place,
-    xM: cm(clamp(x, own.xM, own.xM + own.widthM)),
-    yM: cm(clamp(y, own.yM, own.yM + own.depthM)),
-  };
-  return [{ op: "replace", path: at.path, value }];
+  const held = heldIn(plan.rooms[at.place.room]!.corners, x, y);
+  return [{ op: "replace", path: at.path, value: { ...at.place, xM: cm(held[0]), yM: cm(held[1]) } }];
 }
-
-const clamp = (value: number, least: number, most: number) => Math.min(most, Math.max(least, value));
 
 /** The room of a floor that holds a point of its building. */
 export function roomAt(plan: Plan, floor: string, xM: number, yM: number): string | undefined {
-  return Object.entries(plan.rooms).find(
-    ([, r]) =>
-      r.floor === floor && xM >= r.xM && xM <= r.xM + r.widthM && yM >= r.yM && yM <= r.yM + r.depthM,
-  )?.[0];
+  return Object.entries(plan.rooms).find(([, r]) => r.floor === floor && inside(r.corners, xM, yM))?.[0];
 }
 
 /** Moves a thing or a room by some metres. */
@@ -69,11 +60,9 @@ export function moved(plan: Plan, path: string, dx: number, dy: number): Op[] {
 export function roomMoved(plan: Plan, id: string, dx: number, dy: number): Op[] {
   const room = plan.rooms[id];
   if (!room || (dx === 0 && dy === 0)) return [];
-  const ops: Op[] = [
-    { op: "replace", path: pointer("rooms", id, "xM"), value: cm(room.xM + dx) },
-    { op: "replace", path: pointer("rooms", id, "yM"), value: cm(room.yM + dy) },
-  ];
-  for (const map of ["units", "devices"] as const) {
+  const corners = room.corners.map((c) => ({ xM: cm(c.xM + dx), yM: cm(c.yM + dy) }));
+  const ops: Op[] = [{ op: "replace", path: pointer("rooms", id, "corners"), value: corners }];
+  for (const map of ["units", "devices", "fittings", "demands"] as const) {
     for (const [key, thing] of Object.entries(plan[map])) {
       if (thing.place?.room === id) {
         const value = { ...thing.place, xM: cm(thing.place.xM + dx), yM: cm(thing.place.yM + dy) };
@@ -84,16 +73,98 @@ export function roomMoved(plan: Plan, id: string, dx: number, dy: number): Op[] 
   return ops;
 }
 
-/** Drags a room's north-east corner to a point of the site. */
-export function resized(plan: Plan, id: string, xM: number, yM: number): Op[] {
+const SAME_M = 0.015;
+
+/** Puts a corner elsewhere; corners of other rooms of the floor that stood there go with it, unless it goes alone. */
+export function cornerMoved(
+  plan: Plan,
+  id: string,
+  corner: number,
+  xM: number,
+  yM: number,
+  alone: boolean,
+): Op[] {
+  const room = plan.rooms[id];
+  const from = room?.corners[corner];
+  if (!room || !from) return [];
+  const value = { xM: cm(xM), yM: cm(yM) };
+  return Object.entries(plan.rooms).flatMap(([other, r]) =>
+    r.floor !== room.floor || (alone && other !== id)
+      ? []
+      : r.corners.flatMap((c, i) =>
+          (other === id && i === corner) ||
+          (!alone && Math.hypot(c.xM - from.xM, c.yM - from.yM) < SAME_M && other !== id)
+            ? [{ op: "replace" as const, path: pointer("rooms", other, "corners", String(i)), value }]
+            : [],
+        ),
+  );
+}
+
+/** Where a corner snaps to: another corner nearby, else the lines of corners nearby east and north. */
+export function snapped(plan: Plan, id: string, corner: number, xM: number, yM: number): [number, number] {
+  const room = plan.rooms[id]!;
+  const others = Object.entries(plan.rooms)
+    .filter(([, r]) => r.floor === room.floor)
+    .flatMap(([other, r]) => r.corners.filter((_, i) => other !== id || i !== corner));
+  const near = others.find((c) => Math.hypot(c.xM - xM, c.yM - yM) < SNAP_M);
+  if (near) return [near.xM, near.yM];
+  const east = others.find((c) => Math.abs(c.xM - xM) < SNAP_M);
+  const north = others.find((c) => Math.abs(c.yM - yM) < SNAP_M);
+  return [east?.xM ?? xM, north?.yM ?? yM];
+}
+const SNAP_M = 0.12;
+
+/** A wall made so long: its far end moves along it, and the wall after it too when the two are square to each other. */
+export function wallLengthened(plan: Plan, id: string, wall: number, lengthM: number): Op[] {
+  const corners = plan.rooms[id]?.corners;
+  if (!corners || !(lengthM > 0)) return [];
+  const n = corners.length;
+  const a = corners[wall]!;
+  const b = corners[(wall + 1) % n]!;
+  const c = corners[(wall + 2) % n]!;
+  const old = Math.hypot(b.xM - a.xM, b.yM - a.yM);
+  const [dx, dy] = [((b.xM - a.xM) / old) * (lengthM - old), ((b.yM - a.yM) / old) * (lengthM - old)];
+  const square = Math.abs((b.xM - a.xM) * (c.xM - b.xM) + (b.yM - a.yM) * (c.yM - b.yM)) < 1e-6;
+  const moved = square && n > 3 ? [(wall + 1) % n, (wall + 2) % n] : [(wall + 1) % n];
+  const value = corners.map((p, i) => (moved.includes(i) ? { xM: cm(p.xM + dx), yM: cm(p.yM + dy) } : p));
+  return [{ op: "replace", path: pointer("rooms", id, "corners"), value }];
+}
+
+/** Openings name walls by number: those after a place in the row are renumbered. */
+function renumbered(plan: Plan, id: string, from: number, by: number): Op[] {
+  return Object.entries(plan.openings).flatMap(([key, o]) =>
+    o.room === id && o.wall >= from
+      ? [{ op: "replace" as const, path: pointer("openings", key, "wall"), value: o.wall + by }]
+      : [],
+  );
+}
+
+/** Splits a wall in its middle by a new corner. */
+export function cornerAdded(plan: Plan, id: string, wall: number): Op[] {
   const room = plan.rooms[id];
   if (!room) return [];
-  const building = plan.buildings[plan.floors[room.floor]!.building]!;
-  const widthM = cm(Math.max(0.3, xM - building.xM - room.xM));
-  const depthM = cm(Math.max(0.3, yM - building.yM - room.yM));
+  const a = room.corners[wall]!;
+  const b = room.corners[(wall + 1) % room.corners.length]!;
+  const middle = { xM: cm((a.xM + b.xM) / 2), yM: cm((a.yM + b.yM) / 2) };
   return [
-    { op: "replace", path: pointer("rooms", id, "widthM"), value: widthM },
-    { op: "replace", path: pointer("rooms", id, "depthM"), value: depthM },
+    { op: "add", path: pointer("rooms", id, "corners", String(wall + 1)), value: middle },
+    { op: "add", path: pointer("rooms", id, "walls", String(wall + 1)), value: room.walls[wall] },
+    ...renumbered(plan, id, wall + 1, 1),
+  ];
+}
+
+/** Takes a corner away: the two walls that met there become one, of the first one's construction. */
+export function cornerRemoved(plan: Plan, id: string, corner: number): Op[] {
+  const room = plan.rooms[id];
+  if (!room || room.corners.length <= 3) return [];
+  const gone = Object.entries(plan.openings)
+    .filter(([, o]) => o.room === id && o.wall === corner)
+    .map(([key]): Op => ({ op: "remove", path: pointer("openings", key) }));
+  return [
+    ...gone,
+    ...renumbered(plan, id, corner + 1, -1),
+    { op: "remove", path: pointer("rooms", id, "walls", String(corner)) },
+    { op: "remove", path: pointer("rooms", id, "corners", String(corner)) },
   ];
 }
 
@@ -109,9 +180,11 @@ export function freePlace(plan: Plan, room: string, heightM: number): Place | nu
     .filter((place) => place?.room === room) as Place[];
   const clear = ([x, y]: [number, number]) =>
     Math.min(...there.map((p) => Math.hypot(p.xM - x, p.yM - y)), Infinity);
-  const middle: [number, number] = [r.xM + r.widthM / 2, r.yM + r.depthM / 2];
-  const spots = along(r.xM, r.widthM)
-    .flatMap((x) => along(r.yM, r.depthM).map((y): [number, number] => [x, y]))
+  const box = boundsOf(r.corners);
+  const middle = middleOf(r.corners);
+  const spots = along(box.west, box.east - box.west)
+    .flatMap((x) => along(box.south, box.north - box.south).map((y): [number, number] => [x, y]))
+    .filter(([x, y]) => inside(r.corners, x, y))
     .sort((a, b) => distance(a, middle) - distance(b, middle));
   const best =
     spots.find((spot) => clear(spot) >= FREE_M) ??
@@ -144,7 +217,7 @@ export function firstChoice(plan: Plan, floor: string | null, selection: string 
   if (thing?.[0] === "rooms" && thing[1] in plan.rooms) return `room:${thing[1]}`;
   const rooms = Object.entries(plan.rooms).sort(
     ([, a], [, b]) =>
-      Number(b.floor === floor) - Number(a.floor === floor) || b.widthM * b.depthM - a.widthM * a.depthM,
+      Number(b.floor === floor) - Number(a.floor === floor) || areaOf(b.corners) - areaOf(a.corners),
   );
   return rooms[0] ? `room:${rooms[0][0]}` : "";
 }

@@ -3,13 +3,14 @@ import type { Op } from "../api/client";
 import { freeId, nameAt, pointer } from "../plan/pointers";
 import { useBench } from "../plan/store";
 import { shown } from "./marks";
-import { moved, placedAt, resized, roomMoved } from "./moves";
+import { cornerMoved, moved, placedAt, roomMoved, snapped } from "./moves";
 import type { useSheet } from "./useSheet";
 
 type Grip =
   | { kind: "thing"; path: string }
   | { kind: "room"; id: string; from: [number, number] }
-  | { kind: "corner"; id: string }
+  | { kind: "corner"; id: string; corner: number }
+  | { kind: "sheet"; from: [number, number] }
   | { kind: "new"; from: [number, number] };
 
 interface Reach {
@@ -18,7 +19,7 @@ interface Reach {
   stage: () => string;
   drawing: () => boolean;
   drawn: () => void;
-  sheet: Pick<ReturnType<typeof useSheet>, "scale" | "px" | "py" | "metres">;
+  sheet: Pick<ReturnType<typeof useSheet>, "scale" | "px" | "py" | "metres" | "pan">;
 }
 
 /** Dragging and nudging on the drawing: the figures follow as previews, the drop is the edit. */
@@ -65,11 +66,17 @@ export function useHand({ svg, floor, stage, drawing, drawn, sheet }: Reach) {
       take(event, { kind: "new", from: [snap(x, event), snap(y, event)] });
     } else {
       bench.select(null);
+      take(event, { kind: "sheet", from: [...sheet.pan.value] });
     }
   }
 
   function drag(event: PointerEvent) {
     if (!grip || Math.hypot(event.clientX - start[0], event.clientY - start[1]) < 4) return;
+    if (grip.kind === "sheet") {
+      const [x0, y0] = grip.from;
+      sheet.pan.value = [x0 + event.clientX - start[0], y0 + event.clientY - start[1]];
+      return;
+    }
     const [x, y] = where(event);
     if (grip.kind === "new") {
       const [x0, y0] = grip.from;
@@ -88,8 +95,22 @@ export function useHand({ svg, floor, stage, drawing, drawn, sheet }: Reach) {
     if (grip.kind === "thing") ops = placedAt(stored, grip.path, snap(x, event), snap(y, event), floor.value);
     else if (grip.kind === "room") {
       ops = roomMoved(stored, grip.id, snap(x - grip.from[0], event), snap(y - grip.from[1], event));
-    } else ops = resized(stored, grip.id, snap(x, event), snap(y, event));
+    } else ops = cornerTo(stored, grip, x, y, event);
     if (ops.length) void bench.preview(ops);
+  }
+
+  /** A dragged corner snaps to others; with Shift it goes to the centimetre, with Alt it leaves its neighbours behind. */
+  function cornerTo(
+    plan: NonNullable<typeof bench.plan>,
+    held: Extract<Grip, { kind: "corner" }>,
+    x: number,
+    y: number,
+    event: PointerEvent,
+  ): Op[] {
+    const building = plan.buildings[plan.floors[floor.value]!.building]!;
+    const [bx, by] = [snap(x - building.xM, event), snap(y - building.yM, event)];
+    const at = event.shiftKey ? [bx, by] : snapped(plan, held.id, held.corner, bx, by);
+    return cornerMoved(plan, held.id, held.corner, at[0]!, at[1]!, event.altKey);
   }
 
   function newRoom(x0: number, y0: number, x1: number, y1: number): Op[] {
@@ -104,10 +125,12 @@ export function useHand({ svg, floor, stage, drawing, drawn, sheet }: Reach) {
         value: {
           floor: floor.value,
           name: `Room ${number}`,
-          xM: cm(Math.min(x0, x1) - building.xM),
-          yM: cm(Math.min(y0, y1) - building.yM),
-          widthM: cm(Math.abs(x1 - x0)),
-          depthM: cm(Math.abs(y1 - y0)),
+          corners: [
+            [Math.min(x0, x1), Math.min(y0, y1)],
+            [Math.max(x0, x1), Math.min(y0, y1)],
+            [Math.max(x0, x1), Math.max(y0, y1)],
+            [Math.min(x0, x1), Math.max(y0, y1)],
+          ].map(([cx, cy]) => ({ xM: cm(cx! - building.xM), yM: cm(cy! - building.yM) })),
           walls: null,
           clutter: "FURNISHED",
         },
@@ -123,7 +146,7 @@ export function useHand({ svg, floor, stage, drawing, drawn, sheet }: Reach) {
     bench.endPreview();
     if (!held) return;
     if (held.kind === "room" && ops.length === 0) bench.select(pointer("rooms", held.id));
-    if (ops.length === 0) return;
+    if (ops.length === 0 || held.kind === "sheet") return;
     const done = ops;
     ops = [];
     if (held.kind === "new") {
@@ -131,7 +154,7 @@ export function useHand({ svg, floor, stage, drawing, drawn, sheet }: Reach) {
       if (await bench.edit(done, "draw a room")) bench.select(done[0]!.path);
     } else {
       const path = held.kind === "thing" ? held.path : pointer("rooms", held.id);
-      const verb = held.kind === "corner" ? "size of" : "move of";
+      const verb = held.kind === "corner" ? "corner of" : "move of";
       await bench.edit(done, `${verb} ${nameAt(bench.plan!, path)}`);
     }
   }
@@ -156,7 +179,8 @@ export function useHand({ svg, floor, stage, drawing, drawn, sheet }: Reach) {
     if (change.length) void bench.edit(change, `move of ${nameAt(bench.plan!, path)}`);
   }
 
-  const takeCorner = (event: PointerEvent, id: string) => take(event, { kind: "corner", id });
+  const takeCorner = (event: PointerEvent, id: string, corner: number) =>
+    take(event, { kind: "corner", id, corner });
 
   return { ghost, takeThing, takeRoom, takeCorner, takeBlank, drag, drop, nudge };
 }

@@ -16,8 +16,7 @@ export function extent(plan: Plan, assessment: Assessment | null, floor: string)
   for (const room of Object.values(plan.rooms)) {
     if (floor !== "site" && room.floor !== floor) continue;
     const building = plan.buildings[plan.floors[room.floor]!.building]!;
-    points.push([building.xM + room.xM, building.yM + room.yM]);
-    points.push([building.xM + room.xM + room.widthM, building.yM + room.yM + room.depthM]);
+    for (const c of room.corners) points.push([building.xM + c.xM, building.yM + c.yM]);
   }
   if (floor === "site") {
     for (const spot of Object.values(plan.spots)) points.push([spot.xM, spot.yM]);
@@ -55,7 +54,22 @@ export function useSheet(element: Ref<HTMLElement | null>, box: Ref<Box>) {
   });
   onBeforeUnmount(() => observer?.disconnect());
 
-  const scale = computed(() => {
+  /** How far the person has zoomed in, and moved the sheet, in pixels. */
+  const zoom = ref(1);
+  const pan = ref<[number, number]>([0, 0]);
+  function fit() {
+    zoom.value = 1;
+    pan.value = [0, 0];
+  }
+  /** Zooms so that the point under the hand stays under it. */
+  function zoomAt(x: number, y: number, factor: number) {
+    const next = Math.min(40, Math.max(0.5, zoom.value * factor));
+    const [mx, my] = metres(x, y);
+    zoom.value = next;
+    pan.value = [pan.value[0] + x - px(mx), pan.value[1] + y - py(my)];
+  }
+
+  const fitted = computed(() => {
     const across = Math.max(0.5, box.value.east - box.value.west);
     const up = Math.max(0.5, box.value.north - box.value.south);
     return Math.min(
@@ -63,17 +77,18 @@ export function useSheet(element: Ref<HTMLElement | null>, box: Ref<Box>) {
       (height.value - MARGIN_PX.top - MARGIN_PX.bottom) / up,
     );
   });
+  const scale = computed(() => fitted.value * zoom.value);
   const left = computed(() => {
     const used = (box.value.east - box.value.west) * scale.value;
     return MARGIN_PX.left + (width.value - MARGIN_PX.left - MARGIN_PX.right - used) / 2;
   });
-  const px = (xM: number) => left.value + (xM - box.value.west) * scale.value;
-  const py = (yM: number) => MARGIN_PX.top + (box.value.north - yM) * scale.value;
+  const px = (xM: number) => pan.value[0] + left.value + (xM - box.value.west) * scale.value;
+  const py = (yM: number) => pan.value[1] + MARGIN_PX.top + (box.value.north - yM) * scale.value;
   const metres = (x: number, y: number): [number, number] => [
-    box.value.west + (x - left.value) / scale.value,
-    box.value.north - (y - MARGIN_PX.top) / scale.value,
+    box.value.west + (x - pan.value[0] - left.value) / scale.value,
+    box.value.north - (y - pan.value[1] - MARGIN_PX.top) / scale.value,
   ];
-  return { width, height, scale, px, py, metres };
+  return { width, height, scale, px, py, metres, zoom, pan, zoomAt, fit };
 }
 
 /** The length of a scale bar: the largest of 1, 2, 5 × 10ⁿ metres under so many pixels. */

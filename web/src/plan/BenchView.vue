@@ -16,6 +16,8 @@ import SitePanel from "../stages/site/SitePanel.vue";
 import WithoutStrip from "../without/WithoutStrip.vue";
 import FindBox from "./FindBox.vue";
 import StageRail from "./StageRail.vue";
+import CoverageBar from "../coverage/CoverageBar.vue";
+import { useCoverage } from "../coverage/store";
 import { useBench } from "./store";
 
 const STAGES = ["site", "devices", "controllers", "links", "names", "outages"];
@@ -75,6 +77,29 @@ watch(
   },
 );
 watch(stage, () => (drawing.value = false));
+
+// the coverage follows the plan, the sheet, what is supposed gone, and the hand
+const coverage = useCoverage();
+watch(
+  () => [bench.id, bench.revision, stage.value === "links"] as const,
+  ([, revision, shown]) => {
+    if (shown && revision > 0) void coverage.refresh();
+  },
+);
+watch(
+  () => [coverage.medium, bench.floor, bench.without.join(",")],
+  () => {
+    if (stage.value === "links" && bench.plan) void coverage.load();
+  },
+);
+watch(
+  () => bench.dragOps,
+  (ops) => {
+    if (stage.value !== "links") return;
+    if (ops) void coverage.preview(ops);
+    else coverage.endPreview();
+  },
+);
 
 const floors = computed(() =>
   Object.entries(bench.plan?.floors ?? {})
@@ -209,6 +234,7 @@ function toggleTheme() {
             </button>
           </div>
           <PlanDrawing :stage="stage" :drawing="drawing" @drawn="drawing = false" />
+          <CoverageBar v-if="stage === 'links'" />
         </template>
         <section class="panel" :class="{ tall: stage === 'names' }" :aria-label="`Stage ${stage}`">
           <component :is="panel" />

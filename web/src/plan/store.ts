@@ -5,6 +5,7 @@ import {
   Problem,
   type Assessment,
   type Catalog,
+  type Construction,
   type Op,
   type Plan,
   type PlanState,
@@ -25,6 +26,8 @@ interface BenchState {
   assessment: Assessment | null;
   /** What would follow from the drag that is going on. */
   dragged: { plan: Plan; assessment: Assessment } | null;
+  /** The edits of the drag that is going on, for whatever else follows it. */
+  dragOps: Op[] | null;
   catalog: Catalog | null;
   without: string[];
   selection: string | null;
@@ -36,6 +39,22 @@ interface BenchState {
   unsaved: Edit[];
   message: string | null;
 }
+
+/** A construction as drawings and lists need it. */
+export interface MadeOf {
+  id: string;
+  name: string;
+  hatch: Construction["hatch"];
+  slab: boolean;
+  thicknessM: number;
+}
+const madeOf = (id: string, c: Construction): MadeOf => ({
+  id,
+  name: c.name,
+  hatch: c.hatch,
+  slab: c.slab,
+  thicknessM: c.layers.reduce((sum, layer) => sum + layer.thicknessMm, 0) / 1000,
+});
 
 const PATCH_TYPE = "application/json-patch+json";
 let queue: Promise<unknown> = Promise.resolve();
@@ -52,6 +71,7 @@ export const useBench = defineStore("bench", {
     redoLabel: null,
     assessment: null,
     dragged: null,
+    dragOps: null,
     catalog: null,
     without: [],
     selection: null,
@@ -64,6 +84,19 @@ export const useBench = defineStore("bench", {
   getters: {
     shownPlan: (s): Plan | null => s.dragged?.plan ?? s.plan,
     shown: (s): Assessment | null => s.dragged?.assessment ?? s.assessment,
+    /** Every construction that this plan may use, its own first where it replaces a built-in one. */
+    constructions: (s): MadeOf[] => {
+      const own = (s.dragged?.plan ?? s.plan)?.constructions ?? {};
+      const builtIn = (s.catalog?.constructions ?? []).filter((c) => !(c.id in own));
+      return [
+        ...Object.entries(own).map(([id, c]) => madeOf(id, c)),
+        ...builtIn.map((c) => madeOf(c.id, c.construction)),
+      ];
+    },
+    construction(): (id: string) => MadeOf | undefined {
+      const byId = new Map(this.constructions.map((c) => [c.id, c]));
+      return (id) => byId.get(id);
+    },
   },
   actions: {
     async open(id: string, without: string[]) {
@@ -211,6 +244,7 @@ export const useBench = defineStore("bench", {
     },
     /** Shows what an edit would lead to without storing it; while one runs only the newest waits. */
     async preview(ops: Op[]) {
+      this.dragOps = ops;
       nextPreview = ops;
       if (previewing) return;
       previewing = true;
@@ -235,6 +269,7 @@ export const useBench = defineStore("bench", {
       previewing = false;
     },
     endPreview() {
+      this.dragOps = null;
       nextPreview = null;
     },
     select(path: string | null) {

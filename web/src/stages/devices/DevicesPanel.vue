@@ -59,6 +59,9 @@ async function add() {
     outsideDoor: false,
     obstacleDetection: false,
     topic: null,
+    rating: null,
+    sound: null,
+    heardIn: [],
   };
   const ops: Op[] = [];
   if (fresh.own) {

@@ -2,30 +2,29 @@
 import { computed, reactive, ref } from "vue";
 import { answer, api, Problem, type Op, type Room } from "../../api/client";
 import EditField from "../../app/EditField.vue";
-import { shown, words } from "../../drawing/marks";
+import { shown } from "../../drawing/marks";
+import { areaOf, boundsOf } from "../../drawing/outline";
 import { freeId, pointer, thingOf } from "../../plan/pointers";
 import { useBench } from "../../plan/store";
-import { clearedPlaces } from "./rooms";
+import RoomInspector from "./RoomInspector.vue";
 import Surroundings from "./Surroundings.vue";
 
 const bench = useBench();
 const typed = ref("");
 const trouble = ref<string | null>(null);
 const plan = computed(() => bench.plan!);
-const walls = computed(() => bench.catalog!.constructions.filter((c) => !c.slab));
-const slabs = computed(() => bench.catalog!.constructions.filter((c) => c.slab));
+const slabs = computed(() => bench.constructions.filter((c) => c.slab));
 const rooms = computed(() => Object.entries(plan.value.rooms).filter(([, r]) => r.floor === bench.floor));
 const room = computed<[string, Room] | null>(() => {
   const thing = thingOf(bench.selection);
   const found = thing?.[0] === "rooms" ? plan.value.rooms[thing[1]] : undefined;
   return found ? [thing![1], found] : null;
 });
-const SIZES = { xM: "East, m", yM: "North, m", widthM: "Width, m", depthM: "Depth, m" } as const;
-const SIDES = ["north", "east", "south", "west"] as const;
-const wallsOf = (r: Room) =>
-  [...new Set(SIDES.map((side) => r.walls[side]))]
-    .map((id) => walls.value.find((c) => c.id === id)?.name ?? id)
-    .join(", ");
+const wallsOf = (r: Room) => [...new Set(r.walls)].map((id) => bench.construction(id)?.name ?? id).join(", ");
+const sizeOf = (r: Room) => {
+  const box = boundsOf(r.corners);
+  return `${shown(box.east - box.west, 2)} × ${shown(box.north - box.south, 2)}`;
+};
 const text = (event: Event) => (event.target as HTMLInputElement).value;
 
 async function addTyped() {
@@ -46,33 +45,6 @@ async function addTyped() {
     trouble.value = e instanceof Problem ? e.message.split(" /text ")[0]! : String(e);
   }
 }
-
-const setRoom = (id: string, field: string, value: unknown) =>
-  bench.put(
-    `${pointer("rooms", id)}/${field}`,
-    value,
-    `${words(field).replace(/m$/, "")} of ${plan.value.rooms[id]!.name}`,
-  );
-
-/** A wall between two rooms is one wall: both rooms' sides change. */
-function setWall(id: string, side: (typeof SIDES)[number], construction: string) {
-  const path = pointer("rooms", id, "walls", side);
-  const shared = (bench.assessment?.walls ?? [])
-    .filter((w) => w.owners.includes(path))
-    .flatMap((w) => w.owners);
-  const ops: Op[] = [...new Set([path, ...shared])].map((p) => ({
-    op: "replace",
-    path: p,
-    value: construction,
-  }));
-  void bench.edit(ops, `${side} wall of ${plan.value.rooms[id]!.name}`);
-}
-
-const removeRoom = (id: string) =>
-  bench.edit(
-    [...clearedPlaces(plan.value, "room", id), { op: "remove", path: pointer("rooms", id) }],
-    `remove room ${plan.value.rooms[id]!.name}`,
-  );
 
 const fresh = reactive({ name: "", building: "" });
 /** A new floor stands on the highest of its building. */
@@ -114,37 +86,7 @@ function removeFloor() {
     <p v-if="trouble" class="bad" role="alert">{{ trouble }}</p>
 
     <template v-if="bench.floor !== 'site'">
-      <section v-if="room" :key="room[0]" class="inspect" aria-label="Selected room">
-        <h3>{{ room[1].name }}</h3>
-        <div class="row">
-          <EditField label="Name" :value="room[1].name" :save="(v: string) => setRoom(room![0], 'name', v)" />
-          <EditField
-            v-for="(head, f) in SIZES"
-            :key="f"
-            numeric
-            :label="head"
-            :value="room[1][f]"
-            :save="(v: number) => setRoom(room![0], f, v)"
-          />
-          <label class="field">
-            Filled
-            <select :value="room[1].clutter" @change="setRoom(room![0], 'clutter', text($event))">
-              <option v-for="c in ['EMPTY', 'FURNISHED', 'CROWDED']" :key="c" :value="c">
-                {{ words(c) }}
-              </option>
-            </select>
-          </label>
-          <button type="button" class="soft" @click="removeRoom(room![0])">Remove room</button>
-        </div>
-        <div class="row">
-          <label v-for="side in SIDES" :key="side" class="field wall">
-            {{ side }} wall
-            <select :value="room[1].walls[side]" @change="setWall(room![0], side, text($event))">
-              <option v-for="c in walls" :key="c.id" :value="c.id">{{ c.name }}</option>
-            </select>
-          </label>
-        </div>
-      </section>
+      <RoomInspector v-if="room" :id="room[0]" :key="room[0]" :room="room[1]" />
       <table v-if="rooms.length">
         <caption class="unseen">
           Rooms of this floor
@@ -152,7 +94,7 @@ function removeFloor() {
         <thead>
           <tr>
             <th>Room</th>
-            <th class="number">Corner, m</th>
+            <th class="number">South-west, m</th>
             <th class="number">Size, m</th>
             <th class="number">Area, m²</th>
             <th>Walls</th>
@@ -165,9 +107,11 @@ function removeFloor() {
                 {{ r.name }}
               </button>
             </td>
-            <td class="number">{{ shown(r.xM, 2) }}, {{ shown(r.yM, 2) }}</td>
-            <td class="number">{{ shown(r.widthM, 2) }} × {{ shown(r.depthM, 2) }}</td>
-            <td class="number">{{ shown(r.widthM * r.depthM, 1) }}</td>
+            <td class="number">
+              {{ shown(boundsOf(r.corners).west, 2) }}, {{ shown(boundsOf(r.corners).south, 2) }}
+            </td>
+            <td class="number">{{ sizeOf(r) }}</td>
+            <td class="number">{{ shown(areaOf(r.corners), 1) }}</td>
             <td class="quiet">{{ wallsOf(r) }}</td>
           </tr>
         </tbody>
@@ -215,8 +159,3 @@ function removeFloor() {
 </template>
 
 <style scoped src="../panel.css"></style>
-<style scoped>
-.wall select {
-  width: 179px;
-}
-</style>

@@ -18,8 +18,10 @@ import org.skelto.core.plan.Device;
 import org.skelto.core.plan.Place;
 import org.skelto.core.plan.Plan;
 import org.skelto.core.plan.PowerSource;
+import org.skelto.core.radio.SlabTables;
 import org.skelto.core.site.Point;
 import org.skelto.core.site.SiteModel;
+import org.skelto.core.site.WallGap;
 import org.skelto.core.site.WallPiece;
 import org.skelto.core.snags.Review;
 import org.skelto.core.snags.Snag;
@@ -34,6 +36,7 @@ import org.skelto.core.snags.Stage;
  */
 public record Assessment(
         List<WallPiece> walls,
+        List<WallGap> gaps,
         Map<String, Position> positions,
         Map<String, LinkReport> links,
         List<Snag> snags,
@@ -68,12 +71,28 @@ public record Assessment(
         private final Map<Component, Integer> shared;
 
         public Figures(Plan plan) {
+            this(plan, new SlabTables());
+        }
+
+        /** With tables of the loss of walls that are kept from plan to plan. */
+        public Figures(Plan plan, SlabTables tables) {
             this.plan = plan;
             this.site = SiteModel.of(plan);
-            this.links = new LinkAssessor(plan, site).all();
+            this.links = new LinkAssessor(site, tables).all();
             this.outages = new Outages(plan, (link, sender) -> links.get(link).carries(sender));
-            this.snags = Review.snags(plan, site, links, outages);
+            this.snags = Review.snags(site, tables, links, outages);
             this.shared = outages.shared();
+        }
+
+        /** The geometry of the plan. */
+        public SiteModel site() {
+            return site;
+        }
+
+        /** Units that are dark or cut off without these components. */
+        public Set<String> lame(Set<String> without) {
+            return outages.units(without.stream().map(this::known).collect(Collectors.toSet()))
+                    .keySet();
         }
 
         /** Ids of all components that may be supposed gone. */
@@ -92,6 +111,7 @@ public record Assessment(
             states.values().forEach(s -> counts.merge(s.state(), 1, Integer::sum));
             return new Assessment(
                     site.walls(),
+                    site.gaps(),
                     positions(),
                     links,
                     snags,

@@ -53,7 +53,7 @@ public final class Plans {
     }
 
     private static Room room(String name, double x) {
-        return new Room("ground", name, x, 0, 4, 4, Walls.all("brick-110"), Clutter.EMPTY);
+        return Room.rectangle("ground", name, x, 0, 4, 4, "brick-110", Clutter.EMPTY);
     }
 
     public static Link link(String from, String to, Medium medium) {

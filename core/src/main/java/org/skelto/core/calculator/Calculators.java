@@ -5,11 +5,11 @@ import java.util.Set;
 import java.util.TreeMap;
 import java.util.function.Function;
 import org.skelto.core.plan.Chirp;
+import org.skelto.core.plan.Material;
 import org.skelto.core.radio.ChirpModulation;
 import org.skelto.core.radio.FreeSpace;
 import org.skelto.core.radio.Fresnel;
 import org.skelto.core.radio.Slab;
-import org.skelto.core.site.Material;
 
 /** All calculators by name; they run the code that plans are judged with. */
 public final class Calculators {

@@ -31,6 +31,10 @@ public final class Hearing {
         if (!receiver.get().receives()) {
             return to.name() + " has no " + band + " receiver";
         }
+        if (!receiver.get().decodes(sender.get())) {
+            return to.name() + " does not decode the family \"" + sender.get().family() + "\" that " + from.name()
+                    + " sends in";
+        }
         List<String> differ = differences(link.medium(), sender.get(), receiver.get());
         return differ.isEmpty() ? null : "they are set differently: " + String.join("; ", differ);
     }
@@ -44,7 +48,7 @@ public final class Hearing {
     /** In which settings two radios of one medium differ so that neither understands the other. */
     public static List<String> differences(Medium medium, Radio one, Radio other) {
         List<String> differ = new ArrayList<>();
-        if (medium != Medium.CHIRP && medium != Medium.SUB_GHZ) {
+        if (medium != Medium.CHIRP && medium != Medium.SUB_GHZ && medium != Medium.MESH_G9959) {
             return differ;
         }
         double apart = Math.abs(one.frequencyMHz() - other.frequencyMHz());

@@ -15,8 +15,9 @@ import org.skelto.core.plan.Unit;
 import org.skelto.core.radio.Budget;
 import org.skelto.core.radio.Chance;
 import org.skelto.core.radio.Figure;
+import org.skelto.core.radio.Indoors;
 import org.skelto.core.radio.LossModel;
-import org.skelto.core.radio.MultiWall;
+import org.skelto.core.radio.SlabTables;
 import org.skelto.core.radio.Text;
 import org.skelto.core.site.Point;
 import org.skelto.core.site.SiteModel;
@@ -33,10 +34,16 @@ public final class LinkAssessor {
     private final SiteModel site;
     private final LossModel model;
 
-    public LinkAssessor(Plan plan, SiteModel site) {
+    /** Judges the links of the plan of this site. */
+    public LinkAssessor(SiteModel site, SlabTables tables) {
+        this(site.plan(), site, tables);
+    }
+
+    /** Judges links of a plan that differs from the site's in its units and links only. */
+    public LinkAssessor(Plan plan, SiteModel site, SlabTables tables) {
         this.plan = plan;
         this.site = site;
-        this.model = new MultiWall(plan, site);
+        this.model = Indoors.of(site, tables);
     }
 
     /** All links of the plan, by id. */

@@ -26,6 +26,7 @@ import org.skelto.core.plan.Unit;
 import org.skelto.core.plan.UnitKind;
 import org.skelto.core.plan.Wording;
 import org.skelto.core.radio.RegionLimits;
+import org.skelto.core.radio.SlabTables;
 import org.skelto.core.radio.Text;
 import org.skelto.core.site.SiteModel;
 
@@ -48,13 +49,19 @@ public final class LinkChooser {
 
     private final Plan plan;
     private final SiteModel site;
+    private final SlabTables tables;
     private final LinkAssessor assessor;
     private final Map<String, List<Link>> outward;
 
-    public LinkChooser(Plan plan, SiteModel site) {
+    public LinkChooser(SiteModel site, SlabTables tables) {
+        this(site.plan(), site, tables);
+    }
+
+    private LinkChooser(Plan plan, SiteModel site, SlabTables tables) {
         this.plan = plan;
         this.site = site;
-        this.assessor = new LinkAssessor(plan, site);
+        this.tables = tables;
+        this.assessor = new LinkAssessor(plan, site, tables);
         this.outward = plan.links().values().stream().collect(Collectors.groupingBy(Link::from));
     }
 
@@ -128,7 +135,7 @@ public final class LinkChooser {
         List<Edit> all = new ArrayList<>();
         Plan now = plan;
         for (String unitId : unlinked()) {
-            Optional<Option> best = new LinkChooser(now, site)
+            Optional<Option> best = new LinkChooser(now, site, tables)
                     .options(unitId).stream().filter(Option::best).findFirst();
             if (best.isPresent()) {
                 all.addAll(best.get().edits());
@@ -201,7 +208,7 @@ public final class LinkChooser {
         if (medium == Medium.ETHERNET) {
             return unit.kind() == UnitKind.SWITCH || unit.kind() == UnitKind.ROUTER;
         }
-        return (unit.kind().collects() || medium == Medium.MESH_802154 && repeats(id, asking))
+        return (unit.kind().collects() || medium.mesh() && repeats(id, asking, medium))
                 && unit.radio(medium).filter(Radio::receives).isPresent();
     }
 
@@ -222,7 +229,7 @@ public final class LinkChooser {
     }
 
     /** Whether a mains-powered unit passes the mesh on to a gateway without leaning on the unit that asks. */
-    private boolean repeats(String id, String asking) {
+    private boolean repeats(String id, String asking, Medium medium) {
         Set<String> seen = new HashSet<>(Set.of(asking));
         Deque<String> open = new ArrayDeque<>(List.of(id));
         while (!open.isEmpty()) {
@@ -236,7 +243,7 @@ public final class LinkChooser {
             }
             if (unit.power().source() == PowerSource.MAINS) {
                 outward.getOrDefault(at, List.of()).stream()
-                        .filter(l -> l.medium() == Medium.MESH_802154)
+                        .filter(l -> l.medium() == medium)
                         .forEach(l -> open.add(l.to()));
             }
         }
@@ -251,8 +258,8 @@ public final class LinkChooser {
             units.put(unitId, withRadio(unit, radioFor(unit, to, medium)));
             with = plan.withNamed(units, plan.devices());
         }
-        LinkReport report =
-                new LinkAssessor(with, site).report("trial", new Link(unitId, to, medium, direction, null, null));
+        LinkReport report = new LinkAssessor(with, site, tables)
+                .report("trial", new Link(unitId, to, medium, direction, null, null));
         return new Trial(
                 to,
                 medium,
@@ -296,7 +303,7 @@ public final class LinkChooser {
         if (medium == Medium.ETHERNET && !report.indoor()) {
             return "the next switch is in another building: a buried cable needs surge protection and an earth plan";
         }
-        if (medium == Medium.WIFI_2G4 && battery) {
+        if (medium.wifi() && battery) {
             return "runs on a battery: staying on Wi-Fi would empty it in weeks";
         }
         if (direction == Direction.ONE_WAY && acts(unitId)) {
@@ -346,7 +353,10 @@ public final class LinkChooser {
         int rank = switch (medium) {
             case ETHERNET -> guards || network ? 0 : 2;
             case WIFI_2G4 -> 1;
+            case WIFI_5G -> 2;
             case MESH_802154 -> battery ? 0 : 3;
+            case MESH_G9959 -> battery ? 1 : 3;
+            case BLE -> 5;
             case SUB_GHZ -> 4;
             case CHIRP -> far ? 0 : 6;
         };

@@ -17,6 +17,9 @@ public final class RadioDefaults {
         return switch (medium) {
             case ETHERNET -> throw new IllegalArgumentException("Ethernet is no radio");
             case WIFI_2G4 -> "wifi";
+            case WIFI_5G -> "wifi5";
+            case BLE -> "ble";
+            case MESH_G9959 -> "g9959";
             case MESH_802154 -> "mesh";
             case SUB_GHZ -> "subghz";
             case CHIRP -> "chirp";
@@ -29,6 +32,10 @@ public final class RadioDefaults {
         return switch (medium) {
             case ETHERNET -> throw new IllegalArgumentException("Ethernet is no radio");
             case WIFI_2G4 -> infrastructure ? plain(medium, 2437, 17, 2, -82) : plain(medium, 2437, 14, 0, -75);
+            case WIFI_5G -> infrastructure ? plain(medium, 5180, 18, 3, -80) : plain(medium, 5180, 14, 0, -75);
+            case BLE -> plain(medium, 2440, infrastructure ? 8 : 4, 0, -94);
+            case MESH_G9959 ->
+                plain(medium, subGHz(region), region == Region.US ? -2 : 10, infrastructure ? 0 : -3, -100);
             case MESH_802154 -> plain(medium, 2450, 8, infrastructure ? 2 : 0, -97);
             case SUB_GHZ -> plain(medium, subGHz(region), region == Region.US ? -2 : 10, infrastructure ? 0 : -3, -105);
             case CHIRP -> chirp(region);

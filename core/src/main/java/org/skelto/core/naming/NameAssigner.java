@@ -65,7 +65,8 @@ public final class NameAssigner {
     public static boolean needsAddress(Plan plan, String id) {
         return switch (plan.units().get(id).kind()) {
             case ROUTER, SWITCH, ACCESS_POINT, HUB, GATEWAY -> true;
-            case CONTROLLER, SELF_CONTAINED -> uses(plan, id, Medium.ETHERNET) || uses(plan, id, Medium.WIFI_2G4);
+            case CONTROLLER, SELF_CONTAINED ->
+                uses(plan, id, Medium.ETHERNET) || uses(plan, id, Medium.WIFI_2G4) || uses(plan, id, Medium.WIFI_5G);
         };
     }
 

@@ -1,7 +1,9 @@
 package org.skelto.core.plan;
 
+import java.util.ArrayList;
 import java.util.Collection;
 import java.util.Collections;
+import java.util.List;
 import java.util.Map;
 import java.util.SortedSet;
 import java.util.TreeMap;
@@ -11,8 +13,21 @@ import java.util.TreeSet;
 final class Copies {
     private Copies() {}
 
-    static <V> Map<String, V> sorted(Map<String, V> map) {
+    static <K extends Comparable<K>, V> Map<K, V> sorted(Map<K, V> map) {
         return map == null ? Map.of() : Collections.unmodifiableSortedMap(new TreeMap<>(map));
+    }
+
+    static <K extends Comparable<K>, V> Map<String, Map<K, V>> sortedTwice(Map<String, Map<K, V>> map) {
+        Map<String, Map<K, V>> copy = new TreeMap<>();
+        if (map != null) {
+            map.forEach((key, inner) -> copy.put(key, sorted(inner)));
+        }
+        return Collections.unmodifiableMap(copy);
+    }
+
+    /** Keeps nulls, which the validator reports with their place. */
+    static <E> List<E> list(List<E> elements) {
+        return Collections.unmodifiableList(new ArrayList<>(elements));
     }
 
     static <E extends Comparable<E>> SortedSet<E> sorted(Collection<E> elements) {

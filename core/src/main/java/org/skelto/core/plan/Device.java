@@ -17,6 +17,9 @@ import java.util.SortedSet;
  * @param outsideDoor whether it closes the house to the outside
  * @param obstacleDetection whether a powered gate or door has certified obstacle detection
  * @param topic message topic, or null when none is assigned
+ * @param rating the harshest place that it is made for, or null when not known
+ * @param sound how loud a sounder is, or null when not known
+ * @param heardIn ids of the rooms in which a sounder must be heard
  */
 public record Device(
         String name,
@@ -33,13 +36,55 @@ public record Device(
         boolean exitRoute,
         boolean outsideDoor,
         boolean obstacleDetection,
-        String topic) {
+        String topic,
+        Exposure rating,
+        Sound sound,
+        SortedSet<String> heardIn) {
     public Device {
         criticality = criticality == null && kind != null ? kind.criticality() : criticality;
         hand = hand == null ? Hand.NONE : hand;
         rest = rest == null ? RestState.STAYS : rest;
         ways = Copies.sorted(ways);
         wallControls = Copies.sorted(wallControls);
+        heardIn = Copies.sorted(heardIn);
+    }
+
+    /** A device of which neither rating nor loudness is known. */
+    public Device(
+            String name,
+            DeviceKind kind,
+            Place place,
+            Criticality criticality,
+            Hand hand,
+            RestState rest,
+            String unit,
+            Integer channel,
+            String circuit,
+            SortedSet<Way> ways,
+            SortedSet<String> wallControls,
+            boolean exitRoute,
+            boolean outsideDoor,
+            boolean obstacleDetection,
+            String topic) {
+        this(
+                name,
+                kind,
+                place,
+                criticality,
+                hand,
+                rest,
+                unit,
+                channel,
+                circuit,
+                ways,
+                wallControls,
+                exitRoute,
+                outsideDoor,
+                obstacleDetection,
+                topic,
+                null,
+                null,
+                null);
     }
 
     /** True when it guards property or life. */
@@ -63,6 +108,9 @@ public record Device(
                 exitRoute,
                 outsideDoor,
                 obstacleDetection,
-                other);
+                other,
+                rating,
+                sound,
+                heardIn);
     }
 }

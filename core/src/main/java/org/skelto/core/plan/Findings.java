@@ -101,7 +101,21 @@ final class Findings {
         return map.values().stream().noneMatch(java.util.Objects::isNull);
     }
 
-    private static String shown(String id) {
+    void place(String at, Place place, Plan plan) {
+        if (place == null) {
+            return;
+        }
+        knownOrNull(at + "/room", place.room(), plan.rooms(), "a room");
+        knownOrNull(at + "/spot", place.spot(), plan.spots(), "a spot");
+        if (place.room() != null && place.spot() != null) {
+            add(at, "names both a room and a spot");
+        }
+        within(at + "/xM", place.xM(), -Limits.LOCAL_M, Limits.LOCAL_M, " m");
+        within(at + "/yM", place.yM(), -Limits.LOCAL_M, Limits.LOCAL_M, " m");
+        within(at + "/heightM", place.heightM(), -10, 100, " m");
+    }
+
+    static String shown(String id) {
         return id.length() <= Limits.ID_LENGTH ? id : id.substring(0, Limits.ID_LENGTH) + "…";
     }
 

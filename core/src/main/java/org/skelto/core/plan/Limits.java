@@ -16,9 +16,23 @@ public final class Limits {
     public static final int LINKS = 3000;
     public static final int ACCEPTED = 3000;
     public static final int RADIOS = 8;
+    public static final int CORNERS = 60;
+    public static final int CONSTRUCTIONS = 200;
+    public static final int LAYERS = 20;
+    public static final int OPENINGS = 3000;
+    public static final int STAIRWELLS = 300;
+    public static final int FITTINGS = 3000;
+    public static final int CABLES = 3000;
+    public static final int ROUTES = 500;
+    public static final int OWNED = 1000;
+    public static final int DEMANDS = 500;
+    public static final int FAMILIES = 50;
 
     /** The farthest that anything may lie from the site's origin, metres. */
     public static final double SITE_M = 100_000;
+
+    /** The shortest wall, metres. */
+    public static final double WALL_LEAST_M = 0.05;
 
     /** Least and greatest width and depth of a room, metres. */
     public static final double ROOM_LEAST_M = 0.3;

@@ -13,6 +13,17 @@ import java.util.Map;
  * @param network address pools and the topic root
  * @param cautionsRead whether the person has acknowledged the cautions about mains work
  * @param accepted snags taken as they are: snag key to the reason given
+ * @param constructions the plan's own walls and slabs, which may replace built-in ones of the same id
+ * @param openings doors, windows and gaps
+ * @param stairwells openings in slabs
+ * @param fittings outlets, data points and wiring centres that are there already
+ * @param cables cables that are in the walls already
+ * @param routes ways that cables may follow
+ * @param owned parts in the drawer
+ * @param wallWork whether and when the walls close, or null when nobody said
+ * @param demands places where handsets and phones must work
+ * @param indoorModel how loss inside a building is predicted
+ * @param calibration what readings taught, or null
  */
 public record Plan(
         String format,
@@ -31,7 +42,18 @@ public record Plan(
         Map<String, Unit> units,
         Map<String, Device> devices,
         Map<String, Link> links,
-        Map<String, String> accepted) {
+        Map<String, String> accepted,
+        Map<String, Construction> constructions,
+        Map<String, Opening> openings,
+        Map<String, Stairwell> stairwells,
+        Map<String, Fitting> fittings,
+        Map<String, Cable> cables,
+        Map<String, Route> routes,
+        Map<String, OwnedPart> owned,
+        WallWork wallWork,
+        Map<String, Demand> demands,
+        IndoorModel indoorModel,
+        Calibration calibration) {
 
     /** The only format this version reads and writes. */
     public static final String FORMAT = "skelto-plan/1";
@@ -48,6 +70,65 @@ public record Plan(
         devices = Copies.sorted(devices);
         links = Copies.sorted(links);
         accepted = Copies.sorted(accepted);
+        constructions = Copies.sorted(constructions);
+        openings = Copies.sorted(openings);
+        stairwells = Copies.sorted(stairwells);
+        fittings = Copies.sorted(fittings);
+        cables = Copies.sorted(cables);
+        routes = Copies.sorted(routes);
+        owned = Copies.sorted(owned);
+        demands = Copies.sorted(demands);
+        indoorModel = indoorModel == null ? IndoorModel.WALLS : indoorModel;
+    }
+
+    /** A plan of which only the essentials are known. */
+    public Plan(
+            String format,
+            String name,
+            Region region,
+            Double mainsVoltageV,
+            GeoPoint place,
+            Network network,
+            boolean cautionsRead,
+            Map<String, Building> buildings,
+            Map<String, Floor> floors,
+            Map<String, Room> rooms,
+            Map<String, Spot> spots,
+            Map<String, Circuit> circuits,
+            Map<String, Service> services,
+            Map<String, Unit> units,
+            Map<String, Device> devices,
+            Map<String, Link> links,
+            Map<String, String> accepted) {
+        this(
+                format,
+                name,
+                region,
+                mainsVoltageV,
+                place,
+                network,
+                cautionsRead,
+                buildings,
+                floors,
+                rooms,
+                spots,
+                circuits,
+                services,
+                units,
+                devices,
+                links,
+                accepted,
+                null,
+                null,
+                null,
+                null,
+                null,
+                null,
+                null,
+                null,
+                null,
+                null,
+                null);
     }
 
     /** A new plan with one building, one floor and the mains as one circuit, ready to draw in. */
@@ -74,24 +155,30 @@ public record Plan(
 
     /** This plan with other units and devices, for the assignment of names. */
     public Plan withNamed(Map<String, Unit> otherUnits, Map<String, Device> otherDevices) {
-        return with(name, otherUnits, otherDevices, links);
+        return with(name, otherUnits, otherDevices, links, calibration);
     }
 
     /** This plan with other units and links. */
     public Plan withLinked(Map<String, Unit> otherUnits, Map<String, Link> otherLinks) {
-        return with(name, otherUnits, devices, otherLinks);
+        return with(name, otherUnits, devices, otherLinks, calibration);
     }
 
     /** This plan under another name. */
     public Plan withName(String other) {
-        return with(other, units, devices, links);
+        return with(other, units, devices, links, calibration);
+    }
+
+    /** This plan with what readings taught, or without when null. */
+    public Plan withCalibration(Calibration other) {
+        return with(name, units, devices, links, other);
     }
 
     private Plan with(
             String otherName,
             Map<String, Unit> otherUnits,
             Map<String, Device> otherDevices,
-            Map<String, Link> otherLinks) {
+            Map<String, Link> otherLinks,
+            Calibration otherCalibration) {
         return new Plan(
                 format,
                 otherName,
@@ -109,6 +196,17 @@ public record Plan(
                 otherUnits,
                 otherDevices,
                 otherLinks,
-                accepted);
+                accepted,
+                constructions,
+                openings,
+                stairwells,
+                fittings,
+                cables,
+                routes,
+                owned,
+                wallWork,
+                demands,
+                indoorModel,
+                otherCalibration);
     }
 }

@@ -1,8 +1,6 @@
 package org.skelto.core.plan;
 
 import java.util.List;
-import java.util.Map;
-import java.util.Set;
 
 /**
  * Says whether a document is a well-formed plan: known ids, finite numbers within bounds, sizes within
@@ -12,24 +10,18 @@ import java.util.Set;
  */
 public final class PlanValidator {
     private final Plan plan;
-    private final Set<String> constructions;
     private final Findings found = new Findings();
 
-    private PlanValidator(Plan plan, Set<String> constructions) {
+    private PlanValidator(Plan plan) {
         this.plan = plan;
-        this.constructions = constructions;
     }
 
-    /**
-     * The problems of a plan, none when it is well-formed.
-     *
-     * @param constructions ids of the constructions that walls and slabs may be of
-     */
-    public static List<Problem> problems(Plan plan, Set<String> constructions) {
-        PlanValidator validator = new PlanValidator(plan, constructions);
+    /** The problems of a plan, none when it is well-formed. */
+    public static List<Problem> problems(Plan plan) {
+        PlanValidator validator = new PlanValidator(plan);
         validator.head();
         if (validator.sizes()) {
-            validator.site();
+            new SiteValidator(plan, validator.found).all();
             new UnitValidator(plan, validator.found).all();
         }
         return validator.found.problems();
@@ -75,6 +67,14 @@ public final class PlanValidator {
         sound &= found.map("units", plan.units(), Limits.UNITS);
         sound &= found.map("devices", plan.devices(), Limits.DEVICES);
         sound &= found.map("links", plan.links(), Limits.LINKS);
+        sound &= found.map("constructions", plan.constructions(), Limits.CONSTRUCTIONS);
+        sound &= found.map("openings", plan.openings(), Limits.OPENINGS);
+        sound &= found.map("stairwells", plan.stairwells(), Limits.STAIRWELLS);
+        sound &= found.map("fittings", plan.fittings(), Limits.FITTINGS);
+        sound &= found.map("cables", plan.cables(), Limits.CABLES);
+        sound &= found.map("routes", plan.routes(), Limits.ROUTES);
+        sound &= found.map("owned", plan.owned(), Limits.OWNED);
+        sound &= found.map("demands", plan.demands(), Limits.DEMANDS);
         if (plan.accepted().size() > Limits.ACCEPTED) {
             found.add("/accepted", "holds more than " + Limits.ACCEPTED + " entries");
         }
@@ -85,58 +85,5 @@ public final class PlanValidator {
             found.text(pointer, reason, Limits.TEXT_LENGTH);
         });
         return sound;
-    }
-
-    private void site() {
-        plan.buildings().forEach((id, b) -> {
-            found.name(Pointers.of("buildings", id, "name"), b.name());
-            point("buildings", id, b.xM(), b.yM(), b.zM());
-        });
-        plan.spots().forEach((id, s) -> {
-            found.name(Pointers.of("spots", id, "name"), s.name());
-            point("spots", id, s.xM(), s.yM(), s.zM());
-        });
-        plan.floors().forEach((id, f) -> {
-            found.name(Pointers.of("floors", id, "name"), f.name());
-            found.known(Pointers.of("floors", id, "building"), f.building(), plan.buildings(), "a building");
-            found.within(Pointers.of("floors", id, "baseM"), f.baseM(), -50, 200, " m");
-            found.within(Pointers.of("floors", id, "heightM"), f.heightM(), 1, 20, " m");
-            construction(Pointers.of("floors", id, "slab"), f.slab());
-        });
-        plan.rooms().forEach(this::room);
-        named("circuits", plan.circuits(), Circuit::name);
-        named("services", plan.services(), Service::name);
-        plan.services().forEach((id, s) -> found.required(Pointers.of("services", id, "kind"), s.kind()));
-    }
-
-    private void point(String map, String id, double xM, double yM, double zM) {
-        found.within(Pointers.of(map, id, "xM"), xM, -Limits.SITE_M, Limits.SITE_M, " m");
-        found.within(Pointers.of(map, id, "yM"), yM, -Limits.SITE_M, Limits.SITE_M, " m");
-        found.within(Pointers.of(map, id, "zM"), zM, -1000, 9000, " m");
-    }
-
-    private void room(String id, Room room) {
-        found.name(Pointers.of("rooms", id, "name"), room.name());
-        found.known(Pointers.of("rooms", id, "floor"), room.floor(), plan.floors(), "a floor");
-        found.within(Pointers.of("rooms", id, "xM"), room.xM(), -Limits.LOCAL_M, Limits.LOCAL_M, " m");
-        found.within(Pointers.of("rooms", id, "yM"), room.yM(), -Limits.LOCAL_M, Limits.LOCAL_M, " m");
-        found.within(Pointers.of("rooms", id, "widthM"), room.widthM(), Limits.ROOM_LEAST_M, Limits.ROOM_MOST_M, " m");
-        found.within(Pointers.of("rooms", id, "depthM"), room.depthM(), Limits.ROOM_LEAST_M, Limits.ROOM_MOST_M, " m");
-        for (Side side : Side.values()) {
-            String name = side.name().toLowerCase(java.util.Locale.ROOT);
-            construction(Pointers.of("rooms", id, "walls", name), room.walls().on(side));
-        }
-    }
-
-    private void construction(String pointer, String id) {
-        if (id == null) {
-            found.add(pointer, "is missing: it names a construction");
-        } else if (!constructions.contains(id)) {
-            found.add(pointer, "is not a construction of the list: \"" + id + "\"");
-        }
-    }
-
-    private <V> void named(String map, Map<String, V> entries, java.util.function.Function<V, String> name) {
-        entries.forEach((id, entry) -> found.name(Pointers.of(map, id, "name"), name.apply(entry)));
     }
 }

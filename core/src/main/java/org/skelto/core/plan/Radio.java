@@ -1,5 +1,7 @@
 package org.skelto.core.plan;
 
+import java.util.SortedSet;
+
 /**
  * One radio of a unit.
  *
@@ -11,6 +13,8 @@ package org.skelto.core.plan;
  * @param chirp settings, for {@link Medium#CHIRP} only
  * @param receives whether it can receive at all
  * @param metalBox whether it sits in a closed metal box
+ * @param family the message family that it sends in, or null when any receiver of the medium decodes it
+ * @param decodes the families that it decodes; none means all
  */
 public record Radio(
         Medium medium,
@@ -21,7 +25,48 @@ public record Radio(
         Double sensitivityDbm,
         Chirp chirp,
         boolean receives,
-        boolean metalBox) {
+        boolean metalBox,
+        String family,
+        SortedSet<String> decodes) {
+    public Radio {
+        decodes = Copies.sorted(decodes);
+    }
+
+    /** A radio that is not bound to any message family. */
+    public Radio(
+            Medium medium,
+            double frequencyMHz,
+            double txPowerDbm,
+            double antennaGainDbi,
+            double feederLossDb,
+            Double sensitivityDbm,
+            Chirp chirp,
+            boolean receives,
+            boolean metalBox) {
+        this(
+                medium,
+                frequencyMHz,
+                txPowerDbm,
+                antennaGainDbi,
+                feederLossDb,
+                sensitivityDbm,
+                chirp,
+                receives,
+                metalBox,
+                null,
+                null);
+    }
+
+    /** Radiated power towards the best direction, dBm EIRP. */
+    public double eirpDbm() {
+        return txPowerDbm - feederLossDb + antennaGainDbi;
+    }
+
+    /** Whether what another radio sends is of a family that this one decodes. */
+    public boolean decodes(Radio sender) {
+        return sender.family() == null || decodes.isEmpty() || decodes.contains(sender.family());
+    }
+
     /** This radio on another frequency channel and with other chirp settings. */
     public Radio set(double otherFrequencyMHz, Chirp otherChirp) {
         return new Radio(
@@ -33,6 +78,8 @@ public record Radio(
                 sensitivityDbm,
                 otherChirp,
                 receives,
-                metalBox);
+                metalBox,
+                family,
+                decodes);
     }
 }

@@ -1,23 +1,78 @@
 package org.skelto.core.plan;
 
+import java.util.Collections;
+import java.util.List;
+
 /**
- * A rectangular room; its edges are the centre lines of its walls.
+ * A room of any simple outline; its edges are the centre lines of its walls.
  *
  * @param floor id of its floor
- * @param xM metres east from the building's corner to the room's south-west corner
- * @param yM metres north
- * @param widthM west to east, 0.3 to 200
- * @param depthM south to north, 0.3 to 200
+ * @param corners 3 to 60, in order around the room, either way round
+ * @param walls construction of each wall: the first runs from the first corner to the second
+ * @param use what it is for
+ * @param exposure what it does to what is mounted there
  */
 public record Room(
-        String floor, String name, double xM, double yM, double widthM, double depthM, Walls walls, Clutter clutter) {
+        String floor,
+        String name,
+        List<Corner> corners,
+        List<String> walls,
+        Clutter clutter,
+        RoomUse use,
+        Exposure exposure) {
+    private static final String USUAL_WALL = "brick-110";
+
     public Room {
-        walls = walls == null ? Walls.all("brick-110") : walls;
+        corners = corners == null ? List.of() : Copies.list(corners);
+        walls = walls == null ? Collections.nCopies(corners.size(), USUAL_WALL) : Copies.list(walls);
         clutter = clutter == null ? Clutter.FURNISHED : clutter;
+        use = use == null ? RoomUse.LIVING : use;
+        exposure = exposure == null ? Exposure.DRY : exposure;
+    }
+
+    /** A rectangular room from its south-west corner, with the same wall all round; its walls run south, east, north, west. */
+    public static Room rectangle(
+            String floor,
+            String name,
+            double xM,
+            double yM,
+            double widthM,
+            double depthM,
+            String wall,
+            Clutter clutter) {
+        double eastM = centimetres(xM + widthM);
+        double northM = centimetres(yM + depthM);
+        return new Room(
+                floor,
+                name,
+                List.of(new Corner(xM, yM), new Corner(eastM, yM), new Corner(eastM, northM), new Corner(xM, northM)),
+                wall == null ? null : Collections.nCopies(4, wall),
+                clutter,
+                null,
+                null);
+    }
+
+    private static double centimetres(double metres) {
+        return Math.round(metres * 100) / 100.0;
     }
 
     /** Area in square metres. */
     public double areaM2() {
-        return widthM * depthM;
+        return Math.abs(Polygon.signedAreaM2(corners));
+    }
+
+    /** Whether a point of its building lies in it; on its edge counts as in it. */
+    public boolean contains(double xM, double yM) {
+        return Polygon.contains(corners, xM, yM);
+    }
+
+    /** The smallest rectangle around it. */
+    public Bounds bounds() {
+        return Bounds.of(corners);
+    }
+
+    /** This room with other corners and walls. */
+    public Room shaped(List<Corner> otherCorners, List<String> otherWalls) {
+        return new Room(floor, name, otherCorners, otherWalls, clutter, use, exposure);
     }
 }

@@ -16,6 +16,8 @@ import java.util.Optional;
  * @param ipv4 reserved address, or null when none is assigned
  * @param mac locally administered hardware address, or null
  * @param nodeId long-range node id, 1 to 254, or null
+ * @param rating the harshest place that it is made for, or null when not known
+ * @param wireless the wireless network that an access point offers, or null
  */
 public record Unit(
         String name,
@@ -30,9 +32,44 @@ public record Unit(
         Map<String, Radio> radios,
         String ipv4,
         String mac,
-        Integer nodeId) {
+        Integer nodeId,
+        Exposure rating,
+        Wireless wireless) {
     public Unit {
         radios = Copies.sorted(radios);
+    }
+
+    /** A unit of which neither rating nor wireless network is known. */
+    public Unit(
+            String name,
+            UnitKind kind,
+            Place place,
+            Power power,
+            int channels,
+            int maxClients,
+            boolean internetEntry,
+            boolean broker,
+            String hub,
+            Map<String, Radio> radios,
+            String ipv4,
+            String mac,
+            Integer nodeId) {
+        this(
+                name,
+                kind,
+                place,
+                power,
+                channels,
+                maxClients,
+                internetEntry,
+                broker,
+                hub,
+                radios,
+                ipv4,
+                mac,
+                nodeId,
+                null,
+                null);
     }
 
     /** A device that is a unit of its own, without a radio yet. */
@@ -59,6 +96,26 @@ public record Unit(
         return with(radios, otherIpv4, otherMac, otherNodeId);
     }
 
+    /** This unit at another place. */
+    public Unit at(Place other) {
+        return new Unit(
+                name,
+                kind,
+                other,
+                power,
+                channels,
+                maxClients,
+                internetEntry,
+                broker,
+                hub,
+                radios,
+                ipv4,
+                mac,
+                nodeId,
+                rating,
+                wireless);
+    }
+
     private Unit with(Map<String, Radio> otherRadios, String otherIpv4, String otherMac, Integer otherNodeId) {
         return new Unit(
                 name,
@@ -73,6 +130,8 @@ public record Unit(
                 otherRadios,
                 otherIpv4,
                 otherMac,
-                otherNodeId);
+                otherNodeId,
+                rating,
+                wireless);
     }
 }

@@ -20,7 +20,7 @@ final class UnitValidator {
         String at = Pointers.of("units", id);
         found.name(at + "/name", unit.name());
         found.required(at + "/kind", unit.kind());
-        place(at + "/place", unit.place());
+        found.place(at + "/place", unit.place(), plan);
         found.within(at + "/channels", unit.channels(), 0, 64, "");
         found.within(at + "/maxClients", unit.maxClients(), 0, 512, "");
         if (unit.hub() != null) {
@@ -40,6 +40,10 @@ final class UnitValidator {
         }
         if (unit.radios().size() > Limits.RADIOS) {
             found.add(at + "/radios", "holds more than " + Limits.RADIOS + " radios");
+        }
+        if (unit.wireless() != null) {
+            found.text(at + "/wireless/name", unit.wireless().name(), 32);
+            found.text(at + "/wireless/segment", unit.wireless().segment(), Limits.NAME_LENGTH);
         }
         unit.radios().forEach((name, radio) -> radio(at + "/radios" + Pointers.of(name), radio));
     }
@@ -80,6 +84,11 @@ final class UnitValidator {
         found.within(at + "/antennaGainDbi", radio.antennaGainDbi(), -20, 30, " dBi");
         found.within(at + "/feederLossDb", radio.feederLossDb(), 0, 30, " dB");
         found.withinOrNull(at + "/sensitivityDbm", radio.sensitivityDbm(), -150, -20, " dBm");
+        found.text(at + "/family", radio.family(), Limits.NAME_LENGTH);
+        if (radio.decodes().size() > Limits.FAMILIES) {
+            found.add(at + "/decodes", "names more than " + Limits.FAMILIES + " families");
+        }
+        radio.decodes().forEach(family -> found.text(at + "/decodes", family, Limits.NAME_LENGTH));
         Chirp chirp = radio.chirp();
         if (chirp != null) {
             found.within(at + "/chirp/spreadingFactor", chirp.spreadingFactor(), 6, 12, "");
@@ -93,25 +102,11 @@ final class UnitValidator {
         }
     }
 
-    private void place(String at, Place place) {
-        if (place == null) {
-            return;
-        }
-        found.knownOrNull(at + "/room", place.room(), plan.rooms(), "a room");
-        found.knownOrNull(at + "/spot", place.spot(), plan.spots(), "a spot");
-        if (place.room() != null && place.spot() != null) {
-            found.add(at, "names both a room and a spot");
-        }
-        found.within(at + "/xM", place.xM(), -Limits.LOCAL_M, Limits.LOCAL_M, " m");
-        found.within(at + "/yM", place.yM(), -Limits.LOCAL_M, Limits.LOCAL_M, " m");
-        found.within(at + "/heightM", place.heightM(), -10, 100, " m");
-    }
-
     private void device(String id, Device device) {
         String at = Pointers.of("devices", id);
         found.name(at + "/name", device.name());
         found.required(at + "/kind", device.kind());
-        place(at + "/place", device.place());
+        found.place(at + "/place", device.place(), plan);
         found.knownOrNull(at + "/unit", device.unit(), plan.units(), "a unit");
         found.withinOrNull(at + "/channel", device.channel(), 1, 64, "");
         found.knownOrNull(at + "/circuit", device.circuit(), plan.circuits(), "a circuit");
@@ -119,6 +114,13 @@ final class UnitValidator {
             found.known(at + "/wallControls", control, plan.devices(), "a push-button");
         }
         found.text(at + "/topic", device.topic(), 4 * Limits.NAME_LENGTH);
+        if (device.sound() != null) {
+            found.within(at + "/sound/levelDb", device.sound().levelDb(), 30, 140, " dB(A)");
+            found.within(at + "/sound/atM", device.sound().atM(), 0.1, 30, " m");
+        }
+        for (String room : device.heardIn()) {
+            found.known(at + "/heardIn", room, plan.rooms(), "a room");
+        }
     }
 
     private void link(String id, Link link) {

@@ -8,6 +8,9 @@ public final class Wording {
         return switch (medium) {
             case ETHERNET -> "Ethernet";
             case WIFI_2G4 -> "Wi-Fi 2.4 GHz";
+            case WIFI_5G -> "Wi-Fi 5 GHz";
+            case BLE -> "Bluetooth LE";
+            case MESH_G9959 -> "G.9959 mesh";
             case MESH_802154 -> "802.15.4 mesh";
             case SUB_GHZ -> "sub-GHz OOK/FSK";
             case CHIRP -> "long-range chirp";
@@ -26,7 +29,8 @@ public final class Wording {
         return words(criticality);
     }
 
-    private static String words(Enum<?> constant) {
+    /** A constant in lower case with spaces. */
+    public static String words(Enum<?> constant) {
         return constant.name().toLowerCase(java.util.Locale.ROOT).replace('_', ' ');
     }
 }

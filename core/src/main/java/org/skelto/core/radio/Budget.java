@@ -29,7 +29,7 @@ public record Budget(
     /** {@code Prx = Ptx − feeder + Gtx − L + Grx − feeder}; margin = Prx − sensitivity. */
     public static Budget of(Radio sender, LossModel.Loss loss, Radio receiver) {
         List<Step> steps = new ArrayList<>();
-        double sent = sender.txPowerDbm() - sender.feederLossDb() + sender.antennaGainDbi();
+        double sent = sender.eirpDbm();
         double level = sent;
         steps.add(new Step(
                 "sent",

@@ -3,10 +3,11 @@ package org.skelto.core.radio;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.stream.Stream;
+import org.skelto.core.plan.Construction;
+import org.skelto.core.plan.Constructions;
 import org.skelto.core.plan.Place;
 import org.skelto.core.plan.Plan;
-import org.skelto.core.site.Construction;
-import org.skelto.core.site.Constructions;
+import org.skelto.core.plan.RadioBand;
 import org.skelto.core.site.Crossing;
 import org.skelto.core.site.Point;
 import org.skelto.core.site.SiteModel;
@@ -18,10 +19,12 @@ import org.skelto.core.site.SiteModel;
 public final class MultiWall implements LossModel {
     private final Plan plan;
     private final SiteModel site;
+    private final SlabTables tables;
 
-    public MultiWall(Plan plan, SiteModel site) {
-        this.plan = plan;
+    public MultiWall(SiteModel site, SlabTables tables) {
+        this.plan = site.plan();
         this.site = site;
+        this.tables = tables;
     }
 
     @Override
@@ -61,9 +64,17 @@ public final class MultiWall implements LossModel {
         return new Loss(distanceM, indoor, parts);
     }
 
-    private static Part part(Crossing crossing, double frequencyMHz) {
-        Construction construction = Constructions.of(crossing.construction());
-        double lossDb = Slab.constructionLossDb(construction, frequencyMHz, crossing.incidenceDeg());
+    private Part part(Crossing crossing, double frequencyMHz) {
+        Construction construction = Constructions.of(plan, crossing.construction());
+        double lossDb =
+                tables.table(plan, crossing.construction(), frequencyMHz).lossDb(crossing.cosIncidence());
+        RadioBand band = RadioBand.of(frequencyMHz);
+        if (construction.measuredDb().containsKey(band)) {
+            return part(crossing, lossDb, "measured loss, as typed", "the construction in the plan");
+        }
+        if (SlabTables.learnedDb(plan, crossing.construction(), band) != null) {
+            return part(crossing, lossDb, "loss learned from walk-test readings", "calibration of this plan");
+        }
         String layers = construction.layers().stream()
                 .map(l -> l.material().name().toLowerCase(java.util.Locale.ROOT).replace('_', ' ') + " "
                         + Text.number(l.thicknessMm(), l.thicknessMm() < 1 ? 2 : l.thicknessMm() % 1 == 0 ? 0 : 1)
@@ -85,5 +96,9 @@ public final class MultiWall implements LossModel {
                         Text.mhz(frequencyMHz),
                         "reinforcement",
                         Text.db(construction.extraDb())));
+    }
+
+    private static Part part(Crossing crossing, double lossDb, String formula, String source) {
+        return new Part(crossing.what(), lossDb, Figure.of(formula, source, false));
     }
 }

@@ -58,7 +58,7 @@ public final class RegionLimits {
 
         /** How far a radio is over this limit, dB; not positive when it keeps it. */
         public double excessDb(Radio radio) {
-            double eirp = radio.txPowerDbm() - radio.feederLossDb() + radio.antennaGainDbi();
+            double eirp = radio.eirpDbm();
             return switch (kind) {
                 case EIRP -> eirp - limitDbm;
                 case ERP -> eirp - ERP_TO_EIRP_DB - limitDbm;

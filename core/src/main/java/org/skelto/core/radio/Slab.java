@@ -1,7 +1,7 @@
 package org.skelto.core.radio;
 
-import org.skelto.core.site.Construction;
-import org.skelto.core.site.Material;
+import org.skelto.core.plan.Construction;
+import org.skelto.core.plan.Material;
 
 /** Loss of a wave through a single homogeneous slab, Recommendation ITU-R P.2040. */
 public final class Slab {
@@ -12,7 +12,7 @@ public final class Slab {
     private static final double METAL_MOST_DB = 40;
 
     /** A plan's rays count as no flatter than this, degrees from the normal. */
-    private static final double FLATTEST_DEG = 75;
+    static final double FLATTEST_DEG = 75;
 
     /** Thickness of real walls varies: |T|² is averaged over this share to either side. */
     private static final double THICKNESS_SPREAD = 0.1;

@@ -1,16 +1,20 @@
 package org.skelto.core.site;
 
+import java.util.Collections;
+import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Locale;
+import java.util.Map;
 import java.util.regex.Matcher;
 import java.util.regex.Pattern;
+import org.skelto.core.plan.Construction;
+import org.skelto.core.plan.Constructions;
 import org.skelto.core.plan.Edit;
 import org.skelto.core.plan.Limits;
 import org.skelto.core.plan.Plan;
 import org.skelto.core.plan.Pointers;
 import org.skelto.core.plan.Room;
 import org.skelto.core.plan.Slugs;
-import org.skelto.core.plan.Walls;
 
 /**
  * Reads a typed room such as {@code scullery 6.2x4.8 @ 7,0 brick}: a name, width by depth in metres, the south-west
@@ -45,22 +49,17 @@ public final class RoomLine {
         }
         String name = matcher.group("name").strip();
         String wall = matcher.group("wall");
-        String construction = wall == null ? null : construction(wall.strip());
+        String construction = wall == null ? null : construction(wall.strip(), plan);
         double[] corner = corner(matcher, floor, plan);
         String existing = existing(name, floor, plan);
         Room old = existing == null ? null : plan.rooms().get(existing);
         boolean moves = old == null || matcher.group("x") != null;
         double widthM = within("The width", matcher.group("w"), Limits.ROOM_LEAST_M, Limits.ROOM_MOST_M);
         double depthM = within("The depth", matcher.group("d"), Limits.ROOM_LEAST_M, Limits.ROOM_MOST_M);
-        Room room = new Room(
-                floor,
-                old == null ? name : old.name(),
-                moves ? corner[0] : old.xM(),
-                moves ? corner[1] : old.yM(),
-                widthM,
-                depthM,
-                construction != null ? Walls.all(construction) : old == null ? null : old.walls(),
-                old == null ? null : old.clutter());
+        double xM = moves ? corner[0] : old.bounds().westM();
+        double yM = moves ? corner[1] : old.bounds().southM();
+        Room typed = Room.rectangle(floor, name, xM, yM, widthM, depthM, construction, null);
+        Room room = old == null ? typed : reshaped(old, typed, construction == null);
         String id = existing == null
                 ? Slugs.free(Slugs.slug(name, "room"), plan.rooms().keySet())
                 : existing;
@@ -70,11 +69,21 @@ public final class RoomLine {
                         : Edit.replace(Pointers.of("rooms", id), room));
     }
 
+    /** A rectangular room that is typed again keeps its walls; one of another outline becomes a rectangle. */
+    private static Room reshaped(Room old, Room typed, boolean keepWalls) {
+        boolean sameWalls = keepWalls && old.corners().size() == 4;
+        return old.shaped(typed.corners(), sameWalls ? old.walls() : keepWalls ? usual(old) : typed.walls());
+    }
+
+    private static List<String> usual(Room old) {
+        return Collections.nCopies(4, old.walls().get(0));
+    }
+
     private static String existing(String name, String floor, Plan plan) {
         return plan.rooms().entrySet().stream()
                 .filter(e -> e.getValue().floor().equals(floor))
                 .filter(e -> e.getValue().name().equalsIgnoreCase(name))
-                .map(java.util.Map.Entry::getKey)
+                .map(Map.Entry::getKey)
                 .findFirst()
                 .orElse(null);
     }
@@ -89,7 +98,7 @@ public final class RoomLine {
         }
         double east = plan.rooms().values().stream()
                 .filter(r -> r.floor().equals(floor))
-                .mapToDouble(r -> r.xM() + r.widthM())
+                .mapToDouble(r -> r.bounds().eastM())
                 .max()
                 .orElse(0);
         return new double[] {Math.round(east * 100) / 100.0, 0};
@@ -108,20 +117,16 @@ public final class RoomLine {
         return metres == Math.rint(metres) ? Long.toString((long) metres) : Double.toString(metres);
     }
 
-    private static String construction(String typed) throws UnreadableLine {
+    private static String construction(String typed, Plan plan) throws UnreadableLine {
         String wanted = typed.toLowerCase(Locale.ROOT);
-        List<Construction> walls =
-                Constructions.all().values().stream().filter(c -> !c.slab()).toList();
-        return walls.stream()
-                .filter(c -> c.id().equals(wanted)
-                        || c.id().startsWith(wanted)
-                        || c.name().toLowerCase(Locale.ROOT).startsWith(wanted))
+        Map<String, Construction> walls = new LinkedHashMap<>(Constructions.all(plan));
+        walls.values().removeIf(Construction::slab);
+        return walls.entrySet().stream()
+                .filter(c -> c.getKey().startsWith(wanted)
+                        || c.getValue().name().toLowerCase(Locale.ROOT).startsWith(wanted))
                 .findFirst()
-                .map(Construction::id)
-                .orElseThrow(() -> new UnreadableLine("\"" + typed + "\" is no wall of the list. It has "
-                        + walls.stream()
-                                .map(Construction::id)
-                                .reduce((a, b) -> a + ", " + b)
-                                .orElse("") + "."));
+                .map(Map.Entry::getKey)
+                .orElseThrow(() -> new UnreadableLine(
+                        "\"" + typed + "\" is no wall of the list. It has " + String.join(", ", walls.keySet()) + "."));
     }
 }

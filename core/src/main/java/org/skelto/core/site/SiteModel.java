@@ -2,11 +2,16 @@ package org.skelto.core.site;
 
 import java.util.ArrayList;
 import java.util.Comparator;
+import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import java.util.TreeMap;
 import java.util.stream.Collectors;
 import org.skelto.core.plan.Building;
+import org.skelto.core.plan.Construction;
+import org.skelto.core.plan.Constructions;
+import org.skelto.core.plan.Corner;
 import org.skelto.core.plan.Device;
 import org.skelto.core.plan.Floor;
 import org.skelto.core.plan.Place;
@@ -17,47 +22,87 @@ import org.skelto.core.plan.Unit;
 import org.skelto.core.plan.UnitKind;
 
 /**
- * The geometry of a plan. Crossings are found by trying every piece: a house has a few hundred at most.
- *
- * <p>A ray that passes exactly through the end of a piece counts the piece that begins there; a ray that starts or
- * ends on a wall's centre line does not cross it.
+ * The geometry of a plan. Crossings of one ray are found by trying every panel and slab: a house has a few hundred at
+ * most. The rules for rays are those of {@link Panel} and {@link SlabArea}.
  */
 public final class SiteModel {
     /** Rooms under a slab end at most this far below it, metres. */
     private static final double SLAB_GAP_M = 0.6;
 
-    private record SlabArea(double westM, double southM, double eastM, double northM) {
-        boolean contains(double xM, double yM) {
-            return xM >= westM && xM <= eastM && yM >= southM && yM <= northM;
-        }
-    }
-
-    private record Slab(Floor floor, double zM, List<SlabArea> areas) {}
-
     private final Plan plan;
     private final List<WallPiece> walls;
-    private final List<Slab> slabs;
+    private final List<Panel> panels;
+    private final List<WallGap> gaps;
+    private final List<SlabArea> slabs;
 
-    private SiteModel(Plan plan, List<WallPiece> walls, List<Slab> slabs) {
+    private SiteModel(Plan plan, List<WallPiece> walls, List<Panel> panels, List<WallGap> gaps, List<SlabArea> slabs) {
         this.plan = plan;
         this.walls = walls;
+        this.panels = panels;
+        this.gaps = gaps;
         this.slabs = slabs;
     }
 
     /** The geometry of a valid plan. */
     public static SiteModel of(Plan plan) {
+        Map<String, Map<String, Room>> rooms = new HashMap<>();
+        plan.rooms()
+                .forEach((id, room) -> rooms.computeIfAbsent(room.floor(), f -> new TreeMap<>())
+                        .put(id, room));
+        Map<String, List<String>> openings = plan.openings().entrySet().stream()
+                .collect(Collectors.groupingBy(
+                        e -> plan.rooms().get(e.getValue().room()).floor(),
+                        Collectors.mapping(Map.Entry::getKey, Collectors.toList())));
         List<WallPiece> walls = new ArrayList<>();
-        List<Slab> slabs = new ArrayList<>();
+        List<Panel> panels = new ArrayList<>();
+        List<WallGap> gaps = new ArrayList<>();
+        List<SlabArea> slabs = new ArrayList<>();
         plan.floors().forEach((id, floor) -> {
             Building building = plan.buildings().get(floor.building());
-            walls.addAll(WallPieces.of(id, floor, building, roomsOn(plan, id)));
-            List<SlabArea> areas = plan.rooms().values().stream()
-                    .filter(room -> touches(plan.floors().get(room.floor()), floor))
-                    .map(room -> area(room, building))
-                    .toList();
-            slabs.add(new Slab(floor, building.zM() + floor.baseM(), areas));
+            WallPieces cut = WallPieces.of(
+                    plan, id, floor, building, rooms.getOrDefault(id, Map.of()), openings.getOrDefault(id, List.of()));
+            walls.addAll(cut.pieces());
+            panels.addAll(cut.panels());
+            gaps.addAll(cut.gaps());
+            Construction slab = Constructions.of(plan, floor.slab());
+            if (!slab.open()) {
+                slabs.add(slab(plan, id, floor, building, slab));
+            }
         });
-        return new SiteModel(plan, List.copyOf(walls), List.copyOf(slabs));
+        return new SiteModel(plan, List.copyOf(walls), List.copyOf(panels), List.copyOf(gaps), List.copyOf(slabs));
+    }
+
+    private static SlabArea slab(Plan plan, String id, Floor floor, Building building, Construction slab) {
+        List<double[]> outlines = plan.rooms().values().stream()
+                .filter(room -> touches(plan.floors().get(room.floor()), floor))
+                .map(room -> ring(room.corners(), building))
+                .toList();
+        List<double[]> stairwells = plan.stairwells().values().stream()
+                .filter(s -> s.floor().equals(id))
+                .map(s -> ring(
+                        List.of(
+                                new Corner(s.xM(), s.yM()),
+                                new Corner(s.xM() + s.widthM(), s.yM()),
+                                new Corner(s.xM() + s.widthM(), s.yM() + s.depthM()),
+                                new Corner(s.xM(), s.yM() + s.depthM())),
+                        building))
+                .toList();
+        return new SlabArea(
+                id,
+                slab.name() + " under " + floor.name(),
+                building.zM() + floor.baseM(),
+                floor.slab(),
+                outlines,
+                stairwells);
+    }
+
+    private static double[] ring(List<Corner> corners, Building building) {
+        double[] ring = new double[2 * corners.size()];
+        for (int i = 0; i < corners.size(); i++) {
+            ring[2 * i] = building.xM() + corners.get(i).xM();
+            ring[2 * i + 1] = building.yM() + corners.get(i).yM();
+        }
+        return ring;
     }
 
     private static boolean touches(Floor rooms, Floor floor) {
@@ -66,16 +111,23 @@ public final class SiteModel {
                 && (rooms.equals(floor) || Math.abs(topM - floor.baseM()) <= SLAB_GAP_M);
     }
 
-    private static SlabArea area(Room room, Building building) {
-        double west = building.xM() + room.xM();
-        double south = building.yM() + room.yM();
-        return new SlabArea(west, south, west + room.widthM(), south + room.depthM());
+    public Plan plan() {
+        return plan;
     }
 
-    private static Map<String, Room> roomsOn(Plan plan, String floor) {
-        return plan.rooms().entrySet().stream()
-                .filter(e -> e.getValue().floor().equals(floor))
-                .collect(Collectors.toMap(Map.Entry::getKey, Map.Entry::getValue));
+    /** All upright panels. */
+    public List<Panel> panels() {
+        return panels;
+    }
+
+    /** All doors, windows and gaps where they are. */
+    public List<WallGap> gaps() {
+        return gaps;
+    }
+
+    /** All slabs that a wave would notice. */
+    public List<SlabArea> slabs() {
+        return slabs;
     }
 
     /** All pieces of wall. */
@@ -131,6 +183,18 @@ public final class SiteModel {
                 : plan.rooms().get(place.room()).floor();
     }
 
+    /** How many walking surfaces of a building lie between two heights. */
+    public int floorsBetween(double oneZM, double otherZM, String building) {
+        double low = Math.min(oneZM, otherZM);
+        double high = Math.max(oneZM, otherZM);
+        Building b = plan.buildings().get(building);
+        return (int) plan.floors().values().stream()
+                .filter(f -> f.building().equals(building))
+                .mapToDouble(f -> b.zM() + f.baseM())
+                .filter(z -> z > low && z < high)
+                .count();
+    }
+
     /** Everything that the straight ray between two points goes through, in order from the first. */
     public List<Crossing> crossings(Point from, Point to) {
         List<Crossing> found = new ArrayList<>();
@@ -138,65 +202,36 @@ public final class SiteModel {
         if (length == 0) {
             return found;
         }
-        for (WallPiece wall : walls) {
-            Crossing crossing = through(wall, from, to, length);
-            if (crossing != null) {
-                found.add(crossing);
+        for (Panel panel : panels) {
+            if (panel.stops(from.xM(), from.yM(), from.zM(), to.xM(), to.yM(), to.zM())) {
+                found.add(through(panel, from, to, length));
             }
         }
-        for (Slab slab : slabs) {
-            Crossing crossing = through(slab, from, to, length);
-            if (crossing != null) {
-                found.add(crossing);
+        for (SlabArea slab : slabs) {
+            double run = to.zM() - from.zM();
+            double share = (slab.zM() - from.zM()) / run;
+            if (run != 0
+                    && share > 0
+                    && share < 1
+                    && slab.covers(at(from.xM(), to.xM(), share), at(from.yM(), to.yM(), share))) {
+                found.add(new Crossing(slab.construction(), slab.what(), share, Math.abs(run) / length));
             }
         }
         found.sort(Comparator.comparingDouble(Crossing::share).thenComparing(Crossing::construction));
         return found;
     }
 
-    private static Crossing through(WallPiece wall, Point from, Point to, double length) {
-        Construction construction = Constructions.of(wall.construction());
-        if (construction.layers().isEmpty()) {
-            return null;
-        }
-        boolean alongX = wall.alongX();
-        double start = alongX ? from.yM() : from.xM();
-        double run = (alongX ? to.yM() : to.xM()) - start;
-        double share = ((alongX ? wall.ayM() : wall.axM()) - start) / run;
-        if (run == 0 || share <= 0 || share >= 1) {
-            return null;
-        }
-        double along = alongX ? at(from.xM(), to.xM(), share) : at(from.yM(), to.yM(), share);
-        double low = alongX ? wall.axM() : wall.ayM();
-        double high = alongX ? wall.bxM() : wall.byM();
-        double z = at(from.zM(), to.zM(), share);
-        if (along < low || along >= high || z < wall.fromZM() || z >= wall.toZM()) {
-            return null;
-        }
-        return new Crossing(wall.construction(), construction.name(), share, incidence(run, length));
-    }
-
-    private static Crossing through(Slab slab, Point from, Point to, double length) {
-        Construction construction = Constructions.of(slab.floor().slab());
-        double run = to.zM() - from.zM();
-        double share = (slab.zM() - from.zM()) / run;
-        if (construction.layers().isEmpty() || run == 0 || share <= 0 || share >= 1) {
-            return null;
-        }
-        double x = at(from.xM(), to.xM(), share);
-        double y = at(from.yM(), to.yM(), share);
-        if (slab.areas().stream().noneMatch(area -> area.contains(x, y))) {
-            return null;
-        }
-        String what = construction.name() + " under " + slab.floor().name();
-        return new Crossing(slab.floor().slab(), what, share, incidence(run, length));
+    private Crossing through(Panel panel, Point from, Point to, double length) {
+        double start = panel.side(from.xM(), from.yM());
+        double end = panel.side(to.xM(), to.yM());
+        return new Crossing(
+                panel.construction(),
+                Constructions.of(plan, panel.construction()).name(),
+                Panel.share(start, end),
+                Math.min(1, Math.abs(start - end) / panel.lengthM() / length));
     }
 
     private static double at(double from, double to, double share) {
-        return from + (to - from) * share;
-    }
-
-    private static double incidence(double run, double length) {
-        return Math.toDegrees(Math.acos(Math.min(1, Math.abs(run) / length)));
+        return from + share * (to - from);
     }
 }

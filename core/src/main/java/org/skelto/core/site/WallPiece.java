@@ -7,10 +7,10 @@ import java.util.List;
  *
  * @param floor id of its floor
  * @param axM one end on the site, metres
- * @param bxM other end; pieces run along x or along y
+ * @param bxM other end
  * @param fromZM its foot
  * @param toZM its head
- * @param owners JSON pointers of the room sides that it belongs to, one or two
+ * @param owners JSON pointers of the room walls that it belongs to, one or more
  */
 public record WallPiece(
         String floor,
@@ -21,9 +21,4 @@ public record WallPiece(
         double fromZM,
         double toZM,
         String construction,
-        List<String> owners) {
-
-    boolean alongX() {
-        return ayM == byM;
-    }
-}
+        List<String> owners) {}

@@ -13,12 +13,14 @@ import org.skelto.core.plan.Plan;
 import org.skelto.core.plan.Pointers;
 import org.skelto.core.plan.Unit;
 import org.skelto.core.plan.UnitKind;
+import org.skelto.core.radio.SlabTables;
 import org.skelto.core.site.SiteModel;
 
 /** What the checks look at, and where they put what they find. */
 final class CheckContext {
     final Plan plan;
     final SiteModel site;
+    final SlabTables tables;
     final Map<String, LinkReport> links;
     final Outages outages;
     final Map<String, DeviceState> now;
@@ -28,9 +30,10 @@ final class CheckContext {
 
     private final List<Snag> found = new ArrayList<>();
 
-    CheckContext(Plan plan, SiteModel site, Map<String, LinkReport> links, Outages outages) {
-        this.plan = plan;
+    CheckContext(SiteModel site, SlabTables tables, Map<String, LinkReport> links, Outages outages) {
+        this.plan = site.plan();
         this.site = site;
+        this.tables = tables;
         this.links = links;
         this.outages = outages;
         this.now = outages.without(java.util.Set.of());

@@ -37,7 +37,7 @@ final class RadioChecks {
     private RadioChecks() {}
 
     static void run(CheckContext c) {
-        LinkChooser chooser = new LinkChooser(c.plan, c.site);
+        LinkChooser chooser = new LinkChooser(c.site, c.tables);
         c.plan.links().forEach((id, link) -> {
             LinkReport report = c.links.get(id);
             margin(c, chooser, id, link, report);
@@ -224,7 +224,7 @@ final class RadioChecks {
 
     private static void clients(CheckContext c, String id, Unit unit) {
         long clients = c.plan.links().values().stream()
-                .filter(l -> l.to().equals(id) && l.medium() == Medium.WIFI_2G4)
+                .filter(l -> l.to().equals(id) && l.medium().wifi())
                 .count();
         if (unit.maxClients() > 0 && clients > unit.maxClients()) {
             c.snag("R12", FIX, LINKS, unit.name() + " serves " + clients + " clients")
@@ -295,7 +295,7 @@ final class RadioChecks {
     }
 
     private static Optional<LinkReport> second(CheckContext c, Link only) {
-        LinkAssessor assessor = new LinkAssessor(c.plan, c.site);
+        LinkAssessor assessor = new LinkAssessor(c.site, c.tables);
         return c.plan.units().entrySet().stream()
                 .filter(e -> !e.getKey().equals(only.to()) && !e.getKey().equals(only.from()))
                 .filter(e -> e.getValue().kind().collects())

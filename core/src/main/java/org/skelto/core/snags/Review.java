@@ -5,7 +5,7 @@ import java.util.List;
 import java.util.Map;
 import org.skelto.core.links.LinkReport;
 import org.skelto.core.outage.Outages;
-import org.skelto.core.plan.Plan;
+import org.skelto.core.radio.SlabTables;
 import org.skelto.core.site.SiteModel;
 
 /** Runs all checks on a plan. */
@@ -13,8 +13,8 @@ public final class Review {
     private Review() {}
 
     /** The snags of a plan, worst first, then by stage and code. */
-    public static List<Snag> snags(Plan plan, SiteModel site, Map<String, LinkReport> links, Outages outages) {
-        CheckContext context = new CheckContext(plan, site, links, outages);
+    public static List<Snag> snags(SiteModel site, SlabTables tables, Map<String, LinkReport> links, Outages outages) {
+        CheckContext context = new CheckContext(site, tables, links, outages);
         SiteChecks.run(context);
         DeviceChecks.run(context);
         RadioChecks.run(context);

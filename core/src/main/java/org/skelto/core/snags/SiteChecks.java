@@ -12,6 +12,7 @@ import org.skelto.core.plan.Pointers;
 import org.skelto.core.plan.Region;
 import org.skelto.core.plan.Room;
 import org.skelto.core.radio.Text;
+import org.skelto.core.site.Overlap;
 
 /** S1 to S5. */
 final class SiteChecks {
@@ -53,11 +54,10 @@ final class SiteChecks {
             for (int j = i + 1; j < rooms.size(); j++) {
                 Room a = rooms.get(i).getValue();
                 Room b = rooms.get(j).getValue();
-                double wide = Math.min(a.xM() + a.widthM(), b.xM() + b.widthM()) - Math.max(a.xM(), b.xM());
-                double deep = Math.min(a.yM() + a.depthM(), b.yM() + b.depthM()) - Math.max(a.yM(), b.yM());
-                if (a.floor().equals(b.floor()) && wide > SLIP_M && deep > SLIP_M) {
+                double sharedM2 = a.floor().equals(b.floor()) ? Overlap.areaM2(a, b, SLIP_M) : 0;
+                if (sharedM2 > 0) {
                     c.snag("S1", FIX, SITE, a.name() + " and " + b.name() + " overlap")
-                            .figures("by " + Text.metres(wide) + " × " + Text.metres(deep))
+                            .figures("by " + Text.number(sharedM2, 2) + " m²")
                             .leadsTo("Walls inside the overlap are counted where none will stand.")
                             .at(
                                     Pointers.of("rooms", rooms.get(i).getKey()),

@@ -25,11 +25,12 @@ import org.skelto.core.plan.RestState;
 import org.skelto.core.plan.Unit;
 import org.skelto.core.plan.UnitKind;
 import org.skelto.core.plan.Way;
+import org.skelto.core.radio.SlabTables;
 import org.skelto.core.site.SiteModel;
 
 class ChooserTest {
     private static List<Option> options(Plan plan, String unit) {
-        return new LinkChooser(plan, SiteModel.of(plan)).options(unit);
+        return new LinkChooser(SiteModel.of(plan), new SlabTables()).options(unit);
     }
 
     private static Option of(List<Option> options, Medium medium, Direction direction) {
@@ -158,7 +159,7 @@ class ChooserTest {
                     return m;
                 });
 
-        List<Edit> edits = new LinkChooser(bare, SiteModel.of(bare)).chooseForAll();
+        List<Edit> edits = new LinkChooser(SiteModel.of(bare), new SlabTables()).chooseForAll();
 
         Map<String, Link> links = edits.stream()
                 .map(Edit::value)
@@ -180,7 +181,8 @@ class ChooserTest {
     @Test
     void theWorseDirectionDecidesAndOneWayLinksHaveOnlyTheirOne() {
         Plan plan = Plans.sound();
-        LinkReport both = new LinkAssessor(plan, SiteModel.of(plan)).all().get("board-ap");
+        LinkReport both =
+                new LinkAssessor(SiteModel.of(plan), new SlabTables()).all().get("board-ap");
         double worse = both.runs().stream()
                 .mapToDouble(r -> r.budget().marginDb())
                 .min()
@@ -197,7 +199,7 @@ class ChooserTest {
                 new org.skelto.core.plan.Link("board", "ap", Medium.WIFI_2G4, Direction.ONE_WAY, null, null));
         assertEquals(
                 1,
-                new LinkAssessor(one, SiteModel.of(one))
+                new LinkAssessor(SiteModel.of(one), new SlabTables())
                         .all()
                         .get("board-ap")
                         .runs()

@@ -14,6 +14,7 @@ import org.skelto.core.plan.Medium;
 import org.skelto.core.plan.Plan;
 import org.skelto.core.plan.Radio;
 import org.skelto.core.plan.UnitKind;
+import org.skelto.core.radio.SlabTables;
 import org.skelto.core.site.SiteModel;
 
 class HearingTest {
@@ -60,7 +61,7 @@ class HearingTest {
         Radio mute = new Radio(Medium.SUB_GHZ, 868.3, 10, 0, 0, -105.0, null, false, false);
         plan = Plans.put(plan, "ears", Plans.with(plan.units().get("ears"), mute));
         plan = Plans.put(plan, "probe", Plans.with(plan.units().get("probe"), plain(Medium.SUB_GHZ, 868.3)));
-        LinkReport report = new LinkAssessor(plan, SiteModel.of(plan))
+        LinkReport report = new LinkAssessor(SiteModel.of(plan), new SlabTables())
                 .report("x", new Link("probe", "ears", Medium.SUB_GHZ, null, null, null));
         assertEquals("ears has no sub-GHz OOK/FSK receiver", report.trouble());
         assertNull(report.marginDb());
@@ -72,7 +73,7 @@ class HearingTest {
         Plan plan = Plans.put(Plans.sound(), "ears", Plans.unit("ears", UnitKind.GATEWAY, 2, Medium.SUB_GHZ));
         Radio mouth = new Radio(Medium.SUB_GHZ, 868.3, 10, 0, 0, -105.0, null, false, false);
         plan = Plans.put(plan, "probe", Plans.with(plan.units().get("probe"), mouth));
-        LinkReport report = new LinkAssessor(plan, SiteModel.of(plan))
+        LinkReport report = new LinkAssessor(SiteModel.of(plan), new SlabTables())
                 .report("x", new Link("probe", "ears", Medium.SUB_GHZ, null, null, null));
         assertTrue(report.carries("probe") && !report.carries("ears"));
         assertTrue(report.chance() > report.target() && !report.meets(), "two-way was asked for");

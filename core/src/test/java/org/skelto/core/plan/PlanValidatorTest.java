@@ -3,20 +3,19 @@ package org.skelto.core.plan;
 import static org.junit.jupiter.api.Assertions.assertEquals;
 import static org.junit.jupiter.api.Assertions.assertTrue;
 
+import java.util.ArrayList;
 import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.CsvSource;
+import org.junit.jupiter.params.provider.ValueSource;
 import org.skelto.core.Plans;
-import org.skelto.core.site.Constructions;
 
 class PlanValidatorTest {
     private static List<String> places(Plan plan) {
-        return PlanValidator.problems(plan, Constructions.all().keySet()).stream()
-                .map(Problem::pointer)
-                .toList();
+        return PlanValidator.problems(plan).stream().map(Problem::pointer).toList();
     }
 
     private static Plan with(Room room) {
@@ -30,28 +29,59 @@ class PlanValidatorTest {
         assertEquals(List.of(), places(Plans.sound()));
     }
 
+    /** Corners as x,y pairs; what is wrong is told at its place. */
     @ParameterizedTest
-    @CsvSource({"NaN", "Infinity", "-Infinity", "-4", "0", "1e9"})
-    void refusesAbsurdSizesByPlace(double width) {
+    @CsvSource(
+            delimiter = '|',
+            value = {
+                "0 0 NaN 0 4 4                  | /rooms/west/corners/1/xM",
+                "0 0 4 0 4 Infinity             | /rooms/west/corners/2/yM",
+                "0 0 1e9 0 4 4                  | /rooms/west/corners/1/xM",
+                "0 0 4 0                        | /rooms/west/corners",
+                "0 0 4 0 4 0 4 4                | /rooms/west/corners/1",
+                "0 0 4 4 4 0 0 4                | /rooms/west/corners",
+                "0 0 4 0 4 4 2 -1               | /rooms/west/corners",
+                "0 0 4 0 4 4 4 2 4 4.5 0 4      | /rooms/west/corners",
+                "0 0 0.2 0 0.2 4                | /rooms/west/corners",
+                "0 0 300 0 300 4 0 4            | /rooms/west/corners"
+            })
+    void refusesOutlinesThatNoRoomHas(String outline, String place) {
         assertEquals(
-                List.of("/rooms/west/widthM"), places(with(new Room("ground", "West", 0, 0, width, 4, null, null))));
+                List.of(place),
+                places(with(outlined(outline))).stream().limit(1).toList());
+    }
+
+    @ParameterizedTest
+    @ValueSource(strings = {"0 0 4 0 4 4 0 4", "0 4 4 4 4 0 0 0", "0 0 6 0 6 2 3 2 3 5 0 5", "0 0 4 0 2 3"})
+    void takesRoomsOfAnySimpleOutlineEitherWayRound(String outline) {
+        assertEquals(List.of(), places(with(outlined(outline))));
+    }
+
+    private static Room outlined(String outline) {
+        String[] numbers = outline.strip().split(" +");
+        List<Corner> corners = new ArrayList<>();
+        for (int i = 0; i < numbers.length; i += 2) {
+            corners.add(new Corner(Double.parseDouble(numbers[i]), Double.parseDouble(numbers[i + 1])));
+        }
+        return new Room("ground", "West", corners, null, null, null, null);
     }
 
     @Test
     void takesOddNamesThatPeopleGive() {
         for (String name : List.of("<b>bold</b>", "Küche 🫖", "غرفة", "x".repeat(120))) {
-            assertEquals(List.of(), places(with(new Room("ground", name, 0, 0, 4, 4, null, null))), name);
+            assertEquals(List.of(), places(with(Room.rectangle("ground", name, 0, 0, 4, 4, null, null))), name);
         }
-        assertEquals(List.of("/rooms/west/name"), places(with(new Room("ground", " ", 0, 0, 4, 4, null, null))));
+        assertEquals(List.of("/rooms/west/name"), places(with(Room.rectangle("ground", " ", 0, 0, 4, 4, null, null))));
         assertEquals(
-                List.of("/rooms/west/name"), places(with(new Room("ground", "x".repeat(121), 0, 0, 4, 4, null, null))));
+                List.of("/rooms/west/name"),
+                places(with(Room.rectangle("ground", "x".repeat(121), 0, 0, 4, 4, null, null))));
     }
 
     @Test
     void refusesTenThousandRoomsWithOneProblem() {
         Map<String, Room> rooms = new HashMap<>();
         for (int i = 0; i < 10_000; i++) {
-            rooms.put("r" + i, new Room("ground", "R", 0, 0, 4, 4, null, null));
+            rooms.put("r" + i, Room.rectangle("ground", "R", 0, 0, 4, 4, null, null));
         }
         assertEquals(List.of("/rooms"), places(Plans.rooms(Plans.sound(), rooms)));
     }

@@ -11,14 +11,13 @@ import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.CsvSource;
 import org.junit.jupiter.params.provider.ValueSource;
 import org.skelto.core.Plans;
+import org.skelto.core.plan.Constructions;
+import org.skelto.core.plan.Material;
 import org.skelto.core.plan.Medium;
 import org.skelto.core.plan.Place;
 import org.skelto.core.plan.Plan;
 import org.skelto.core.plan.Radio;
 import org.skelto.core.plan.Region;
-import org.skelto.core.plan.Walls;
-import org.skelto.core.site.Constructions;
-import org.skelto.core.site.Material;
 import org.skelto.core.site.Point;
 import org.skelto.core.site.SiteModel;
 
@@ -58,12 +57,12 @@ class PropagationTest {
 
     @Test
     void aConstructionAsAPlanCountsItCapsMetalAndFlatRays() {
-        double foil = Slab.constructionLossDb(Constructions.of("foil-board-100"), 2440, 0);
-        double plain = Slab.constructionLossDb(Constructions.of("board-100"), 2440, 0);
+        double foil = Slab.constructionLossDb(Constructions.all().get("foil-board-100"), 2440, 0);
+        double plain = Slab.constructionLossDb(Constructions.all().get("board-100"), 2440, 0);
         assertEquals(40, foil - plain, 0.001);
         assertEquals(
-                Slab.constructionLossDb(Constructions.of("brick-110"), 2440, 75),
-                Slab.constructionLossDb(Constructions.of("brick-110"), 2440, 89),
+                Slab.constructionLossDb(Constructions.all().get("brick-110"), 2440, 75),
+                Slab.constructionLossDb(Constructions.all().get("brick-110"), 2440, 89),
                 1e-12);
     }
 
@@ -74,12 +73,11 @@ class PropagationTest {
         double averaged = 0;
         for (int mm = 20; mm < 30; mm++) {
             raw = Math.max(raw, Slab.lossDb(Material.GLASS, mm, 2440, 0));
-            var pane = new org.skelto.core.site.Construction(
+            var pane = new org.skelto.core.plan.Construction(
                     "x",
-                    "x",
-                    java.util.List.of(new org.skelto.core.site.Construction.Layer(Material.GLASS, mm)),
+                    java.util.List.of(new org.skelto.core.plan.Construction.Layer(Material.GLASS, mm)),
                     0,
-                    org.skelto.core.site.Construction.Hatch.GLASS,
+                    org.skelto.core.plan.Construction.Hatch.GLASS,
                     false);
             averaged = Math.max(averaged, Slab.constructionLossDb(pane, 2440, 0));
         }
@@ -89,7 +87,7 @@ class PropagationTest {
     @Test
     void theMultiWallModelNamesEveryWallOnTheRay() {
         Plan plan = Plans.sound();
-        LossModel model = new MultiWall(plan, SiteModel.of(plan));
+        LossModel model = new MultiWall(SiteModel.of(plan), new SlabTables());
         Place west = new Place("west", null, 1, 2, 1.5);
         Place east = new Place("east", null, 7, 2, 1.5);
 
@@ -108,11 +106,10 @@ class PropagationTest {
         Random random = new Random(seed);
         Plan brick = Plans.sound();
         Map<String, org.skelto.core.plan.Room> open = new java.util.TreeMap<>(brick.rooms());
-        open.replaceAll((id, r) -> new org.skelto.core.plan.Room(
-                r.floor(), r.name(), r.xM(), r.yM(), r.widthM(), r.depthM(), Walls.all("open"), r.clutter()));
+        open.replaceAll((id, r) -> r.shaped(r.corners(), java.util.Collections.nCopies(4, "open")));
         Plan bare = Plans.rooms(brick, open);
-        LossModel walls = new MultiWall(brick, SiteModel.of(brick));
-        LossModel none = new MultiWall(bare, SiteModel.of(bare));
+        LossModel walls = new MultiWall(SiteModel.of(brick), new SlabTables());
+        LossModel none = new MultiWall(SiteModel.of(bare), new SlabTables());
         Place place = new Place("west", null, 0, 0, 0);
         for (int i = 0; i < 300; i++) {
             Point a = new Point(random.nextDouble() * 8, random.nextDouble() * 4, random.nextDouble() * 2.5);

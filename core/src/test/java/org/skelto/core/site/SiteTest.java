@@ -15,7 +15,6 @@ import org.skelto.core.plan.Clutter;
 import org.skelto.core.plan.Edit;
 import org.skelto.core.plan.Plan;
 import org.skelto.core.plan.Room;
-import org.skelto.core.plan.Walls;
 
 class SiteTest {
     @Test
@@ -28,14 +27,14 @@ class SiteTest {
                 walls.stream().filter(w -> w.owners().size() == 2).findFirst().orElseThrow();
         assertEquals(4, shared.axM());
         assertEquals(
-                List.of("/rooms/east/walls/west", "/rooms/west/walls/east"),
+                List.of("/rooms/east/walls/3", "/rooms/west/walls/1"),
                 shared.owners().stream().sorted().toList());
     }
 
     @Test
     void whereTwoRoomsDisagreeTheThickerWallStandsAndOnlyAsLongAsBothTouch() {
         Map<String, Room> rooms = new TreeMap<>(Plans.sound().rooms());
-        rooms.put("east", new Room("ground", "East", 4, 1, 4, 4, Walls.all("stone-600"), Clutter.EMPTY));
+        rooms.put("east", Room.rectangle("ground", "East", 4, 1, 4, 4, "stone-600", Clutter.EMPTY));
         List<WallPiece> line = SiteModel.of(Plans.rooms(Plans.sound(), rooms)).walls().stream()
                 .filter(w -> w.axM() == 4 && w.bxM() == 4)
                 .toList();
@@ -53,7 +52,7 @@ class SiteTest {
         Map<String, org.skelto.core.plan.Floor> floors = new TreeMap<>(p.floors());
         floors.put("upper", new org.skelto.core.plan.Floor("house", "Upper", 2.6, 2.4, "concrete-slab"));
         Map<String, Room> rooms = new TreeMap<>(p.rooms());
-        rooms.put("loft", new Room("upper", "Loft", 0, 0, 8, 4, Walls.all("brick-110"), Clutter.EMPTY));
+        rooms.put("loft", Room.rectangle("upper", "Loft", 0, 0, 8, 4, "brick-110", Clutter.EMPTY));
         Plan two = new Plan(
                 p.format(),
                 p.name(),
@@ -89,15 +88,17 @@ class SiteTest {
 
         Room room = (Room) edits.get(0).value();
         assertEquals("/rooms/meal-floor", edits.get(0).path());
-        assertEquals(
-                new Room("ground", "meal floor", -2, 0.5, 9.2, 6.1, Walls.all("stone-600"), Clutter.FURNISHED), room);
+        assertEquals(Room.rectangle("ground", "meal floor", -2, 0.5, 9.2, 6.1, "stone-600", Clutter.FURNISHED), room);
     }
 
     @Test
     void putsARoomWithoutCornerToTheEastOfTheOthersAndChangesARoomOfTheSameName() throws Exception {
         Plan plan = Plans.sound();
         assertEquals(
-                8, ((Room) RoomLine.read("porch 1 x 2", "ground", plan).get(0).value()).xM());
+                8,
+                ((Room) RoomLine.read("porch 1 x 2", "ground", plan).get(0).value())
+                        .bounds()
+                        .westM());
 
         Edit again = RoomLine.read("WEST room 5x5", "ground", plan).get(0);
         assertEquals("replace", again.op());

@@ -64,7 +64,7 @@ class ReviewTest {
 
     private static void site(Map<String, Plan> cases) {
         Map<String, Room> rooms = new TreeMap<>(SOUND.rooms());
-        rooms.put("cupboard", new Room("ground", "Cupboard", 3, 1, 2, 1, null, null));
+        rooms.put("cupboard", Room.rectangle("ground", "Cupboard", 3, 1, 2, 1, null, null));
         cases.put("S1", Plans.rooms(SOUND, rooms));
         cases.put("S2", Plans.head(SOUND, Region.EU, 230.0, null, SOUND.network(), true));
         cases.put("S3", Plans.head(SOUND, Region.EU, null, SOUND.place(), SOUND.network(), true));

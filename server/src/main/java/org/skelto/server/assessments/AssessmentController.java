@@ -62,7 +62,7 @@ class AssessmentController {
     Preview preview(
             @PathVariable UUID id, @RequestParam(defaultValue = "") Set<String> without, @RequestBody String patch) {
         Plan plan = documents.patched(plans.get(id).plan(), patch);
-        return new Preview(plan, new Assessment.Figures(plan).without(without));
+        return new Preview(plan, new Assessment.Figures(plan, kept.tables()).without(without));
     }
 
     /** The links that a unit could have, best first. */
@@ -76,14 +76,14 @@ class AssessmentController {
         if (site.position(plan.units().get(unit)).isEmpty()) {
             throw Refusal.of(HttpStatus.CONFLICT, "Give the unit a place first; a link depends on where it stands.");
         }
-        return new LinkChooser(plan, site).options(unit);
+        return new LinkChooser(site, kept.tables()).options(unit);
     }
 
     /** Links for all units that have none, as one edit. */
     @PostMapping("/link-proposal")
     Proposal linkProposal(@PathVariable UUID id) {
         Plan plan = plans.get(id).plan();
-        return new Proposal("links chosen for all", new LinkChooser(plan, SiteModel.of(plan)).chooseForAll());
+        return new Proposal("links chosen for all", new LinkChooser(SiteModel.of(plan), kept.tables()).chooseForAll());
     }
 
     /** The edit that a typed room asks for. */

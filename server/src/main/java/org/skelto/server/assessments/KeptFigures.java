@@ -6,6 +6,7 @@ import java.util.Map;
 import java.util.UUID;
 import org.skelto.core.Assessment;
 import org.skelto.core.plan.Plan;
+import org.skelto.core.radio.SlabTables;
 import org.springframework.stereotype.Component;
 
 /**
@@ -13,23 +14,29 @@ import org.springframework.stereotype.Component;
  * huge ones do not fill the memory. Nobody waits for another plan's figures.
  */
 @Component
-class KeptFigures {
+public class KeptFigures {
     /** Rooms, units, devices and links of all kept plans together. */
     private static final int MOST_THINGS = 20_000;
 
     private record Kept(long revision, int things, Assessment.Figures figures) {}
 
+    private final SlabTables tables = new SlabTables();
     private final Map<UUID, Kept> kept = new LinkedHashMap<>(16, 0.75f, true);
 
+    /** Tables of the loss of walls, kept for all plans. */
+    public SlabTables tables() {
+        return tables;
+    }
+
     /** The figures of a revision, kept or worked out. */
-    Assessment.Figures of(UUID id, long revision, Plan plan) {
+    public Assessment.Figures of(UUID id, long revision, Plan plan) {
         synchronized (kept) {
             Kept known = kept.get(id);
             if (known != null && known.revision() == revision) {
                 return known.figures();
             }
         }
-        Assessment.Figures figures = new Assessment.Figures(plan);
+        Assessment.Figures figures = new Assessment.Figures(plan, tables);
         int things = plan.rooms().size()
                 + plan.units().size()
                 + plan.devices().size()

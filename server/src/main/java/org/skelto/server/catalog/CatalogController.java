@@ -3,16 +3,18 @@ package org.skelto.server.catalog;
 import java.util.Arrays;
 import java.util.List;
 import org.skelto.core.links.RadioDefaults;
+import org.skelto.core.plan.Construction;
+import org.skelto.core.plan.Constructions;
 import org.skelto.core.plan.Criticality;
 import org.skelto.core.plan.DeviceKind;
+import org.skelto.core.plan.Material;
 import org.skelto.core.plan.Medium;
 import org.skelto.core.plan.Radio;
+import org.skelto.core.plan.RadioBand;
 import org.skelto.core.plan.Region;
 import org.skelto.core.plan.UnitKind;
 import org.skelto.core.plan.Wording;
 import org.skelto.core.radio.RegionLimits;
-import org.skelto.core.site.Construction;
-import org.skelto.core.site.Constructions;
 import org.springframework.web.bind.annotation.GetMapping;
 import org.springframework.web.bind.annotation.RequestParam;
 import org.springframework.web.bind.annotation.RestController;
@@ -27,9 +29,8 @@ class CatalogController {
     /** A kind of unit or a medium as the page offers it. */
     public record Choice(String id, String name) {}
 
-    /** A construction as the page offers and draws it. */
-    public record ConstructionChoice(
-            String id, String name, boolean slab, Construction.Hatch hatch, double thicknessM) {}
+    /** A construction of the built-in list. */
+    public record ConstructionChoice(String id, Construction construction) {}
 
     /** All of it. */
     public record Catalog(
@@ -37,13 +38,15 @@ class CatalogController {
             List<KindChoice> deviceKinds,
             List<Choice> unitKinds,
             List<Choice> media,
+            List<Choice> materials,
+            List<Choice> bands,
             String regionTableDate) {}
 
     @GetMapping("/api/catalog")
     Catalog catalog() {
         return new Catalog(
-                Constructions.all().values().stream()
-                        .map(c -> new ConstructionChoice(c.id(), c.name(), c.slab(), c.hatch(), c.thicknessM()))
+                Constructions.all().entrySet().stream()
+                        .map(e -> new ConstructionChoice(e.getKey(), e.getValue()))
                         .toList(),
                 Arrays.stream(DeviceKind.values())
                         .map(k -> new KindChoice(k, Wording.of(k), k.family(), k.criticality(), k.mains()))
@@ -54,7 +57,15 @@ class CatalogController {
                 Arrays.stream(Medium.values())
                         .map(m -> new Choice(m.name(), Wording.of(m)))
                         .toList(),
+                choices(Material.values()),
+                choices(RadioBand.values()),
                 RegionLimits.DATE);
+    }
+
+    private static List<Choice> choices(Enum<?>[] values) {
+        return Arrays.stream(values)
+                .map(v -> new Choice(v.name(), Wording.words(v)))
+                .toList();
     }
 
     /** The generic radio for a medium, with the region's frequencies and power. */

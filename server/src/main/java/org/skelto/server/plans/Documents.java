@@ -17,7 +17,6 @@ import org.skelto.core.naming.NameAssigner;
 import org.skelto.core.plan.Plan;
 import org.skelto.core.plan.PlanValidator;
 import org.skelto.core.plan.Problem;
-import org.skelto.core.site.Constructions;
 import org.skelto.server.problems.Reading;
 import org.skelto.server.problems.Refusal;
 import org.springframework.http.HttpStatus;
@@ -55,8 +54,7 @@ public class Documents {
         if (plan == null) {
             throw Refusal.of(HttpStatus.BAD_REQUEST, "There is no plan in the request.");
         }
-        List<Problem> problems =
-                PlanValidator.problems(plan, Constructions.all().keySet());
+        List<Problem> problems = PlanValidator.problems(plan);
         if (!problems.isEmpty()) {
             throw Refusal.invalid("This is not a valid plan. Nothing was changed.", problems);
         }

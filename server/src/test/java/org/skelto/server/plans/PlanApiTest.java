@@ -37,7 +37,8 @@ class PlanApiTest {
 
     private static String room(String id, double width) {
         return "[{\"op\":\"add\",\"path\":\"/rooms/" + id + "\",\"value\":{\"floor\":\"ground\",\"name\":\"" + id
-                + "\",\"xM\":0,\"yM\":0,\"widthM\":" + width + ",\"depthM\":3}}]";
+                + "\",\"corners\":[{\"xM\":0,\"yM\":0},{\"xM\":" + width + ",\"yM\":0},{\"xM\":" + width
+                + ",\"yM\":3},{\"xM\":0,\"yM\":3}]}}]";
     }
 
     private JsonNode document() {

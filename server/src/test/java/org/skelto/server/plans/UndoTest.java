@@ -68,8 +68,9 @@ class UndoTest {
         return switch (random.nextInt(7)) {
             case 0 ->
                 "[{\"op\":\"add\",\"path\":\"/rooms/extra-" + number
-                        + "\",\"value\":{\"floor\":\"bin-loft\",\"name\":\"Extra ~/" + number + " 🫖\",\"xM\":"
-                        + random.nextInt(20) + ",\"yM\":0.1,\"widthM\":2.25,\"depthM\":3}}]";
+                        + "\",\"value\":{\"floor\":\"bin-loft\",\"name\":\"Extra ~/" + number
+                        + " 🫖\",\"corners\":[{\"xM\":" + random.nextInt(20)
+                        + ",\"yM\":0.1},{\"xM\":30,\"yM\":0.1},{\"xM\":25.5,\"yM\":4}]}}]";
             case 1 ->
                 "[{\"op\":\"replace\",\"path\":\"/units/meal-ap/place/xM\",\"value\":" + random.nextInt(600) / 100.0
                         + "}]";

@@ -55,7 +55,7 @@ class FormatTest {
         JsonSchema schema = schema();
         assertEquals(Set.of(), faults(schema, demo));
         for (String[] bad : new String[][] {
-            {"\"widthM\":5.4", "\"widthM\":-5.4"},
+            {"\"xM\":6.2,\"yM\":4.2", "\"xM\":6200,\"yM\":4.2"},
             {"skelto-plan/1", "skelto-plan/2"},
             {"\"region\":\"EU\"", "\"region\":\"MARS\""},
             {"\"cautionsRead\":", "\"colour\":1,\"cautionsRead\":"},
@@ -73,9 +73,35 @@ class FormatTest {
         assertEquals(
                 components(Plan.class), new TreeSet<>(schema.get("properties").propertyNames()));
         for (Class<?> type : new Class<?>[] {
-            GeoPoint.class, Network.class, Building.class, Spot.class, Floor.class, Walls.class, Room.class,
-            Circuit.class, Service.class, Place.class, Power.class, Chirp.class, Radio.class, Unit.class,
-            Device.class, Link.class
+            GeoPoint.class,
+            Network.class,
+            Building.class,
+            Spot.class,
+            Floor.class,
+            Room.class,
+            Corner.class,
+            Construction.class,
+            Opening.class,
+            Stairwell.class,
+            Underlay.class,
+            Fitting.class,
+            Cable.class,
+            Route.class,
+            OwnedPart.class,
+            WallWork.class,
+            Demand.class,
+            Calibration.class,
+            Wireless.class,
+            Sound.class,
+            Circuit.class,
+            Service.class,
+            Place.class,
+            Power.class,
+            Chirp.class,
+            Radio.class,
+            Unit.class,
+            Device.class,
+            Link.class
         }) {
             JsonNode properties = schema.at("/$defs/" + type.getSimpleName() + "/properties");
             assertEquals(components(type), new TreeSet<>(properties.propertyNames()), type.getSimpleName());
@@ -98,6 +124,26 @@ class FormatTest {
     }
 
     @Test
+    void aRoomOfTheFirstDaysBecomesAnOutline() {
+        ObjectNode plan = (ObjectNode) Http.MAPPER.readTree(demo);
+        ((ObjectNode) plan.get("rooms"))
+                .set(
+                        "hall",
+                        Http.MAPPER.readTree("{\"floor\":\"meal-floor\",\"name\":\"Hall\",\"xM\":6.2,\"yM\":4.2,"
+                                + "\"widthM\":5.4,\"depthM\":4.2,\"walls\":{\"north\":\"stone-600\",\"east\":\"stone-450\","
+                                + "\"south\":\"brick-110\",\"west\":\"brick-220\"},\"clutter\":\"EMPTY\"}"));
+        Answer made = http.post("/api/plans/import", plan.toString());
+        assertEquals(201, made.status(), made.text());
+        JsonNode hall = made.json().at("/plan/rooms/hall");
+        assertEquals(
+                "[\"brick-110\",\"stone-450\",\"stone-600\",\"brick-220\"]",
+                hall.get("walls").toString());
+        assertEquals(11.6, hall.at("/corners/2/xM").asDouble());
+        assertEquals(8.4, hall.at("/corners/2/yM").asDouble());
+        http.delete("/api/plans/" + made.json().get("id").asString());
+    }
+
+    @Test
     void oddNamesSurviveTheJourney() {
         ObjectNode plan = (ObjectNode) Http.MAPPER.readTree(demo);
         String name = "<img src=x onerror=alert(1)> 🫖 بيت \"quoted\"";
@@ -111,9 +157,9 @@ class FormatTest {
     @CsvSource(
             delimiter = '|',
             value = {
-                "/rooms/hall/widthM | \"wide\" | 422 | /rooms/hall/widthM",
-                "/rooms/hall/widthM | null | 422 | /rooms/hall/widthM",
-                "/rooms/hall/widthM | 1e999 | 422 | /rooms/hall/widthM",
+                "/rooms/hall/corners/0/xM | \"wide\" | 422 | /rooms/hall/corners/0/xM",
+                "/rooms/hall/corners/0/xM | null | 422 | /rooms/hall/corners/0/xM",
+                "/rooms/hall/corners/0/xM | 1e999 | 422 | /rooms/hall/corners/0/xM",
                 "/rooms/hall/floor | \"nowhere\" | 422 | /rooms/hall/floor",
                 "/units/hub/channels | 1.5 | 422 | /units/hub/channels",
                 "/units/meal-ap/radios/wifi/frequencyMHz | 1 | 422 | /units/meal-ap/radios/wifi/frequencyMHz",
@@ -141,7 +187,7 @@ class FormatTest {
             assertTrue(refused.status() == 400 || refused.status() == 422, refused.status() + " " + refused.text());
             assertTrue(refused.type().startsWith("application/problem+json"));
         }
-        Answer nan = http.post("/api/plans/import", demo.replace("\"widthM\":5.4", "\"widthM\":NaN"));
+        Answer nan = http.post("/api/plans/import", demo.replace("\"heightM\":2.6", "\"heightM\":NaN"));
         assertEquals(400, nan.status(), nan.text());
         Answer twice = http.post("/api/plans/import", demo.replaceFirst("\"name\":", "\"name\":\"x\",\"name\":"));
         assertTrue(twice.status() == 400 || twice.status() == 422, twice.text());
@@ -157,8 +203,8 @@ class FormatTest {
         for (int i = 0; i < 10_000; i++) {
             rooms.append("\"r")
                     .append(i)
-                    .append("\":{\"floor\":\"meal-floor\",\"name\":\"r\",\"xM\":0,\"yM\":0,")
-                    .append("\"widthM\":1,\"depthM\":1,\"walls\":null,\"clutter\":null},");
+                    .append("\":{\"floor\":\"meal-floor\",\"name\":\"r\",\"corners\":[")
+                    .append("{\"xM\":0,\"yM\":0},{\"xM\":1,\"yM\":0},{\"xM\":1,\"yM\":1}]},");
         }
         Answer refused = http.post("/api/plans/import", demo.replace("\"rooms\":{", "\"rooms\":{" + rooms));
         assertEquals(422, refused.status());

@@ -1,21 +1,21 @@
-package org.skelto.core.site;
+package org.skelto.core.plan;
 
-import static org.skelto.core.site.Material.AIR;
-import static org.skelto.core.site.Material.BRICK;
-import static org.skelto.core.site.Material.CHIPBOARD;
-import static org.skelto.core.site.Material.CONCRETE;
-import static org.skelto.core.site.Material.GLASS;
-import static org.skelto.core.site.Material.METAL;
-import static org.skelto.core.site.Material.PLASTERBOARD;
-import static org.skelto.core.site.Material.WOOD;
+import static org.skelto.core.plan.Material.AIR;
+import static org.skelto.core.plan.Material.BRICK;
+import static org.skelto.core.plan.Material.CHIPBOARD;
+import static org.skelto.core.plan.Material.CONCRETE;
+import static org.skelto.core.plan.Material.GLASS;
+import static org.skelto.core.plan.Material.METAL;
+import static org.skelto.core.plan.Material.PLASTERBOARD;
+import static org.skelto.core.plan.Material.WOOD;
 
 import java.util.ArrayList;
 import java.util.Collections;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
-import org.skelto.core.site.Construction.Hatch;
-import org.skelto.core.site.Construction.Layer;
+import org.skelto.core.plan.Construction.Hatch;
+import org.skelto.core.plan.Construction.Layer;
 
 /** The built-in list of constructions. Rough stone masonry takes brick values at its own thickness until measured. */
 public final class Constructions {
@@ -28,13 +28,21 @@ public final class Constructions {
         return ALL;
     }
 
-    /** One construction; the id comes from a valid plan. */
-    public static Construction of(String id) {
-        Construction construction = ALL.get(id);
+    /** One construction of a valid plan: the plan's own, which may replace a built-in one, or a built-in one. */
+    public static Construction of(Plan plan, String id) {
+        Construction own = plan.constructions().get(id);
+        Construction construction = own == null ? ALL.get(id) : own;
         if (construction == null) {
             throw new IllegalArgumentException("unknown construction " + id);
         }
         return construction;
+    }
+
+    /** All constructions that a plan may use, by id. */
+    public static Map<String, Construction> all(Plan plan) {
+        Map<String, Construction> all = new LinkedHashMap<>(ALL);
+        all.putAll(plan.constructions());
+        return all;
     }
 
     private static Map<String, Construction> build() {
@@ -75,6 +83,10 @@ public final class Constructions {
         wall(map, "timber-140", "Timber frame 140", 0, Hatch.TIMBER, WOOD, 22, AIR, 100, PLASTERBOARD, 12.5);
         wall(map, "plank-25", "Timber planks 25", 0, Hatch.TIMBER, WOOD, 25);
         wall(map, "glass-24", "Double glazing 24", 0, Hatch.GLASS, GLASS, 4, AIR, 16, GLASS, 4);
+        wall(map, "door-wood", "Wooden door 40", 0, Hatch.TIMBER, WOOD, 40);
+        wall(map, "door-steel", "Steel-faced door", 0, Hatch.CONCRETE, METAL, 1, WOOD, 40);
+        wall(map, "glass-single", "Single glazing 4", 0, Hatch.GLASS, GLASS, 4);
+        wall(map, "glass-coated", "Coated glazing 24", 0, Hatch.GLASS, METAL, 0.0001, GLASS, 4, AIR, 16, GLASS, 4);
         wall(map, "open", "Open, no wall", 0, Hatch.NONE);
         slab(map, "timber-floor", "Timber floor", 0, Hatch.TIMBER, CHIPBOARD, 22, AIR, 200, PLASTERBOARD, 12.5);
         slab(map, "plank-floor", "Plank floor", 0, Hatch.TIMBER, WOOD, 40);
@@ -86,12 +98,12 @@ public final class Constructions {
 
     private static void wall(
             Map<String, Construction> map, String id, String name, double extraDb, Hatch hatch, Object... layers) {
-        map.put(id, new Construction(id, name, layers(layers), extraDb, hatch, false));
+        map.put(id, new Construction(name, layers(layers), extraDb, hatch, false));
     }
 
     private static void slab(
             Map<String, Construction> map, String id, String name, double extraDb, Hatch hatch, Object... layers) {
-        map.put(id, new Construction(id, name, layers(layers), extraDb, hatch, true));
+        map.put(id, new Construction(name, layers(layers), extraDb, hatch, true));
     }
 
     private static List<Layer> layers(Object... pairs) {

@@ -1,4 +1,4 @@
-package org.skelto.core.site;
+package org.skelto.core.plan;
 
 /**
  * Building materials with their electrical constants, Recommendation ITU-R P.2040: relative permittivity a·f^b and

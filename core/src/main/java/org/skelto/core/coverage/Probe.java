@@ -1,0 +1,97 @@
+package org.skelto.core.coverage;
+
+import java.util.ArrayList;
+import java.util.Comparator;
+import java.util.List;
+import java.util.Map;
+import java.util.Set;
+import org.skelto.core.plan.Building;
+import org.skelto.core.plan.Medium;
+import org.skelto.core.plan.Place;
+import org.skelto.core.plan.Plan;
+import org.skelto.core.plan.Room;
+import org.skelto.core.radio.Chance;
+import org.skelto.core.radio.Figure;
+import org.skelto.core.radio.Indoors;
+import org.skelto.core.radio.LossModel;
+import org.skelto.core.radio.SlabTables;
+import org.skelto.core.radio.Text;
+import org.skelto.core.site.Point;
+import org.skelto.core.site.SiteModel;
+
+/**
+ * What arrives at a point, from the best two.
+ *
+ * @param room name of the room, or null outdoors
+ */
+public record Probe(String room, List<Heard> heard) {
+    /**
+     * What arrives from one unit.
+     *
+     * @param through walls and slabs on the way, in order
+     * @param chance that it is enough, 0 to 1
+     */
+    public record Heard(
+            String unit,
+            String name,
+            double levelDbm,
+            double chance,
+            List<String> through,
+            double distanceM,
+            Figure figure) {}
+
+    /** At a point of the site on a floor, a metre above it; dark units are silent. */
+    public static Probe at(
+            SiteModel site, SlabTables tables, Medium medium, String floor, double xM, double yM, Set<String> dark) {
+        Plan plan = site.plan();
+        Reach reach = new Reach(site, medium);
+        Building building = plan.buildings().get(plan.floors().get(floor).building());
+        Map.Entry<String, Room> room = plan.rooms().entrySet().stream()
+                .filter(r -> r.getValue().floor().equals(floor))
+                .filter(r -> r.getValue().contains(xM - building.xM(), yM - building.yM()))
+                .reduce((a, b) -> b)
+                .orElse(null);
+        Point point = new Point(xM, yM, Reach.heightM(plan, floor));
+        Place place = new Place(
+                room == null ? null : room.getKey(), null, xM - building.xM(), yM - building.yM(), Reach.HEIGHT_M);
+        LossModel model = Indoors.of(site, tables);
+        List<Source> sources = reach.sources(dark);
+        double need = reach.floorDbm(sources);
+        double sigma = Reach.sigmaDb(plan, reach.frequencyMHz());
+        List<Heard> heard = new ArrayList<>();
+        for (Source source : sources) {
+            LossModel.Loss loss = model.loss(source.at(), source.place(), point, place, source.frequencyMHz());
+            heard.add(heard(source, loss, need, sigma));
+        }
+        heard.sort(Comparator.comparingDouble((Heard h) -> -h.levelDbm));
+        return new Probe(
+                room == null ? null : room.getValue().name(), List.copyOf(heard.subList(0, Math.min(2, heard.size()))));
+    }
+
+    private static Heard heard(Source source, LossModel.Loss loss, double need, double sigma) {
+        double level = source.levelDbm() - loss.lossDb();
+        List<String> through = loss.parts().stream()
+                .skip(1)
+                .map(LossModel.Part::what)
+                .filter(w -> !w.equals("clutter"))
+                .toList();
+        List<String> inputs = new ArrayList<>(List.of("without loss", Text.dbm(source.levelDbm())));
+        for (LossModel.Part part : loss.parts()) {
+            inputs.add(part.what());
+            inputs.add(Text.db(part.lossDb()));
+        }
+        inputs.addAll(List.of("needed", Text.dbm(need), "σ", Text.db(sigma)));
+        return new Heard(
+                source.unit(),
+                source.name(),
+                level,
+                Chance.of(level - need, sigma),
+                through,
+                loss.distanceM(),
+                Figure.of(
+                        "level without loss − each loss on the way; chance Φ((level − needed)/σ)",
+                        "ITU-R P.525 and P.2040, multi-wall; slow fading only",
+                        loss.extrapolated(),
+                        inputs.toArray(String[]::new)));
+    }
+}

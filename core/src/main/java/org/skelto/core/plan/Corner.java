@@ -1,0 +1,9 @@
+package org.skelto.core.plan;
+
+/**
+ * A corner of a room or a bend of a route.
+ *
+ * @param xM metres east of the building's corner
+ * @param yM metres north
+ */
+public record Corner(double xM, double yM) {}

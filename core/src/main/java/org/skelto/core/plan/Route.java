@@ -1,0 +1,14 @@
+package org.skelto.core.plan;
+
+import java.util.List;
+
+/**
+ * A way that cables may follow on a floor.
+ *
+ * @param points 2 to 60 bends
+ */
+public record Route(String name, String floor, List<Corner> points) {
+    public Route {
+        points = points == null ? List.of() : Copies.list(points);
+    }
+}

@@ -1,9 +1,0 @@
-package org.skelto.core.plan;
-
-/** A side of a rectangular room. */
-public enum Side {
-    NORTH,
-    EAST,
-    SOUTH,
-    WEST
-}

@@ -1,0 +1,50 @@
+package org.skelto.core.radio;
+
+import java.util.Map;
+import java.util.concurrent.ConcurrentHashMap;
+import org.skelto.core.plan.Calibration;
+import org.skelto.core.plan.Construction;
+import org.skelto.core.plan.Constructions;
+import org.skelto.core.plan.Plan;
+import org.skelto.core.plan.RadioBand;
+
+/**
+ * Tables of the loss of walls, made when first asked for and kept: a house uses a dozen. Safe for several threads; when
+ * more than {@value #MOST} are kept it starts afresh.
+ */
+public final class SlabTables {
+    private static final int MOST = 3000;
+
+    private record Key(Construction construction, double frequencyMHz) {}
+
+    private final Map<Key, SlabTable> kept = new ConcurrentHashMap<>();
+
+    /** The table of a construction of a plan: what was measured wins over what was learned, that over its layers. */
+    public SlabTable table(Plan plan, String construction, double frequencyMHz) {
+        Construction made = Constructions.of(plan, construction);
+        RadioBand band = RadioBand.of(frequencyMHz);
+        Double measured = made.measuredDb().get(band);
+        if (measured != null) {
+            return SlabTable.flat(measured);
+        }
+        Double learned = learnedDb(plan, construction, band);
+        return learned == null ? byLayers(made, frequencyMHz) : SlabTable.flat(learned);
+    }
+
+    /** The table that follows from the layers alone. */
+    public SlabTable byLayers(Construction construction, double frequencyMHz) {
+        if (kept.size() > MOST) {
+            kept.clear();
+        }
+        return kept.computeIfAbsent(
+                new Key(construction, frequencyMHz), k -> SlabTable.of(k.construction, k.frequencyMHz));
+    }
+
+    /** What readings taught of a construction in a band, or null. */
+    static Double learnedDb(Plan plan, String construction, RadioBand band) {
+        Calibration calibration = plan.calibration();
+        return calibration == null || !calibration.used()
+                ? null
+                : calibration.wallDb().getOrDefault(construction, Map.of()).get(band);
+    }
+}

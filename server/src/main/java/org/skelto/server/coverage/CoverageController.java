@@ -1,0 +1,138 @@
+package org.skelto.server.coverage;
+
+import java.util.List;
+import java.util.Set;
+import java.util.UUID;
+import org.skelto.core.coverage.FloorCoverage;
+import org.skelto.core.coverage.Probe;
+import org.skelto.core.coverage.Reach;
+import org.skelto.core.plan.Medium;
+import org.skelto.core.plan.Plan;
+import org.skelto.core.plan.Problem;
+import org.skelto.core.site.SiteModel;
+import org.skelto.server.assessments.KeptFigures;
+import org.skelto.server.plans.Documents;
+import org.skelto.server.plans.PlanState;
+import org.skelto.server.plans.Plans;
+import org.skelto.server.problems.Refusal;
+import org.springframework.http.HttpStatus;
+import org.springframework.http.MediaType;
+import org.springframework.http.ResponseEntity;
+import org.springframework.web.bind.annotation.GetMapping;
+import org.springframework.web.bind.annotation.PathVariable;
+import org.springframework.web.bind.annotation.PostMapping;
+import org.springframework.web.bind.annotation.RequestBody;
+import org.springframework.web.bind.annotation.RequestMapping;
+import org.springframework.web.bind.annotation.RequestParam;
+import org.springframework.web.bind.annotation.RestController;
+import tools.jackson.databind.json.JsonMapper;
+
+/** What the floors of a plan receive. */
+@RestController
+@RequestMapping("/api/plans/{id}/coverage")
+class CoverageController {
+    private static final int CELLS = 40_000;
+
+    /** While something is dragged the grid is coarser, so that it follows the hand. */
+    private static final int CELLS_DRAGGED = 6_000;
+
+    private final Plans plans;
+    private final Documents documents;
+    private final KeptFigures kept;
+    private final JsonMapper mapper;
+
+    CoverageController(Plans plans, Documents documents, KeptFigures kept, JsonMapper mapper) {
+        this.plans = plans;
+        this.documents = documents;
+        this.kept = kept;
+        this.mapper = mapper;
+    }
+
+    /** The radios that the plan has something to map for. */
+    @GetMapping
+    List<Medium> media(@PathVariable UUID id) {
+        PlanState state = plans.get(id);
+        return Reach.media(kept.of(id, state.revision(), state.plan()).site());
+    }
+
+    /** The coverage of a floor by a radio as a document. */
+    @GetMapping(path = "/{medium}/{floor}", produces = MediaType.APPLICATION_JSON_VALUE)
+    FloorCoverage coverage(
+            @PathVariable UUID id,
+            @PathVariable Medium medium,
+            @PathVariable String floor,
+            @RequestParam(defaultValue = "") Set<String> without) {
+        return mapped(plans.get(id), id, medium, floor, without, null, CELLS).coverage();
+    }
+
+    /** The same with its grid, as CoverageBytes writes it. */
+    @GetMapping(path = "/{medium}/{floor}/grid", produces = CoverageBytes.MEDIA_TYPE)
+    ResponseEntity<byte[]> grid(
+            @PathVariable UUID id,
+            @PathVariable Medium medium,
+            @PathVariable String floor,
+            @RequestParam(defaultValue = "") Set<String> without) {
+        return bytes(mapped(plans.get(id), id, medium, floor, without, null, CELLS));
+    }
+
+    /** What it would be after an edit, on a coarser grid; nothing is stored. */
+    @PostMapping(
+            path = "/{medium}/{floor}/preview",
+            consumes = "application/json-patch+json",
+            produces = CoverageBytes.MEDIA_TYPE)
+    ResponseEntity<byte[]> preview(
+            @PathVariable UUID id,
+            @PathVariable Medium medium,
+            @PathVariable String floor,
+            @RequestParam(defaultValue = "") Set<String> without,
+            @RequestBody String patch) {
+        PlanState state = plans.get(id);
+        Plan plan = documents.patched(state.plan(), patch);
+        return bytes(mapped(state, id, medium, floor, without, plan, CELLS_DRAGGED));
+    }
+
+    /** What arrives at a point of a floor, a metre above it, from the best two. */
+    @GetMapping("/{medium}/{floor}/at")
+    Probe at(
+            @PathVariable UUID id,
+            @PathVariable Medium medium,
+            @PathVariable String floor,
+            @RequestParam double xM,
+            @RequestParam double yM,
+            @RequestParam(defaultValue = "") Set<String> without) {
+        PlanState state = plans.get(id);
+        check(state.plan(), medium, floor);
+        if (!Double.isFinite(xM) || !Double.isFinite(yM)) {
+            throw Refusal.invalid("The point is not a pair of numbers.", List.of(new Problem("/xM", "must be finite")));
+        }
+        var figures = kept.of(id, state.revision(), state.plan());
+        return Probe.at(figures.site(), kept.tables(), medium, floor, xM, yM, figures.lame(without));
+    }
+
+    private FloorCoverage.Mapped mapped(
+            PlanState state, UUID id, Medium medium, String floor, Set<String> without, Plan other, int cells) {
+        check(other == null ? state.plan() : other, medium, floor);
+        var figures = kept.of(id, state.revision(), state.plan());
+        SiteModel site = other == null ? figures.site() : SiteModel.of(other);
+        return FloorCoverage.of(site, kept.tables(), medium, floor, figures.lame(without), cells);
+    }
+
+    private static void check(Plan plan, Medium medium, String floor) {
+        if (medium == Medium.ETHERNET) {
+            throw Refusal.of(HttpStatus.NOT_FOUND, "Ethernet is no radio; it has no coverage.");
+        }
+        if (!plan.floors().containsKey(floor)) {
+            throw Refusal.of(HttpStatus.NOT_FOUND, "There is no such floor in the plan.");
+        }
+        if (plan.rooms().values().stream().noneMatch(r -> r.floor().equals(floor))) {
+            throw Refusal.of(HttpStatus.CONFLICT, "This floor has no room yet, so there is nothing to map.");
+        }
+    }
+
+    private ResponseEntity<byte[]> bytes(FloorCoverage.Mapped mapped) {
+        byte[] body = CoverageBytes.of(mapper.writeValueAsString(mapped.coverage()), mapped.map());
+        return ResponseEntity.ok()
+                .contentType(MediaType.parseMediaType(CoverageBytes.MEDIA_TYPE))
+                .body(body);
+    }
+}

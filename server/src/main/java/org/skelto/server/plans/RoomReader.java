@@ -1,0 +1,68 @@
+package org.skelto.server.plans;
+
+import java.util.List;
+import org.skelto.core.plan.Clutter;
+import org.skelto.core.plan.Corner;
+import org.skelto.core.plan.Exposure;
+import org.skelto.core.plan.Room;
+import org.skelto.core.plan.RoomUse;
+import org.springframework.boot.jackson.JacksonComponent;
+import tools.jackson.core.JsonParser;
+import tools.jackson.databind.DeserializationContext;
+import tools.jackson.databind.JsonNode;
+import tools.jackson.databind.ValueDeserializer;
+import tools.jackson.databind.node.ArrayNode;
+import tools.jackson.databind.node.ObjectNode;
+
+/** Reads rooms; those of the first days, which were rectangles with a wall to each side, become outlines. */
+@JacksonComponent
+class RoomReader extends ValueDeserializer<Room> {
+    private record Shape(
+            String floor,
+            String name,
+            List<Corner> corners,
+            List<String> walls,
+            Clutter clutter,
+            RoomUse use,
+            Exposure exposure) {}
+
+    @Override
+    public Room deserialize(JsonParser parser, DeserializationContext context) {
+        JsonNode node = context.readTree(parser);
+        if (node instanceof ObjectNode room && room.has("widthM") && !room.has("corners")) {
+            outline(room);
+        }
+        Shape s = context.readTreeAsValue(node, Shape.class);
+        return new Room(s.floor, s.name, s.corners, s.walls, s.clutter, s.use, s.exposure);
+    }
+
+    private static void outline(ObjectNode room) {
+        double west = number(room, "xM");
+        double south = number(room, "yM");
+        double east = centimetres(west + number(room, "widthM"));
+        double north = centimetres(south + number(room, "depthM"));
+        ArrayNode corners = room.putArray("corners");
+        corner(corners, west, south);
+        corner(corners, east, south);
+        corner(corners, east, north);
+        corner(corners, west, north);
+        room.remove(List.of("xM", "yM", "widthM", "depthM"));
+        if (room.get("walls") instanceof ObjectNode sides) {
+            ArrayNode walls = room.putArray("walls");
+            List.of("south", "east", "north", "west").forEach(side -> walls.add(sides.get(side)));
+        }
+    }
+
+    private static double number(ObjectNode room, String name) {
+        JsonNode value = room.get(name);
+        return value != null && value.isNumber() ? value.doubleValue() : Double.NaN;
+    }
+
+    private static double centimetres(double metres) {
+        return Double.isFinite(metres) ? Math.round(metres * 100) / 100.0 : metres;
+    }
+
+    private static void corner(ArrayNode corners, double xM, double yM) {
+        corners.addObject().put("xM", xM).put("yM", yM);
+    }
+}

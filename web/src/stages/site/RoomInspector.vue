@@ -1,0 +1,247 @@
+<script setup lang="ts">
+import { computed } from "vue";
+import type { Op, Opening, Room } from "../../api/client";
+import EditField from "../../app/EditField.vue";
+import { shown, words } from "../../drawing/marks";
+import { cornerAdded, cornerRemoved, roomMoved, wallLengthened } from "../../drawing/moves";
+import { areaOf, boundsOf, facing, wallLengths } from "../../drawing/outline";
+import { freeId, pointer } from "../../plan/pointers";
+import { useBench } from "../../plan/store";
+import { clearedPlaces } from "./rooms";
+
+/** The selected room: what it is, its walls one by one, and the doors and windows in them. */
+const props = defineProps<{ id: string; room: Room }>();
+const bench = useBench();
+const plan = computed(() => bench.plan!);
+const fills = computed(() => bench.constructions.filter((c) => !c.slab));
+const box = computed(() => boundsOf(props.room.corners));
+const lengths = computed(() => wallLengths(props.room));
+const CHOICES = {
+  use: ["For", ["LIVING", "SLEEPING", "WORK", "WET", "PASSAGE", "STORE"]],
+  clutter: ["Filled", ["EMPTY", "FURNISHED", "CROWDED"]],
+  exposure: ["Air", ["DRY", "DAMP", "OUTDOOR", "FREEZING"]],
+} as const;
+const KINDS = {
+  DOOR: { widthM: 0.9, sillM: 0, headM: 2.05, construction: "door-wood" },
+  WINDOW: { widthM: 1.1, sillM: 0.9, headM: 2.1, construction: "glass-24" },
+  GAP: { widthM: 1, sillM: 0, headM: 2.1, construction: "open" },
+} as const;
+const SIZES = { atM: "From corner, m", widthM: "Width, m", sillM: "Sill, m", headM: "Head, m" } as const;
+const text = (event: Event) => (event.target as HTMLSelectElement).value;
+const openings = computed(() =>
+  Object.entries(plan.value.openings)
+    .filter(([, o]) => o.room === props.id)
+    .sort(([, a], [, b]) => a.wall - b.wall || a.atM - b.atM),
+);
+
+const set = (field: string, value: unknown) =>
+  bench.put(`${pointer("rooms", props.id)}/${field}`, value, `${words(field)} of ${props.room.name}`);
+
+/** A wall between two rooms is one wall: both rooms' walls change. */
+function setWall(wall: number, construction: string) {
+  const path = pointer("rooms", props.id, "walls", String(wall));
+  const shared = (bench.assessment?.walls ?? [])
+    .filter((w) => w.owners.includes(path))
+    .flatMap((w) => w.owners);
+  const ops: Op[] = [...new Set([path, ...shared])].map((p) => ({
+    op: "replace",
+    path: p,
+    value: construction,
+  }));
+  void bench.edit(ops, `wall ${wall + 1} of ${props.room.name}`);
+}
+const moveTo = (x: number, y: number) =>
+  bench.edit(
+    roomMoved(plan.value, props.id, x - box.value.west, y - box.value.south),
+    `move of ${props.room.name}`,
+  );
+const setLength = (wall: number, length: number) =>
+  length >= 0.05
+    ? bench.edit(wallLengthened(plan.value, props.id, wall, length), `wall length of ${props.room.name}`)
+    : Promise.resolve(false);
+const addCorner = (wall: number) =>
+  bench.edit(cornerAdded(plan.value, props.id, wall), `corner in ${props.room.name}`);
+const removeCorner = (corner: number) =>
+  bench.edit(cornerRemoved(plan.value, props.id, corner), `corner of ${props.room.name}`);
+function addOpening(wall: number, kind: Opening["kind"]) {
+  const usual = KINDS[kind];
+  const widthM = Math.min(usual.widthM, Math.max(0.1, lengths.value[wall]! - 0.2));
+  const value = {
+    room: props.id,
+    wall,
+    kind,
+    atM: Math.round(((lengths.value[wall]! - widthM) / 2) * 100) / 100,
+    ...usual,
+    widthM,
+  };
+  const id = freeId(`${props.id} ${kind}`, plan.value.openings);
+  void bench.edit(
+    [{ op: "add", path: pointer("openings", id), value }],
+    `${words(kind)} in ${props.room.name}`,
+  );
+}
+const setOpening = (id: string, field: string, value: unknown) =>
+  bench.put(pointer("openings", id, field), value, `opening in ${props.room.name}`);
+const removeOpening = (id: string) =>
+  bench.edit([{ op: "remove", path: pointer("openings", id) }], `remove opening in ${props.room.name}`);
+function removeRoom() {
+  const ops: Op[] = [
+    ...clearedPlaces(plan.value, "room", props.id),
+    ...openings.value.map(([id]): Op => ({ op: "remove", path: pointer("openings", id) })),
+    { op: "remove", path: pointer("rooms", props.id) },
+  ];
+  void bench.edit(ops, `remove room ${props.room.name}`);
+}
+</script>
+
+<template>
+  <section class="inspect" aria-label="Selected room">
+    <div class="row">
+      <h3 class="grow">
+        {{ room.name }} <span class="quiet">{{ shown(areaOf(room.corners), 1) }} m²</span>
+      </h3>
+      <button type="button" class="soft" @click="removeRoom">Remove room</button>
+    </div>
+    <div class="row">
+      <EditField label="Name" :value="room.name" :save="(v: string) => set('name', v)" />
+      <EditField label="West edge, m" numeric :value="box.west" :save="(v: number) => moveTo(v, box.south)" />
+      <EditField
+        label="South edge, m"
+        numeric
+        :value="box.south"
+        :save="(v: number) => moveTo(box.west, v)"
+      />
+      <label v-for="([head, values], field) in CHOICES" :key="field" class="field">
+        {{ head }}
+        <select :value="room[field]" @change="set(field, text($event))">
+          <option v-for="c in values" :key="c" :value="c">{{ words(c) }}</option>
+        </select>
+      </label>
+    </div>
+    <table>
+      <caption class="unseen">
+        Walls of
+        {{
+          room.name
+        }}
+      </caption>
+      <thead>
+        <tr>
+          <th>Wall</th>
+          <th>Length, m</th>
+          <th>Made of</th>
+          <th>Put in</th>
+          <th>Corner at its start</th>
+        </tr>
+      </thead>
+      <tbody>
+        <tr v-for="(length, i) in lengths" :key="i">
+          <td>{{ i + 1 }}, to the {{ facing(room.corners, i) }}</td>
+          <td>
+            <EditField
+              bare
+              numeric
+              :label="`Length of wall ${i + 1}, m`"
+              :value="Math.round(length * 100) / 100"
+              :save="(v: number) => setLength(i, v)"
+            />
+          </td>
+          <td>
+            <select
+              :value="room.walls[i]"
+              :aria-label="`Construction of wall ${i + 1}`"
+              @change="setWall(i, text($event))"
+            >
+              <option v-for="c in fills" :key="c.id" :value="c.id">{{ c.name }}</option>
+            </select>
+          </td>
+          <td>
+            <button
+              v-for="(kind, k) in KINDS"
+              :key="k"
+              type="button"
+              class="plain"
+              :aria-label="`${words(k)} in wall ${i + 1}, ${kind.widthM} m`"
+              @click="addOpening(i, k)"
+            >
+              {{ words(k) }}
+            </button>
+            <button
+              type="button"
+              class="plain"
+              :aria-label="`Corner in the middle of wall ${i + 1}`"
+              @click="addCorner(i)"
+            >
+              corner
+            </button>
+          </td>
+          <td>
+            {{ shown(room.corners[i]!.xM, 2) }}, {{ shown(room.corners[i]!.yM, 2) }}
+            <button
+              v-if="room.corners.length > 3"
+              type="button"
+              class="plain"
+              :aria-label="`Remove corner ${i + 1}`"
+              @click="removeCorner(i)"
+            >
+              remove
+            </button>
+          </td>
+        </tr>
+      </tbody>
+    </table>
+    <table v-if="openings.length">
+      <caption class="unseen">
+        Doors, windows and gaps
+      </caption>
+      <thead>
+        <tr>
+          <th>Opening</th>
+          <th v-for="head in SIZES" :key="head">{{ head }}</th>
+          <th>Filled with</th>
+          <th><span class="unseen">Remove</span></th>
+        </tr>
+      </thead>
+      <tbody>
+        <tr v-for="([id, o], n) in openings" :key="id">
+          <td>{{ words(o.kind) }} in wall {{ o.wall + 1 }}</td>
+          <td v-for="(head, f) in SIZES" :key="f">
+            <EditField
+              bare
+              numeric
+              :label="`${head} of opening ${n + 1}`"
+              :value="o[f]"
+              :save="(v: number) => setOpening(id, f, v)"
+            />
+          </td>
+          <td>
+            <select
+              :value="o.construction"
+              :aria-label="`What fills opening ${n + 1}`"
+              @change="setOpening(id, 'construction', text($event))"
+            >
+              <option v-for="c in fills" :key="c.id" :value="c.id">{{ c.name }}</option>
+            </select>
+          </td>
+          <td>
+            <button
+              type="button"
+              class="plain"
+              :aria-label="`Remove opening ${n + 1}`"
+              @click="removeOpening(id)"
+            >
+              Remove
+            </button>
+          </td>
+        </tr>
+      </tbody>
+    </table>
+  </section>
+</template>
+
+<style scoped src="../panel.css"></style>
+<style scoped>
+td .plain + .plain {
+  margin-left: 8px;
+}
+</style>
