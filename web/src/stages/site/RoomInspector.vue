@@ -203,7 +203,7 @@ function removeRoom() {
         </tr>
       </thead>
       <tbody>
-        <tr v-for="([id, o], n) in openings" :key="id">
+        <tr v-for="([key, o], n) in openings" :key="key">
           <td>{{ words(o.kind) }} in wall {{ o.wall + 1 }}</td>
           <td v-for="(head, f) in SIZES" :key="f">
             <EditField
@@ -211,14 +211,14 @@ function removeRoom() {
               numeric
               :label="`${head} of opening ${n + 1}`"
               :value="o[f]"
-              :save="(v: number) => setOpening(id, f, v)"
+              :save="(v: number) => setOpening(key, f, v)"
             />
           </td>
           <td>
             <select
               :value="o.construction"
               :aria-label="`What fills opening ${n + 1}`"
-              @change="setOpening(id, 'construction', text($event))"
+              @change="setOpening(key, 'construction', text($event))"
             >
               <option v-for="c in fills" :key="c.id" :value="c.id">{{ c.name }}</option>
             </select>
@@ -228,7 +228,7 @@ function removeRoom() {
               type="button"
               class="plain"
               :aria-label="`Remove opening ${n + 1}`"
-              @click="removeOpening(id)"
+              @click="removeOpening(key)"
             >
               Remove
             </button>

@@ -19,6 +19,9 @@ import org.skelto.core.plan.Construction.Layer;
 
 /** The built-in list of constructions. Rough stone masonry takes brick values at its own thickness until measured. */
 public final class Constructions {
+    /** Id of the wall of which nobody knows what it is made of. */
+    public static final String UNKNOWN = "unknown";
+
     private static final Map<String, Construction> ALL = build();
 
     private Constructions() {}
@@ -87,6 +90,7 @@ public final class Constructions {
         wall(map, "door-steel", "Steel-faced door", 0, Hatch.CONCRETE, METAL, 1, WOOD, 40);
         wall(map, "glass-single", "Single glazing 4", 0, Hatch.GLASS, GLASS, 4);
         wall(map, "glass-coated", "Coated glazing 24", 0, Hatch.GLASS, METAL, 0.0001, GLASS, 4, AIR, 16, GLASS, 4);
+        wall(map, UNKNOWN, "Not known yet (as brick 110)", 0, Hatch.NONE, BRICK, 110);
         wall(map, "open", "Open, no wall", 0, Hatch.NONE);
         slab(map, "timber-floor", "Timber floor", 0, Hatch.TIMBER, CHIPBOARD, 22, AIR, 200, PLASTERBOARD, 12.5);
         slab(map, "plank-floor", "Plank floor", 0, Hatch.TIMBER, WOOD, 40);

@@ -43,6 +43,16 @@ public final class DistanceExponent implements LossModel {
     }
 
     @Override
+    public double lossDb(Point from, Place fromPlace, Point to, Place toPlace, double frequencyMHz) {
+        String building = site.buildingOf(fromPlace);
+        if (building == null || !building.equals(site.buildingOf(toPlace))) {
+            return outside.lossDb(from, fromPlace, to, toPlace, frequencyMHz);
+        }
+        return lossDb(frequencyMHz, from.distanceM(to))
+                + site.floorsBetween(from.zM(), to.zM(), building) * floorDb(frequencyMHz);
+    }
+
+    @Override
     public Loss loss(Point from, Place fromPlace, Point to, Place toPlace, double frequencyMHz) {
         String building = site.buildingOf(fromPlace);
         if (building == null || !building.equals(site.buildingOf(toPlace))) {

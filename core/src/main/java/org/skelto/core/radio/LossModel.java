@@ -31,4 +31,7 @@ public interface LossModel {
 
     /** The loss between two ends; the same both ways. */
     Loss loss(Point from, Place fromPlace, Point to, Place toPlace, double frequencyMHz);
+
+    /** The same as {@link #loss} as one number, dB, for those who ask often. */
+    double lossDb(Point from, Place fromPlace, Point to, Place toPlace, double frequencyMHz);
 }

@@ -2,7 +2,6 @@ package org.skelto.core.radio;
 
 import java.util.ArrayList;
 import java.util.List;
-import java.util.stream.Stream;
 import org.skelto.core.plan.Construction;
 import org.skelto.core.plan.Constructions;
 import org.skelto.core.plan.Place;
@@ -45,11 +44,7 @@ public final class MultiWall implements LossModel {
         for (Crossing crossing : site.crossings(from, to)) {
             parts.add(part(crossing, frequencyMHz));
         }
-        double clutterDb = Stream.of(fromPlace, toPlace)
-                .filter(p -> p.room() != null)
-                .mapToDouble(p -> plan.rooms().get(p.room()).clutter().lossDb())
-                .max()
-                .orElse(0);
+        double clutterDb = clutterDb(fromPlace, toPlace);
         if (clutterDb > 0) {
             parts.add(new Part(
                     "clutter",
@@ -62,6 +57,25 @@ public final class MultiWall implements LossModel {
         String building = site.buildingOf(fromPlace);
         boolean indoor = building != null && building.equals(site.buildingOf(toPlace));
         return new Loss(distanceM, indoor, parts);
+    }
+
+    @Override
+    public double lossDb(Point from, Place fromPlace, Point to, Place toPlace, double frequencyMHz) {
+        double sum = FreeSpace.lossDb(frequencyMHz, from.distanceM(to)) + clutterDb(fromPlace, toPlace);
+        for (Crossing crossing : site.crossings(from, to)) {
+            sum += tables.table(plan, crossing.construction(), frequencyMHz).lossDb(crossing.cosIncidence());
+        }
+        return sum;
+    }
+
+    private double clutterDb(Place one, Place other) {
+        return Math.max(clutterDb(one), clutterDb(other));
+    }
+
+    private double clutterDb(Place place) {
+        return place.room() == null
+                ? 0
+                : plan.rooms().get(place.room()).clutter().lossDb();
     }
 
     private Part part(Crossing crossing, double frequencyMHz) {
