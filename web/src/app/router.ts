@@ -5,6 +5,7 @@ export const router = createRouter({
   routes: [
     { path: "/", redirect: "/plans" },
     { path: "/plans", component: () => import("../plan/PlansView.vue") },
+    { path: "/plans/:id/walk", component: () => import("../walk/WalkView.vue") },
     { path: "/plans/:id/:stage?", component: () => import("../plan/BenchView.vue") },
     { path: "/:rest(.*)*", redirect: "/plans" },
   ],

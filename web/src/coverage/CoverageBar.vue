@@ -15,6 +15,8 @@ const mediumName = (id: Medium) => bench.catalog!.media.find((m) => m.id === id)
 const here = computed(() =>
   coverage.cursor && coverage.shown ? levelAt(coverage.shown, ...coverage.cursor) : null,
 );
+const setModel = (event: Event) =>
+  bench.put("/indoorModel", (event.target as HTMLSelectElement).value, "indoor model");
 let waiting = 0;
 let asking = false;
 
@@ -60,6 +62,17 @@ async function ask([xM, yM]: [number, number]) {
         <option v-for="m in coverage.media" :key="m" :value="m">{{ mediumName(m) }}</option>
       </select>
     </label>
+    <label v-if="coverage.medium">
+      predicted
+      <select
+        aria-label="How loss inside a building is predicted"
+        :value="bench.plan!.indoorModel"
+        @change="setModel"
+      >
+        <option value="WALLS">by walls</option>
+        <option value="EXPONENT">by distance exponent</option>
+      </select>
+    </label>
     <template v-if="coverage.shown">
       <span class="legend">
         <b>dBm</b>
@@ -92,12 +105,12 @@ async function ask([xM, yM]: [number, number]) {
 .bar {
   display: flex;
   flex-wrap: wrap;
-  gap: 4px 16px;
+  gap: 1px 14px;
   align-items: center;
-  padding: 4px 12px;
+  padding: 2px 12px;
   border-top: 1px solid var(--hair);
   font-size: 12.5px;
-  min-height: 34px;
+  min-height: 30px;
 }
 .legend {
   display: flex;
@@ -114,6 +127,8 @@ async function ask([xM, yM]: [number, number]) {
   max-width: 60%;
 }
 select {
-  padding: 2px 6px;
+  padding: 1px 4px;
+  height: 24px;
+  min-height: 0;
 }
 </style>

@@ -31,6 +31,19 @@ const lines = computed(() =>
   ),
 );
 
+/** Labels that would lie on another one are left out. */
+const plates = computed(() => {
+  const kept: (Label & { key: string })[] = [];
+  for (const line of lines.value) {
+    line.labels.forEach((t, i) => {
+      if (kept.every((k) => Math.abs(k.x - t.x) > 32 || Math.abs(k.y - t.y) > 17)) {
+        kept.push({ ...t, key: `${line.key}-${i}` });
+      }
+    });
+  }
+  return kept;
+});
+
 /** One label for short lines, more along long ones, each on the line. */
 function labels(points: [number, number][], text: string): Label[] {
   let length = 0;
@@ -66,12 +79,10 @@ function labels(points: [number, number][], text: string): Label[] {
       :class="{ first: l.level === 0, stronger: l.level > 2 }"
       :stroke-dasharray="DASHES[l.level]"
     />
-    <template v-for="l in lines" :key="`t-${l.key}`">
-      <g v-for="(t, i) in l.labels" :key="i" :transform="`translate(${t.x} ${t.y})`">
-        <rect x="-14" y="-8" width="28" height="15" rx="2" class="plate" />
-        <text y="4" text-anchor="middle" class="level">{{ t.text }}</text>
-      </g>
-    </template>
+    <g v-for="t in plates" :key="t.key" :transform="`translate(${t.x} ${t.y})`">
+      <rect x="-14" y="-8" width="28" height="15" rx="2" class="plate" />
+      <text y="4" text-anchor="middle" class="level">{{ t.text }}</text>
+    </g>
   </g>
 </template>
 

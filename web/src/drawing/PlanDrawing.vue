@@ -10,6 +10,7 @@ import Hatches from "./Hatches.vue";
 import { placeLabels, type Wanted } from "./labels";
 import { shown, STATE_WORDS, UNIT_WORDS } from "./marks";
 import { areaOf, boundsOf, middleOf } from "./outline";
+import Overlay from "./Overlay.vue";
 import RoomHandles from "./RoomHandles.vue";
 import { useHand } from "./useHand";
 import StateMark from "./StateMark.vue";
@@ -345,6 +346,7 @@ const handle = computed(() => {
           {{ l.text }}
         </text>
       </g>
+      <Overlay v-if="stage === 'links' && floor !== 'site'" :floor="floor" :px="px" :py="py" />
       <RoomHandles
         v-if="handle"
         :room="handle"

@@ -385,7 +385,7 @@ main {
   margin: 0 0 4px auto;
 }
 .panel {
-  flex: 0 0 43%;
+  flex: 0 0 41%;
   overflow: auto;
   border-top: 1px solid var(--hair);
   min-height: 0;

@@ -7,8 +7,11 @@ import java.util.Map;
 import java.util.Set;
 import java.util.TreeMap;
 import java.util.stream.Collectors;
+import org.skelto.core.coverage.DemandReport;
 import org.skelto.core.links.LinkAssessor;
 import org.skelto.core.links.LinkReport;
+import org.skelto.core.mesh.MeshReport;
+import org.skelto.core.mesh.Meshes;
 import org.skelto.core.naming.NameAssigner;
 import org.skelto.core.outage.Component;
 import org.skelto.core.outage.DeviceState;
@@ -26,6 +29,8 @@ import org.skelto.core.site.WallPiece;
 import org.skelto.core.snags.Review;
 import org.skelto.core.snags.Snag;
 import org.skelto.core.snags.Stage;
+import org.skelto.core.sound.SoundReport;
+import org.skelto.core.sound.Sounders;
 
 /**
  * Everything that follows from a plan: geometry, links, snags, names, and the states without some components. The
@@ -69,6 +74,9 @@ public record Assessment(
         private final Outages outages;
         private final List<Snag> snags;
         private final Map<Component, Integer> shared;
+        private final List<MeshReport> meshes;
+        private final Map<String, SoundReport> sounds;
+        private final Map<String, DemandReport> demands;
 
         public Figures(Plan plan) {
             this(plan, new SlabTables());
@@ -80,8 +88,26 @@ public record Assessment(
             this.site = SiteModel.of(plan);
             this.links = new LinkAssessor(site, tables).all();
             this.outages = new Outages(plan, (link, sender) -> links.get(link).carries(sender));
+            this.meshes = Meshes.of(site, tables);
+            this.sounds = Sounders.of(site);
+            this.demands = DemandReport.of(site, tables);
             this.snags = Review.snags(site, tables, links, outages);
             this.shared = outages.shared();
+        }
+
+        /** How messages travel in each mesh. */
+        public List<MeshReport> meshes() {
+            return meshes;
+        }
+
+        /** Which rooms hear which sounder. */
+        public Map<String, SoundReport> sounds() {
+            return sounds;
+        }
+
+        /** The places from which handsets and phones must work. */
+        public Map<String, DemandReport> demands() {
+            return demands;
         }
 
         /** The geometry of the plan. */

@@ -6,6 +6,7 @@ import java.util.stream.Stream;
 import org.skelto.core.plan.IndoorModel;
 import org.skelto.core.plan.Medium;
 import org.skelto.core.plan.Plan;
+import org.skelto.core.radio.Learned;
 import org.skelto.core.radio.SlabTables;
 import org.skelto.core.site.SiteModel;
 
@@ -64,7 +65,7 @@ public record FloorCoverage(
                 .map(dbm -> new Contour(dbm, Contours.of(grid, map.best(), dbm)))
                 .toList();
         double wanted = levels.get(1).dbm();
-        double sigma = Reach.sigmaDb(plan, reach.frequencyMHz());
+        double sigma = Learned.sigmaDb(plan, reach.frequencyMHz());
         return new Mapped(
                 new FloorCoverage(
                         medium,
@@ -84,7 +85,7 @@ public record FloorCoverage(
     }
 
     private static String model(Plan plan, double sigma) {
-        boolean calibrated = plan.calibration() != null && plan.calibration().used();
+        boolean calibrated = Learned.used(plan);
         String by = plan.indoorModel() == IndoorModel.WALLS ? "by walls" : "by distance exponent";
         return by + (calibrated ? ", calibrated ±" : ", tables ±") + Math.round(sigma * 10) / 10.0 + " dB";
     }

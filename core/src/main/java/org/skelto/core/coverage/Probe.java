@@ -13,6 +13,7 @@ import org.skelto.core.plan.Room;
 import org.skelto.core.radio.Chance;
 import org.skelto.core.radio.Figure;
 import org.skelto.core.radio.Indoors;
+import org.skelto.core.radio.Learned;
 import org.skelto.core.radio.LossModel;
 import org.skelto.core.radio.SlabTables;
 import org.skelto.core.radio.Text;
@@ -57,7 +58,7 @@ public record Probe(String room, List<Heard> heard) {
         LossModel model = Indoors.of(site, tables);
         List<Source> sources = reach.sources(dark);
         double need = reach.floorDbm(sources);
-        double sigma = Reach.sigmaDb(plan, reach.frequencyMHz());
+        double sigma = Learned.sigmaDb(plan, reach.frequencyMHz());
         List<Heard> heard = new ArrayList<>();
         for (Source source : sources) {
             LossModel.Loss loss = model.loss(source.at(), source.place(), point, place, source.frequencyMHz());

@@ -7,17 +7,16 @@ import java.util.Set;
 import org.skelto.core.links.RadioDefaults;
 import org.skelto.core.plan.Bounds;
 import org.skelto.core.plan.Building;
-import org.skelto.core.plan.Calibration;
 import org.skelto.core.plan.Floor;
 import org.skelto.core.plan.Medium;
 import org.skelto.core.plan.Plan;
 import org.skelto.core.plan.PowerSource;
 import org.skelto.core.plan.Radio;
-import org.skelto.core.plan.RadioBand;
 import org.skelto.core.plan.Unit;
 import org.skelto.core.plan.UnitKind;
 import org.skelto.core.radio.Budget;
 import org.skelto.core.radio.Chance;
+import org.skelto.core.radio.Learned;
 import org.skelto.core.site.Point;
 import org.skelto.core.site.SiteModel;
 
@@ -58,15 +57,6 @@ public final class Reach {
         return medium == Medium.SUB_GHZ || medium == Medium.CHIRP;
     }
 
-    /** Spread of predictions in a building, dB: of held-out readings once calibrated. */
-    public static double sigmaDb(Plan plan, double frequencyMHz) {
-        Calibration calibration = plan.calibration();
-        if (calibration == null || !calibration.used()) {
-            return Chance.INDOOR_SIGMA_DB;
-        }
-        return calibration.sigmaDb().getOrDefault(RadioBand.of(frequencyMHz), Chance.INDOOR_SIGMA_DB);
-    }
-
     /** Media that at least one placed unit of the plan is mapped for. */
     public static List<Medium> media(SiteModel site) {
         List<Medium> media = new ArrayList<>();
@@ -104,7 +94,7 @@ public final class Reach {
                 unit.name(),
                 at,
                 unit.place(),
-                levelDbm(radio) + offsetDb(plan, id, radio.frequencyMHz()),
+                levelDbm(radio) + Learned.offsetDb(plan, id, radio.frequencyMHz()),
                 radio.frequencyMHz());
     }
 
@@ -113,14 +103,6 @@ public final class Reach {
         return upward(medium)
                 ? client.eirpDbm() + radio.antennaGainDbi() - radio.feederLossDb()
                 : radio.eirpDbm() + client.antennaGainDbi() - client.feederLossDb();
-    }
-
-    /** What readings taught about a unit's radio, dB. */
-    public static double offsetDb(Plan plan, String unit, double frequencyMHz) {
-        Calibration calibration = plan.calibration();
-        return calibration == null || !calibration.used()
-                ? 0
-                : calibration.offsetDb().getOrDefault(unit, Map.of()).getOrDefault(RadioBand.of(frequencyMHz), 0.0);
     }
 
     /** The level that the receiving end needs, dBm. */
@@ -141,7 +123,7 @@ public final class Reach {
             return List.of(new Level("solid", -67), new Level("control works", -75), new Level("edge", -82));
         }
         double floor = floorDbm(sources);
-        double sigma = sigmaDb(plan, client.frequencyMHz());
+        double sigma = Learned.sigmaDb(plan, client.frequencyMHz());
         return List.of(
                 new Level("99 of 100 places", round(floor + Chance.marginDb(0.99, sigma))),
                 new Level("95 of 100 places", round(floor + Chance.marginDb(0.95, sigma))),

@@ -16,6 +16,7 @@ import org.skelto.core.radio.Budget;
 import org.skelto.core.radio.Chance;
 import org.skelto.core.radio.Figure;
 import org.skelto.core.radio.Indoors;
+import org.skelto.core.radio.Learned;
 import org.skelto.core.radio.LossModel;
 import org.skelto.core.radio.SlabTables;
 import org.skelto.core.radio.Text;
@@ -91,6 +92,7 @@ public final class LinkAssessor {
                 site.position(to).orElseThrow(),
                 to.place(),
                 out.frequencyMHz());
+        loss = learned(loss, link, out.frequencyMHz());
         List<LinkReport.Run> runs = new ArrayList<>();
         runs.add(new LinkReport.Run(link.from(), link.to(), Budget.of(out, loss, back)));
         boolean answered = link.twoWay() && out.receives();
@@ -99,11 +101,14 @@ public final class LinkAssessor {
         }
         double margin =
                 runs.stream().mapToDouble(r -> r.budget().marginDb()).min().orElseThrow();
-        double sigma = loss.indoor() ? Chance.INDOOR_SIGMA_DB : Chance.OUTDOOR_SIGMA_DB;
+        double sigma = loss.indoor() ? Learned.sigmaDb(plan, out.frequencyMHz()) : Chance.OUTDOOR_SIGMA_DB;
         double chance = Chance.of(margin, sigma);
         Figure figure = Figure.of(
                 "Φ(margin / σ); slow fading only, fast fading is not in it",
-                "log-normal shadowing; σ " + (loss.indoor() ? "8 dB indoors before calibration" : "6 dB outdoors"),
+                "log-normal shadowing; σ "
+                        + (!loss.indoor()
+                                ? "6 dB outdoors"
+                                : Learned.used(plan) ? "of held-out readings" : "8 dB indoors before calibration"),
                 false,
                 "margin, worse direction",
                 Text.db(margin),
@@ -128,6 +133,21 @@ public final class LinkAssessor {
                 Chance.marginDb(target, sigma),
                 trouble == null && chance >= target && link.twoWay() == answered,
                 figure);
+    }
+
+    /** What readings taught about both ends' radios, as parts of the loss. */
+    private LossModel.Loss learned(LossModel.Loss loss, Link link, double frequencyMHz) {
+        List<LossModel.Part> parts = new ArrayList<>(loss.parts());
+        for (String end : List.of(link.from(), link.to())) {
+            double offset = Learned.offsetDb(plan, end, frequencyMHz);
+            if (offset != 0) {
+                parts.add(new LossModel.Part(
+                        "learned of " + plan.units().get(end).name(),
+                        -offset,
+                        Figure.of("offset of this radio, learned from readings", "calibration of this plan", false)));
+            }
+        }
+        return new LossModel.Loss(loss.distanceM(), loss.indoor(), parts);
     }
 
     /** Estimated or typed length of the cable between two placed units, metres. */

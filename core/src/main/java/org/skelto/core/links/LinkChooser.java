@@ -156,7 +156,7 @@ public final class LinkChooser {
     }
 
     /** The plan after the edits of an option: they add at most a radio and a link. */
-    private static Plan linked(Plan plan, String unitId, List<Edit> edits) {
+    public static Plan linked(Plan plan, String unitId, List<Edit> edits) {
         Map<String, Unit> units = new java.util.TreeMap<>(plan.units());
         Map<String, Link> links = new java.util.TreeMap<>(plan.links());
         for (Edit edit : edits) {

@@ -86,7 +86,7 @@ public final class MultiWall implements LossModel {
         if (construction.measuredDb().containsKey(band)) {
             return part(crossing, lossDb, "measured loss, as typed", "the construction in the plan");
         }
-        if (SlabTables.learnedDb(plan, crossing.construction(), band) != null) {
+        if (Learned.wallDb(plan, crossing.construction(), band) != null) {
             return part(crossing, lossDb, "loss learned from walk-test readings", "calibration of this plan");
         }
         String layers = construction.layers().stream()

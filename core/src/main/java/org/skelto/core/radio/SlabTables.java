@@ -2,7 +2,6 @@ package org.skelto.core.radio;
 
 import java.util.Map;
 import java.util.concurrent.ConcurrentHashMap;
-import org.skelto.core.plan.Calibration;
 import org.skelto.core.plan.Construction;
 import org.skelto.core.plan.Constructions;
 import org.skelto.core.plan.Plan;
@@ -27,7 +26,7 @@ public final class SlabTables {
         if (measured != null) {
             return SlabTable.flat(measured);
         }
-        Double learned = learnedDb(plan, construction, band);
+        Double learned = Learned.wallDb(plan, construction, band);
         return learned == null ? byLayers(made, frequencyMHz) : SlabTable.flat(learned);
     }
 
@@ -38,13 +37,5 @@ public final class SlabTables {
         }
         return kept.computeIfAbsent(
                 new Key(construction, frequencyMHz), k -> SlabTable.of(k.construction, k.frequencyMHz));
-    }
-
-    /** What readings taught of a construction in a band, or null. */
-    static Double learnedDb(Plan plan, String construction, RadioBand band) {
-        Calibration calibration = plan.calibration();
-        return calibration == null || !calibration.used()
-                ? null
-                : calibration.wallDb().getOrDefault(construction, Map.of()).get(band);
     }
 }

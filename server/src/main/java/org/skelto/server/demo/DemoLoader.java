@@ -3,8 +3,7 @@ package org.skelto.server.demo;
 import java.io.IOException;
 import java.io.InputStream;
 import java.io.UncheckedIOException;
-import org.skelto.core.plan.Plan;
-import org.skelto.server.plans.Plans;
+import org.skelto.server.plans.Exports;
 import org.slf4j.Logger;
 import org.slf4j.LoggerFactory;
 import org.springframework.boot.autoconfigure.condition.ConditionalOnBooleanProperty;
@@ -22,12 +21,12 @@ class DemoLoader implements SmartLifecycle {
     private static final Logger LOG = LoggerFactory.getLogger(DemoLoader.class);
     private static final String MARK = "demo-loaded";
 
-    private final Plans plans;
+    private final Exports exports;
     private final JsonMapper mapper;
     private final JdbcClient jdbc;
 
-    DemoLoader(Plans plans, JsonMapper mapper, JdbcClient jdbc) {
-        this.plans = plans;
+    DemoLoader(Exports exports, JsonMapper mapper, JdbcClient jdbc) {
+        this.exports = exports;
         this.mapper = mapper;
         this.jdbc = jdbc;
     }
@@ -46,7 +45,7 @@ class DemoLoader implements SmartLifecycle {
                 .update();
         if (fresh == 1) {
             try (InputStream in = new ClassPathResource("demo/marrowby-leat.skelto.json").getInputStream()) {
-                plans.create(mapper.readValue(in, Plan.class));
+                exports.restore(mapper.readTree(in));
             } catch (IOException e) {
                 throw new UncheckedIOException(e);
             }

@@ -21,6 +21,7 @@ import org.springframework.web.bind.annotation.RequestMapping;
 import org.springframework.web.bind.annotation.RequestParam;
 import org.springframework.web.bind.annotation.ResponseStatus;
 import org.springframework.web.bind.annotation.RestController;
+import tools.jackson.databind.JsonNode;
 
 /** The plans over HTTP. */
 @RestController
@@ -28,8 +29,11 @@ import org.springframework.web.bind.annotation.RestController;
 class PlanController {
     private final Plans plans;
 
-    PlanController(Plans plans) {
+    private final Exports exports;
+
+    PlanController(Plans plans, Exports exports) {
         this.plans = plans;
+        this.exports = exports;
     }
 
     /** A new name. */
@@ -49,8 +53,8 @@ class PlanController {
     /** Takes in an exported document as a new plan. */
     @PostMapping("/import")
     @ResponseStatus(HttpStatus.CREATED)
-    ResponseEntity<PlanState> importPlan(@RequestBody Plan plan) {
-        return created(plans.create(plan));
+    ResponseEntity<PlanState> importPlan(@RequestBody JsonNode file) {
+        return created(exports.restore(file));
     }
 
     @GetMapping("/{id}")
@@ -59,7 +63,7 @@ class PlanController {
     }
 
     @GetMapping("/{id}/export")
-    ResponseEntity<Plan> export(@PathVariable UUID id) {
+    ResponseEntity<JsonNode> export(@PathVariable UUID id) {
         Plan plan = plans.get(id).plan();
         return ResponseEntity.ok()
                 .header(
@@ -68,7 +72,7 @@ class PlanController {
                                 .filename(Slugs.slug(plan.name(), "plan") + ".skelto.json")
                                 .build()
                                 .toString())
-                .body(plan);
+                .body(exports.export(id));
     }
 
     @GetMapping("/{id}/revisions")

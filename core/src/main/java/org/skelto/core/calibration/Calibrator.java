@@ -1,0 +1,320 @@
+package org.skelto.core.calibration;
+
+import java.util.ArrayList;
+import java.util.Comparator;
+import java.util.LinkedHashMap;
+import java.util.List;
+import java.util.Map;
+import java.util.TreeMap;
+import org.ojalgo.matrix.decomposition.Cholesky;
+import org.ojalgo.matrix.store.MatrixStore;
+import org.ojalgo.matrix.store.R064Store;
+import org.skelto.core.coverage.Reach;
+import org.skelto.core.coverage.Source;
+import org.skelto.core.plan.Calibration;
+import org.skelto.core.plan.Constructions;
+import org.skelto.core.plan.Floor;
+import org.skelto.core.plan.Plan;
+import org.skelto.core.plan.RadioBand;
+import org.skelto.core.plan.Unit;
+import org.skelto.core.radio.Chance;
+import org.skelto.core.radio.FreeSpace;
+import org.skelto.core.radio.SlabTables;
+import org.skelto.core.site.Crossing;
+import org.skelto.core.site.Point;
+import org.skelto.core.site.SiteModel;
+
+/**
+ * Learns one loss for each construction and band, and one offset for each transmitter and band, from readings: least
+ * squares with a ridge towards the table values. Every fifth reading is held back, so that the error after is honest.
+ */
+public final class Calibrator {
+    /** Readings needed before anything is learned. */
+    public static final int LEAST_READINGS = 10;
+
+    private static final int HOLD_EVERY = 5;
+
+    /** Spread of a single reading about the truth, of a wall about its table, and of a transmitter, dB. */
+    private static final double READING_SIGMA_DB = 6;
+
+    private static final double WALL_SIGMA_DB = 6;
+    private static final double OFFSET_SIGMA_DB = 4;
+
+    private static final double LEAST_SIGMA_DB = 3;
+    private static final double MISFIT = 2.5;
+
+    private record Key(String what, RadioBand band, boolean wall) {}
+
+    /** A reading taken apart: what does not depend on anything learned, and how often it crosses what. */
+    private record Row(Reading reading, double constantDbm, Map<Key, List<Double>> tables, Key offset) {
+        double byTables() {
+            return constantDbm
+                    - tables.values().stream()
+                            .flatMap(List::stream)
+                            .mapToDouble(Double::doubleValue)
+                            .sum();
+        }
+
+        double learned(Map<Key, Double> values) {
+            double dbm = constantDbm + values.getOrDefault(offset, 0.0);
+            for (Map.Entry<Key, List<Double>> e : tables.entrySet()) {
+                Double learned = values.get(e.getKey());
+                dbm -= learned == null
+                        ? e.getValue().stream().mapToDouble(Double::doubleValue).sum()
+                        : learned * e.getValue().size();
+            }
+            return dbm;
+        }
+    }
+
+    private final Plan plan;
+    private final SiteModel site;
+    private final SlabTables tables;
+
+    private Calibrator(SiteModel site, SlabTables tables) {
+        // tables mean tables here, whatever was learned before
+        this.plan = site.plan().withCalibration(null);
+        this.site = site;
+        this.tables = tables;
+    }
+
+    /**
+     * Learns from readings whose transmitters and floors are in the plan.
+     *
+     * @param at when, for the record
+     * @throws IllegalArgumentException when there are fewer than {@value #LEAST_READINGS}
+     */
+    public static Fit fit(SiteModel site, SlabTables tables, List<Reading> readings, String at) {
+        if (readings.size() < LEAST_READINGS) {
+            throw new IllegalArgumentException("at least " + LEAST_READINGS + " readings are needed");
+        }
+        return new Calibrator(site, tables).fit(readings, at);
+    }
+
+    /** Prediction by the tables for a reading, dBm. */
+    public static double byTablesDbm(SiteModel site, SlabTables tables, Reading reading) {
+        return new Calibrator(site, tables).row(reading).byTables();
+    }
+
+    private Fit fit(List<Reading> readings, String at) {
+        List<Row> rows = readings.stream()
+                .sorted(Comparator.comparing(Reading::at)
+                        .thenComparing(Reading::unit)
+                        .thenComparingDouble(Reading::xM)
+                        .thenComparingDouble(Reading::yM))
+                .map(this::row)
+                .toList();
+        List<Row> learnt = new ArrayList<>();
+        List<Row> held = new ArrayList<>();
+        for (int i = 0; i < rows.size(); i++) {
+            (i % HOLD_EVERY == HOLD_EVERY - 1 ? held : learnt).add(rows.get(i));
+        }
+        Map<Key, Double> values = solve(learnt);
+        double before = error(held, Row::byTables);
+        double after = error(held, r -> r.learned(values));
+        return new Fit(
+                rows.size(),
+                held.size(),
+                before,
+                after,
+                after < before,
+                walls(rows, values),
+                offsets(rows, values),
+                compared(rows, held, values, sigma(held, values, null)),
+                calibration(rows, held, values, at));
+    }
+
+    private Row row(Reading reading) {
+        Unit unit = plan.units().get(reading.unit());
+        Reach reach = new Reach(site, reading.medium());
+        Point source = site.position(unit).orElseThrow();
+        Source heard = reach.source(null, unit, source);
+        Floor floor = plan.floors().get(reading.floor());
+        Point at = new Point(
+                reading.xM(),
+                reading.yM(),
+                plan.buildings().get(floor.building()).zM() + floor.baseM() + reading.heightM());
+        double frequency = heard.frequencyMHz();
+        RadioBand band = RadioBand.of(frequency);
+        double constant =
+                heard.levelDbm() - FreeSpace.lossDb(frequency, source.distanceM(at)) - clutterDb(unit, reading);
+        Map<Key, List<Double>> crossed = new LinkedHashMap<>();
+        for (Crossing crossing : site.crossings(source, at)) {
+            double db = tables.table(plan, crossing.construction(), frequency).lossDb(crossing.cosIncidence());
+            crossed.computeIfAbsent(new Key(crossing.construction(), band, true), k -> new ArrayList<>())
+                    .add(db);
+        }
+        return new Row(reading, constant, crossed, new Key(reading.unit(), band, false));
+    }
+
+    private double clutterDb(Unit unit, Reading reading) {
+        double own = unit.place().room() == null
+                ? 0
+                : plan.rooms().get(unit.place().room()).clutter().lossDb();
+        var building = plan.buildings().get(plan.floors().get(reading.floor()).building());
+        double there = plan.rooms().values().stream()
+                .filter(r -> r.floor().equals(reading.floor()))
+                .filter(r -> r.contains(reading.xM() - building.xM(), reading.yM() - building.yM()))
+                .mapToDouble(r -> r.clutter().lossDb())
+                .findFirst()
+                .orElse(0);
+        return Math.max(own, there);
+    }
+
+    /** A measured loss was typed by the person: it stands. */
+    private boolean fixed(Key key) {
+        return key.wall() && Constructions.of(plan, key.what()).measuredDb().containsKey(key.band());
+    }
+
+    private Map<Key, Double> solve(List<Row> rows) {
+        Map<Key, List<Double>> seen = new TreeMap<>(
+                Comparator.comparing(Key::what).thenComparing(Key::band).thenComparing(Key::wall));
+        for (Row row : rows) {
+            row.tables.forEach(
+                    (k, v) -> seen.computeIfAbsent(k, x -> new ArrayList<>()).addAll(v));
+            seen.computeIfAbsent(row.offset, x -> new ArrayList<>());
+        }
+        seen.keySet().removeIf(this::fixed);
+        Map<Key, Double> values = least(rows, seen);
+        // a wall never amplifies: what came out below nothing is held at nothing and the rest solved again
+        List<Key> below = values.entrySet().stream()
+                .filter(e -> e.getKey().wall() && e.getValue() < 0)
+                .map(Map.Entry::getKey)
+                .toList();
+        if (!below.isEmpty()) {
+            below.forEach(seen::remove);
+            List<Row> less = rows.stream().map(r -> without(r, below)).toList();
+            values = least(less, seen);
+            for (Key key : below) {
+                values.put(key, 0.0);
+            }
+            values.replaceAll((k, v) -> k.wall() ? Math.max(0, v) : v);
+        }
+        return values;
+    }
+
+    private static Row without(Row row, List<Key> zero) {
+        Map<Key, List<Double>> left = new LinkedHashMap<>(row.tables);
+        zero.forEach(left::remove);
+        return new Row(row.reading, row.constantDbm, left, row.offset);
+    }
+
+    /** (AᵀA + Λ) x = Aᵀy + Λ x₀ with one ridge for walls and one for offsets. */
+    private Map<Key, Double> least(List<Row> rows, Map<Key, List<Double>> seen) {
+        List<Key> keys = List.copyOf(seen.keySet());
+        int n = keys.size();
+        R064Store normal = R064Store.FACTORY.make(n, n);
+        R064Store right = R064Store.FACTORY.make(n, 1);
+        for (int k = 0; k < n; k++) {
+            Key key = keys.get(k);
+            double ridge = square(READING_SIGMA_DB / (key.wall() ? WALL_SIGMA_DB : OFFSET_SIGMA_DB));
+            normal.add(k, k, ridge);
+            right.add(k, 0, ridge * (key.wall() ? mean(seen.get(key)) : 0));
+        }
+        for (Row row : rows) {
+            double[] factors = new double[n];
+            double wanted = row.reading.dbm() - row.constantDbm;
+            for (Map.Entry<Key, List<Double>> e : row.tables.entrySet()) {
+                int k = keys.indexOf(e.getKey());
+                if (k >= 0) {
+                    factors[k] = -e.getValue().size();
+                } else {
+                    wanted += e.getValue().stream()
+                            .mapToDouble(Double::doubleValue)
+                            .sum();
+                }
+            }
+            factors[keys.indexOf(row.offset)] = 1;
+            for (int i = 0; i < n; i++) {
+                right.add(i, 0, factors[i] * wanted);
+                for (int j = 0; j < n && factors[i] != 0; j++) {
+                    normal.add(i, j, factors[i] * factors[j]);
+                }
+            }
+        }
+        Cholesky<Double> decomposition = Cholesky.R064.make(n, n);
+        decomposition.decompose(normal);
+        MatrixStore<Double> solution = decomposition.getSolution(right);
+        Map<Key, Double> values = new LinkedHashMap<>();
+        for (int k = 0; k < n; k++) {
+            values.put(keys.get(k), solution.doubleValue(k, 0));
+        }
+        return values;
+    }
+
+    private static double square(double value) {
+        return value * value;
+    }
+
+    private static double mean(List<Double> values) {
+        return values.stream().mapToDouble(Double::doubleValue).average().orElse(0);
+    }
+
+    private static double error(List<Row> rows, java.util.function.ToDoubleFunction<Row> predicted) {
+        return Math.sqrt(rows.stream()
+                .mapToDouble(r -> square(r.reading.dbm() - predicted.applyAsDouble(r)))
+                .average()
+                .orElse(0));
+    }
+
+    private static double sigma(List<Row> held, Map<Key, Double> values, RadioBand band) {
+        List<Row> of = held.stream()
+                .filter(r -> band == null || r.offset.band() == band)
+                .toList();
+        return of.isEmpty() ? Chance.INDOOR_SIGMA_DB : Math.max(LEAST_SIGMA_DB, error(of, r -> r.learned(values)));
+    }
+
+    private List<Fit.Wall> walls(List<Row> rows, Map<Key, Double> values) {
+        Map<Key, List<Double>> crossed = new LinkedHashMap<>();
+        rows.forEach(r -> r.tables.forEach(
+                (k, v) -> crossed.computeIfAbsent(k, x -> new ArrayList<>()).addAll(v)));
+        return values.entrySet().stream()
+                .filter(e -> e.getKey().wall())
+                .map(e -> new Fit.Wall(
+                        e.getKey().what(),
+                        Constructions.of(plan, e.getKey().what()).name(),
+                        e.getKey().band(),
+                        mean(crossed.getOrDefault(e.getKey(), List.of())),
+                        e.getValue(),
+                        crossed.getOrDefault(e.getKey(), List.of()).size()))
+                .sorted(Comparator.comparingDouble(w -> -Math.abs(w.learnedDb() - w.tableDb())))
+                .toList();
+    }
+
+    private List<Fit.Offset> offsets(List<Row> rows, Map<Key, Double> values) {
+        return values.entrySet().stream()
+                .filter(e -> !e.getKey().wall())
+                .map(e -> new Fit.Offset(
+                        e.getKey().what(),
+                        plan.units().get(e.getKey().what()).name(),
+                        e.getKey().band(),
+                        e.getValue(),
+                        (int) rows.stream()
+                                .filter(r -> r.offset.equals(e.getKey()))
+                                .count()))
+                .toList();
+    }
+
+    private static List<Fit.Compared> compared(List<Row> rows, List<Row> held, Map<Key, Double> values, double sigma) {
+        return rows.stream()
+                .map(r -> new Fit.Compared(
+                        r.reading,
+                        r.byTables(),
+                        r.learned(values),
+                        held.contains(r),
+                        Math.abs(r.reading.dbm() - r.learned(values)) <= MISFIT * sigma))
+                .toList();
+    }
+
+    private static Calibration calibration(List<Row> rows, List<Row> held, Map<Key, Double> values, String at) {
+        Map<String, Map<RadioBand, Double>> walls = new TreeMap<>();
+        Map<String, Map<RadioBand, Double>> offsets = new TreeMap<>();
+        Map<RadioBand, Double> sigmas = new TreeMap<>();
+        values.forEach((k, v) -> (k.wall() ? walls : offsets)
+                .computeIfAbsent(k.what(), x -> new TreeMap<>())
+                .put(k.band(), Math.round(Math.min(100, v) * 100) / 100.0));
+        rows.forEach(r -> sigmas.computeIfAbsent(
+                r.offset.band(), b -> Math.round(Math.min(30, sigma(held, values, b)) * 100) / 100.0));
+        return new Calibration(true, walls, offsets, sigmas, rows.size(), at);
+    }
+}

@@ -1,0 +1,2 @@
+/** Walk-test readings, and what they teach about the walls and transmitters of a house. */
+package org.skelto.core.calibration;

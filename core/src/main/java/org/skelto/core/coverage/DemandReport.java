@@ -1,0 +1,90 @@
+package org.skelto.core.coverage;
+
+import java.util.Map;
+import java.util.TreeMap;
+import org.skelto.core.links.RadioDefaults;
+import org.skelto.core.plan.Demand;
+import org.skelto.core.plan.Plan;
+import org.skelto.core.plan.Radio;
+import org.skelto.core.plan.UnitKind;
+import org.skelto.core.radio.Budget;
+import org.skelto.core.radio.Chance;
+import org.skelto.core.radio.Figure;
+import org.skelto.core.radio.Indoors;
+import org.skelto.core.radio.Learned;
+import org.skelto.core.radio.LossModel;
+import org.skelto.core.radio.SlabTables;
+import org.skelto.core.radio.Text;
+import org.skelto.core.site.Point;
+import org.skelto.core.site.SiteModel;
+
+/**
+ * A place from which a handset or phone must work, both directions counted.
+ *
+ * @param unit id of the unit that hears it best, or null when there is none
+ * @param marginDb of the worse direction, or null
+ * @param chance that it works, 0 to 1
+ * @param target chance aimed at
+ */
+public record DemandReport(
+        String demand,
+        String unit,
+        String unitName,
+        Double marginDb,
+        double chance,
+        double target,
+        boolean meets,
+        Figure figure) {
+
+    /** All demands of a plan that have a place, by id. */
+    public static Map<String, DemandReport> of(SiteModel site, SlabTables tables) {
+        Map<String, DemandReport> reports = new TreeMap<>();
+        LossModel model = Indoors.of(site, tables);
+        site.plan()
+                .demands()
+                .forEach((id, demand) -> site.position(demand.place())
+                        .ifPresent(at -> reports.put(id, report(site, model, id, demand, at))));
+        return reports;
+    }
+
+    private static DemandReport report(SiteModel site, LossModel model, String id, Demand demand, Point at) {
+        Plan plan = site.plan();
+        Radio hand = RadioDefaults.radio(demand.medium(), plan.region(), UnitKind.CONTROLLER);
+        String best = null;
+        Budget bestBudget = null;
+        boolean indoor = false;
+        for (Source source : new Reach(site, demand.medium()).sources(java.util.Set.of())) {
+            Radio radio = plan.units().get(source.unit()).radio(demand.medium()).orElseThrow();
+            LossModel.Loss loss = model.loss(source.at(), source.place(), at, demand.place(), source.frequencyMHz());
+            Budget down = Budget.of(radio, loss, hand);
+            Budget up = Budget.of(hand, loss, radio);
+            Budget worse = down.marginDb() < up.marginDb() ? down : up;
+            if (bestBudget == null || worse.marginDb() > bestBudget.marginDb()) {
+                bestBudget = worse;
+                best = source.unit();
+                indoor = loss.indoor();
+            }
+        }
+        double target = Chance.target(demand.criticality());
+        if (bestBudget == null) {
+            return new DemandReport(id, null, null, null, 0, target, false, null);
+        }
+        double sigma = indoor ? Learned.sigmaDb(plan, hand.frequencyMHz()) : Chance.OUTDOOR_SIGMA_DB;
+        double offset = Learned.offsetDb(plan, best, hand.frequencyMHz());
+        double margin = bestBudget.marginDb() + offset;
+        double chance = Chance.of(margin, sigma);
+        Figure figure = Figure.of(
+                "Φ(margin / σ), worse direction",
+                "link budget of a usual handset: " + Text.dbm(hand.txPowerDbm()) + ", "
+                        + Text.dbm(Budget.sensitivityDbm(hand)),
+                bestBudget.marginFigure().extrapolated(),
+                "margin",
+                Text.db(margin),
+                "σ",
+                Text.db(sigma),
+                "target",
+                Text.percent(target));
+        return new DemandReport(
+                id, best, plan.units().get(best).name(), margin, chance, target, chance >= target, figure);
+    }
+}

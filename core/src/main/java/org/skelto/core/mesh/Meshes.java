@@ -1,0 +1,245 @@
+package org.skelto.core.mesh;
+
+import java.util.ArrayDeque;
+import java.util.ArrayList;
+import java.util.Comparator;
+import java.util.Deque;
+import java.util.HashMap;
+import java.util.HashSet;
+import java.util.LinkedHashMap;
+import java.util.List;
+import java.util.Map;
+import java.util.Set;
+import java.util.TreeMap;
+import org.jgrapht.alg.flow.PushRelabelMFImpl;
+import org.jgrapht.graph.DefaultWeightedEdge;
+import org.jgrapht.graph.SimpleDirectedWeightedGraph;
+import org.skelto.core.plan.Criticality;
+import org.skelto.core.plan.Medium;
+import org.skelto.core.plan.Plan;
+import org.skelto.core.plan.PowerSource;
+import org.skelto.core.plan.Radio;
+import org.skelto.core.plan.Unit;
+import org.skelto.core.plan.UnitKind;
+import org.skelto.core.radio.Budget;
+import org.skelto.core.radio.Chance;
+import org.skelto.core.radio.Indoors;
+import org.skelto.core.radio.LossModel;
+import org.skelto.core.radio.SlabTables;
+import org.skelto.core.site.Point;
+import org.skelto.core.site.SiteModel;
+
+/**
+ * Looks at the meshes of a plan. A pair counts when both directions have the margin of a routine link. Sleepy units,
+ * those without mains, never repeat. Routes have the fewest hops and, among those, the best weakest hop.
+ */
+public final class Meshes {
+    /** Hops to plan for in an IEEE 802.15.4 mesh, which allows 30. */
+    private static final int HOPS_802154 = 5;
+
+    /** Links end to end that ITU-T G.9959 allows. */
+    private static final int HOPS_G9959 = 4;
+
+    private final Plan plan;
+    private final Medium medium;
+    private final Map<String, Unit> units = new TreeMap<>();
+    private final Map<String, Map<String, Double>> heard = new LinkedHashMap<>();
+    private final List<MeshReport.Edge> edges = new ArrayList<>();
+
+    private Meshes(SiteModel site, LossModel model, Medium medium) {
+        this.plan = site.plan();
+        this.medium = medium;
+        plan.units().forEach((id, u) -> {
+            if (site.position(u).isPresent() && u.radio(medium).isPresent()) {
+                units.put(id, u);
+            }
+        });
+        units.keySet().forEach(id -> heard.put(id, new TreeMap<>()));
+        pairs(site, model);
+    }
+
+    /** One report for each mesh medium that has units. */
+    public static List<MeshReport> of(SiteModel site, SlabTables tables) {
+        LossModel model = Indoors.of(site, tables);
+        List<MeshReport> reports = new ArrayList<>();
+        for (Medium medium : Medium.values()) {
+            if (medium.mesh()) {
+                Meshes mesh = new Meshes(site, model, medium);
+                if (!mesh.units.isEmpty()) {
+                    reports.add(mesh.report());
+                }
+            }
+        }
+        return reports;
+    }
+
+    private void pairs(SiteModel site, LossModel model) {
+        List<String> ids = List.copyOf(units.keySet());
+        double needed = Chance.marginDb(Chance.target(Criticality.ROUTINE), Chance.INDOOR_SIGMA_DB);
+        for (int i = 0; i < ids.size(); i++) {
+            Unit one = units.get(ids.get(i));
+            Point at = site.position(one).orElseThrow();
+            for (int j = i + 1; j < ids.size(); j++) {
+                Unit other = units.get(ids.get(j));
+                if (!passes(one) && !passes(other)) {
+                    continue;
+                }
+                Radio mine = one.radio(medium).orElseThrow();
+                Radio theirs = other.radio(medium).orElseThrow();
+                double lossDb = model.lossDb(
+                        at, one.place(), site.position(other).orElseThrow(), other.place(), mine.frequencyMHz());
+                double margin = Math.min(margin(mine, theirs, lossDb), margin(theirs, mine, lossDb));
+                if (mine.receives() && theirs.receives() && margin >= needed) {
+                    heard.get(ids.get(i)).put(ids.get(j), margin);
+                    heard.get(ids.get(j)).put(ids.get(i), margin);
+                    edges.add(new MeshReport.Edge(ids.get(i), ids.get(j), margin));
+                }
+            }
+        }
+    }
+
+    private static double margin(Radio sender, Radio receiver, double lossDb) {
+        return sender.eirpDbm()
+                - lossDb
+                + receiver.antennaGainDbi()
+                - receiver.feederLossDb()
+                - Budget.sensitivityDbm(receiver);
+    }
+
+    private static boolean gateway(Unit unit) {
+        return unit.kind() == UnitKind.GATEWAY || unit.kind() == UnitKind.HUB;
+    }
+
+    private static boolean passes(Unit unit) {
+        return gateway(unit) || unit.power().source() == PowerSource.MAINS;
+    }
+
+    private MeshReport report() {
+        Map<String, List<String>> routes = routes(Set.of());
+        List<MeshReport.Node> nodes = new ArrayList<>();
+        units.forEach((id, unit) -> {
+            List<String> route = routes.getOrDefault(id, List.of());
+            nodes.add(new MeshReport.Node(
+                    id,
+                    gateway(unit),
+                    passes(unit),
+                    route,
+                    route.size() < 2 ? null : bottleneck(route),
+                    gateway(unit) || route.isEmpty() ? 0 : disjoint(id)));
+        });
+        return new MeshReport(
+                medium, nodes, edges, cuts(routes), medium == Medium.MESH_G9959 ? HOPS_G9959 : HOPS_802154);
+    }
+
+    private double bottleneck(List<String> route) {
+        double least = Double.POSITIVE_INFINITY;
+        for (int i = 0; i + 1 < route.size(); i++) {
+            least = Math.min(least, heard.get(route.get(i)).get(route.get(i + 1)));
+        }
+        return least;
+    }
+
+    /** The route of every unit that has one, without these units; layer by layer out from the gateways. */
+    private Map<String, List<String>> routes(Set<String> gone) {
+        Map<String, List<String>> routes = new HashMap<>();
+        Map<String, Double> weakest = new HashMap<>();
+        List<String> layer = new ArrayList<>();
+        units.forEach((id, unit) -> {
+            if (gateway(unit) && !gone.contains(id)) {
+                routes.put(id, List.of(id));
+                weakest.put(id, Double.POSITIVE_INFINITY);
+                layer.add(id);
+            }
+        });
+        List<String> now = layer;
+        while (!now.isEmpty()) {
+            Map<String, String> next = new TreeMap<>();
+            Map<String, Double> margins = new HashMap<>();
+            for (String at : now) {
+                if (!passes(units.get(at))) {
+                    continue;
+                }
+                heard.get(at).forEach((to, margin) -> {
+                    double through = Math.min(margin, weakest.get(at));
+                    if (!routes.containsKey(to)
+                            && !gone.contains(to)
+                            && through > margins.getOrDefault(to, Double.NEGATIVE_INFINITY)) {
+                        margins.put(to, through);
+                        next.put(to, at);
+                    }
+                });
+            }
+            next.forEach((to, via) -> {
+                List<String> route = new ArrayList<>(List.of(to));
+                route.addAll(routes.get(via));
+                routes.put(to, List.copyOf(route));
+                weakest.put(to, margins.get(to));
+            });
+            now = List.copyOf(next.keySet());
+        }
+        return routes;
+    }
+
+    private List<MeshReport.Cut> cuts(Map<String, List<String>> routes) {
+        Set<String> used = new HashSet<>();
+        routes.values().forEach(route -> used.addAll(route.subList(1, route.size())));
+        List<MeshReport.Cut> cuts = new ArrayList<>();
+        used.stream().sorted().forEach(id -> {
+            Set<String> left = reachable(id);
+            List<String> loses = routes.keySet().stream()
+                    .filter(other -> !other.equals(id) && !left.contains(other))
+                    .sorted()
+                    .toList();
+            if (!loses.isEmpty()) {
+                cuts.add(new MeshReport.Cut(id, loses));
+            }
+        });
+        cuts.sort(Comparator.comparingInt(c -> -c.loses().size()));
+        return cuts;
+    }
+
+    private Set<String> reachable(String without) {
+        Set<String> seen = new HashSet<>();
+        Deque<String> open = new ArrayDeque<>();
+        units.forEach((id, unit) -> {
+            if (gateway(unit) && !id.equals(without)) {
+                open.add(id);
+                seen.add(id);
+            }
+        });
+        while (!open.isEmpty()) {
+            String at = open.remove();
+            if (passes(units.get(at))) {
+                heard.get(at).keySet().stream()
+                        .filter(to -> !to.equals(without) && seen.add(to))
+                        .forEach(open::add);
+            }
+        }
+        return seen;
+    }
+
+    /** Routes from a unit to the gateways that share no unit between: the greatest flow when each passes one unit. */
+    private int disjoint(String from) {
+        var graph = new SimpleDirectedWeightedGraph<String, DefaultWeightedEdge>(DefaultWeightedEdge.class);
+        graph.addVertex("out " + from);
+        graph.addVertex("sink");
+        units.forEach((id, unit) -> {
+            if (!id.equals(from) && passes(unit)) {
+                graph.addVertex("in " + id);
+                graph.addVertex("out " + id);
+                graph.setEdgeWeight(graph.addEdge("in " + id, "out " + id), 1);
+                if (gateway(unit)) {
+                    graph.setEdgeWeight(graph.addEdge("out " + id, "sink"), 1);
+                }
+            }
+        });
+        heard.forEach((id, others) -> {
+            if (graph.containsVertex("out " + id)) {
+                others.keySet().stream()
+                        .filter(to -> graph.containsVertex("in " + to))
+                        .forEach(to -> graph.setEdgeWeight(graph.addEdge("out " + id, "in " + to), 1));
+            }
+        });
+        return (int) Math.round(new PushRelabelMFImpl<>(graph).calculateMaximumFlow("out " + from, "sink"));
+    }
+}

@@ -1,0 +1,2 @@
+/** Where the next access point, gateway or repeater should stand, and how few cover everything. */
+package org.skelto.core.placement;

@@ -1,0 +1,2 @@
+/** Long work: started, watched by server-sent events, and cancelled. */
+package org.skelto.server.jobs;

@@ -1,0 +1,126 @@
+package org.skelto.server.reports;
+
+import java.net.URI;
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Map;
+import java.util.UUID;
+import org.skelto.core.channels.ChannelPlan;
+import org.skelto.core.channels.Channels;
+import org.skelto.core.coverage.DemandReport;
+import org.skelto.core.mesh.MeshReport;
+import org.skelto.core.placement.Answer;
+import org.skelto.core.placement.Ask;
+import org.skelto.core.placement.Placer;
+import org.skelto.core.plan.Medium;
+import org.skelto.core.plan.Plan;
+import org.skelto.core.plan.Problem;
+import org.skelto.core.site.SiteModel;
+import org.skelto.core.sound.SoundReport;
+import org.skelto.server.assessments.KeptFigures;
+import org.skelto.server.jobs.Jobs;
+import org.skelto.server.plans.PlanState;
+import org.skelto.server.plans.Plans;
+import org.skelto.server.problems.Refusal;
+import org.springframework.http.HttpStatus;
+import org.springframework.http.ResponseEntity;
+import org.springframework.web.bind.annotation.GetMapping;
+import org.springframework.web.bind.annotation.PathVariable;
+import org.springframework.web.bind.annotation.PostMapping;
+import org.springframework.web.bind.annotation.RequestBody;
+import org.springframework.web.bind.annotation.RequestMapping;
+import org.springframework.web.bind.annotation.ResponseStatus;
+import org.springframework.web.bind.annotation.RestController;
+
+/** Reports over HTTP. */
+@RestController
+@RequestMapping("/api/plans/{id}")
+class ReportController {
+    private static final long SOLVER_MS = 20_000;
+
+    private final Plans plans;
+    private final KeptFigures kept;
+    private final Jobs jobs;
+
+    ReportController(Plans plans, KeptFigures kept, Jobs jobs) {
+        this.plans = plans;
+        this.kept = kept;
+        this.jobs = jobs;
+    }
+
+    /** A job that was started. */
+    public record Started(UUID job) {}
+
+    @GetMapping("/meshes")
+    List<MeshReport> meshes(@PathVariable UUID id) {
+        PlanState state = plans.get(id);
+        return kept.of(id, state.revision(), state.plan()).meshes();
+    }
+
+    @GetMapping("/sounds")
+    Map<String, SoundReport> sounds(@PathVariable UUID id) {
+        PlanState state = plans.get(id);
+        return kept.of(id, state.revision(), state.plan()).sounds();
+    }
+
+    @GetMapping("/demands")
+    Map<String, DemandReport> demands(@PathVariable UUID id) {
+        PlanState state = plans.get(id);
+        return kept.of(id, state.revision(), state.plan()).demands();
+    }
+
+    @GetMapping("/channels")
+    ChannelPlan channels(@PathVariable UUID id) {
+        return Channels.of(SiteModel.of(plans.get(id).plan()), kept.tables());
+    }
+
+    /** Starts looking for places for boxes; what comes out is an {@link Answer}. */
+    @PostMapping("/placement")
+    @ResponseStatus(HttpStatus.ACCEPTED)
+    ResponseEntity<Started> place(@PathVariable UUID id, @RequestBody Ask ask) {
+        SiteModel site = SiteModel.of(plans.get(id).plan());
+        check(ask, site.plan());
+        if (site.plan().rooms().isEmpty()) {
+            throw Refusal.of(HttpStatus.CONFLICT, "Draw a room first: boxes are placed in rooms.");
+        }
+        UUID job = jobs.start(
+                progress -> Placer.answer(site, kept.tables(), ask, progress, SOLVER_MS, System::currentTimeMillis));
+        return ResponseEntity.accepted()
+                .location(URI.create("/api/jobs/" + job))
+                .body(new Started(job));
+    }
+
+    /** The shape of what a placement job gives, for those who read the API's description. */
+    @GetMapping("/placement/shape")
+    Answer shape(@PathVariable UUID id) {
+        return new Answer(List.of(), 0, 0, 0, List.of(), true, 0, 0);
+    }
+
+    private static void check(Ask ask, Plan plan) {
+        List<Problem> problems = new ArrayList<>();
+        if (ask.medium() == null || ask.medium() == Medium.ETHERNET) {
+            problems.add(new Problem("/medium", "names no radio"));
+        }
+        if (ask.building() != null && !plan.buildings().containsKey(ask.building())) {
+            problems.add(new Problem("/building", "names no building of the plan"));
+        }
+        if (ask.goal() == null) {
+            problems.add(new Problem("/goal", "is missing"));
+        }
+        if (ask.cover() == null) {
+            problems.add(new Problem("/cover", "is missing"));
+        }
+        if (ask.times() < 1 || ask.times() > 2) {
+            problems.add(new Problem("/times", "must be 1 or 2"));
+        }
+        if (!(ask.boxCost() >= 0 && ask.boxCost() <= 1e6)) {
+            problems.add(new Problem("/boxCost", "must lie between 0 and 1 000 000"));
+        }
+        if (!(ask.outletCost() >= 0 && ask.outletCost() <= 1e6)) {
+            problems.add(new Problem("/outletCost", "must lie between 0 and 1 000 000"));
+        }
+        if (!problems.isEmpty()) {
+            throw Refusal.invalid("The question is not complete.", problems);
+        }
+    }
+}

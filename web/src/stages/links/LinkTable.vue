@@ -1,0 +1,375 @@
+<script setup lang="ts">
+import { computed, ref, watch } from "vue";
+import { answer, api, type LinkOption, type LinkReport, type Op } from "../../api/client";
+import EditField from "../../app/EditField.vue";
+import FigureButton from "../../app/FigureButton.vue";
+import { percent, shown } from "../../drawing/marks";
+import { pointer, thingOf } from "../../plan/pointers";
+import { useBench } from "../../plan/store";
+import BudgetStair from "./BudgetStair.vue";
+
+const bench = useBench();
+const plan = computed(() => bench.shownPlan!);
+const mediumName = (id: string) => bench.catalog!.media.find((m) => m.id === id)?.name ?? id;
+const unitName = (id: string) => plan.value.units[id]?.name ?? id;
+
+/** The unit concerned: the selected one, that of the selected device, or the outer end of the selected link. */
+const unit = computed<string | null>(() => {
+  const thing = thingOf(bench.selection);
+  if (!thing) return null;
+  if (thing[0] === "units") return thing[1];
+  if (thing[0] === "devices") return plan.value.devices[thing[1]]?.unit ?? null;
+  return thing[0] === "links" ? (plan.value.links[thing[1]]?.from ?? null) : null;
+});
+/** For a moment after an edit the reports are those of the plan before it. */
+const reports = computed<LinkReport[]>(() =>
+  Object.values(bench.shown?.links ?? {}).filter((r) => r.link in plan.value.links),
+);
+const own = computed(() => {
+  const thing = thingOf(bench.selection);
+  if (thing?.[0] === "links") return reports.value.filter((r) => r.link === thing[1]);
+  return reports.value.filter((r) => r.from === unit.value);
+});
+const turned = ref(false);
+const worst = (r: LinkReport) => r.runs.reduce((a, b) => (b.budget.marginDb < a.budget.marginDb ? b : a));
+const shownRuns = (r: LinkReport) =>
+  r.runs.length < 2 ? r.runs : r.runs.filter((run) => (run === worst(r)) !== turned.value);
+const options = ref<LinkOption[]>([]);
+const trouble = ref<string | null>(null);
+const comparing = ref(false);
+watch(
+  () => [unit.value, bench.revision],
+  () => {
+    options.value = [];
+    if (comparing.value) void compare();
+  },
+);
+
+async function compare() {
+  trouble.value = null;
+  comparing.value = true;
+  const asked = unit.value;
+  if (!asked) return;
+  try {
+    const found = await answer(
+      api.GET("/api/plans/{id}/link-options/{unit}", { params: { path: { id: bench.id, unit: asked } } }),
+    );
+    if (asked === unit.value) options.value = found;
+    if (found.length === 0)
+      trouble.value =
+        "Nothing in the plan receives anything yet: put in a switch, an access point or a gateway.";
+  } catch (e) {
+    trouble.value = e instanceof Error ? e.message : String(e);
+  }
+}
+async function chooseForMe() {
+  await compare();
+  const best = options.value.find((o) => o.best);
+  if (best) await use(best);
+  else if (!trouble.value)
+    trouble.value = "No link would hold at its target; the table says why each is ruled out.";
+}
+const use = (option: LinkOption) =>
+  bench.edit(option.edits as Op[], `link of ${unitName(unit.value!)} by ${mediumName(option.medium)}`);
+
+/** The choice of a person: that medium, to the receiver that hears best, even where Skelto would not. */
+async function chooseMedium(event: Event) {
+  const [medium, direction] = (event.target as HTMLSelectElement).value.split("/");
+  (event.target as HTMLSelectElement).value = "";
+  if (!medium) return;
+  await compare();
+  const option = options.value.find((o) => o.medium === medium && o.direction === direction);
+  if (!option) {
+    trouble.value = `Nothing in the plan receives ${mediumName(medium)} yet: put in a gateway or an access point for it.`;
+    return;
+  }
+  const edits = (option.edits as Op[]).map((op) =>
+    op.path.startsWith("/links/") && op.op === "add"
+      ? { ...op, value: { ...(op.value as object), why: "chosen by hand" } }
+      : op,
+  );
+  await bench.edit(edits, `link of ${unitName(unit.value!)} by ${mediumName(medium)}`);
+}
+/** Every unit that the other end of a link could be. */
+function ears(id: string): [string, string][] {
+  const link = plan.value.links[id]!;
+  return Object.entries(plan.value.units)
+    .filter(([other, u]) =>
+      link.medium === "ETHERNET"
+        ? other !== link.from && (u.kind === "SWITCH" || u.kind === "ROUTER")
+        : other !== link.from && Object.values(u.radios).some((r) => r.medium === link.medium && r.receives),
+    )
+    .map(([other, u]) => [other, u.name]);
+}
+function setEar(id: string, event: Event) {
+  const to = (event.target as HTMLSelectElement).value;
+  const at = pointer("links", id);
+  void bench.edit(
+    [
+      { op: "replace", path: `${at}/to`, value: to },
+      { op: "replace", path: `${at}/why`, value: "chosen by hand" },
+    ],
+    `link of ${unitName(plan.value.links[id]!.from)} to ${unitName(to)}`,
+  );
+}
+/** Units that have no link outward yet; the router is where links end. */
+const unlinked = computed(() =>
+  Object.entries(plan.value.units).filter(
+    ([id, u]) => u.kind !== "ROUTER" && !Object.values(plan.value.links).some((l) => l.from === id),
+  ),
+);
+async function chooseForAll() {
+  trouble.value = null;
+  await bench.guarded(async () => {
+    const proposal = await answer(
+      api.POST("/api/plans/{id}/link-proposal", { params: { path: { id: bench.id } } }),
+    );
+    if (proposal.edits.length) await bench.edit(proposal.edits as Op[], proposal.label);
+    else
+      trouble.value = "No link can be chosen for them yet: put in a router, access points or gateways first.";
+  });
+}
+const darkEnd = (r: LinkReport) =>
+  [r.from, r.to].map((id) => bench.shown?.troubles[id]).find((t) => t?.dark)?.why;
+const anyDark = computed(() => Object.values(bench.shown?.troubles ?? {}).some((t) => t.dark));
+const remove = (id: string) =>
+  bench.edit(
+    [{ op: "remove", path: pointer("links", id) }],
+    `remove link of ${unitName(plan.value.links[id]!.from)}`,
+  );
+const CHOICES = [
+  ["ETHERNET/TWO_WAY", "Ethernet"],
+  ["WIFI_2G4/TWO_WAY", "Wi-Fi 2.4 GHz"],
+  ["MESH_802154/TWO_WAY", "802.15.4 mesh"],
+  ["SUB_GHZ/TWO_WAY", "sub-GHz OOK/FSK, two-way"],
+  ["SUB_GHZ/ONE_WAY", "sub-GHz OOK/FSK, one-way"],
+  ["CHIRP/TWO_WAY", "long-range chirp"],
+] as const;
+</script>
+
+<template>
+  <div class="panel-body">
+    <section v-if="unit" aria-label="Link of the selected unit" class="one">
+      <div class="row">
+        <h3 class="grow">{{ unitName(unit) }}</h3>
+        <label class="field">
+          Link by
+          <select @change="chooseMedium">
+            <option value="">choose…</option>
+            <option v-for="[id, name] in CHOICES" :key="id" :value="id">{{ name }}</option>
+          </select>
+        </label>
+        <button type="button" class="act" @click="chooseForMe">Choose for me</button>
+        <button
+          type="button"
+          class="soft"
+          :aria-expanded="comparing"
+          @click="comparing ? (comparing = false) : compare()"
+        >
+          {{ comparing ? "Hide comparison" : "Compare all" }}
+        </button>
+        <button type="button" class="soft" @click="bench.select(null)">All links</button>
+      </div>
+      <p v-if="trouble" class="bad" role="alert">{{ trouble }}</p>
+      <p v-if="own.length === 0" class="quiet">It has no link outward yet.</p>
+      <template v-for="r in own" :key="r.link">
+        <div class="row head">
+          <b class="grow">
+            →
+            <select
+              v-if="ears(r.link).some(([id]) => id === r.to)"
+              :aria-label="`Other end of the link of ${unitName(r.from)}`"
+              :value="r.to"
+              @change="setEar(r.link, $event)"
+            >
+              <option v-for="[id, name] in ears(r.link)" :key="id" :value="id">{{ name }}</option>
+            </select>
+            <template v-else>{{ unitName(r.to) }}</template>
+            <span class="quiet">
+              {{ mediumName(r.medium)
+              }}<template v-if="r.distanceM !== null"> · {{ shown(r.distanceM, 2) }} m</template> ·
+              {{ r.direction === "ONE_WAY" ? "one way" : "both ways"
+              }}{{
+                r.medium === "ETHERNET"
+                  ? ""
+                  : r.indoor
+                    ? " · by walls"
+                    : " · outdoors: ground and trees not counted"
+              }}
+            </span>
+          </b>
+          <span v-if="r.trouble" class="bad">{{ r.trouble }}</span>
+          <span v-else-if="r.marginDb !== null && r.chance !== null" :class="r.meets ? 'good' : 'bad'">
+            <FigureButton :figure="r.chanceFigure" :name="`chance of the link to ${unitName(r.to)}`">
+              margin {{ shown(r.marginDb, 1) }} dB · chance {{ percent(r.chance) }} · target
+              {{ percent(r.target) }}
+            </FigureButton>
+          </span>
+          <FigureButton v-else :figure="r.chanceFigure" name="cable length"
+            >cable {{ shown(r.distanceM ?? 0, 1) }} m</FigureButton
+          >
+          <EditField
+            v-if="r.medium === 'ETHERNET'"
+            label="Length by hand, m"
+            numeric
+            optional
+            placeholder="estimate"
+            :value="plan.links[r.link]?.lengthM"
+            :save="
+              (v: number | null) =>
+                bench.put(pointer('links', r.link, 'lengthM'), v, `cable of ${unitName(r.from)}`)
+            "
+          />
+          <button type="button" class="plain" @click="remove(r.link)">Remove</button>
+        </div>
+        <p v-if="darkEnd(r)" class="bad">Without what is out, it carries nothing: {{ darkEnd(r) }}.</p>
+        <p v-if="plan.links[r.link]?.why" class="quiet">{{ plan.links[r.link]?.why }}</p>
+        <p v-if="r.trouble && r.runs.length" class="quiet">
+          As it is nothing arrives. Set alike, it would have this budget:
+        </p>
+        <template v-for="run in shownRuns(r)" :key="run.from">
+          <p v-if="r.runs.length > 1" class="way">
+            {{ unitName(run.from) }} → {{ unitName(run.to) }}
+            <button type="button" class="plain" @click="turned = !turned">
+              {{
+                run === worst(r)
+                  ? "the worse direction; show the other"
+                  : "the better direction; show the worse"
+              }}
+            </button>
+          </p>
+          <BudgetStair :run="run" :report="r" :title="`${unitName(run.from)} to ${unitName(run.to)}`" />
+        </template>
+        <p v-if="r.runs.some((run) => run.budget.steps.some((s) => s.figure.extrapolated))" class="quiet">
+          * extrapolated: outside the range that the source states.
+        </p>
+      </template>
+      <table v-if="comparing && options.length">
+        <caption class="unseen">
+          Links it could have
+        </caption>
+        <thead>
+          <tr>
+            <th>Link</th>
+            <th>To</th>
+            <th class="number">Margin, dB</th>
+            <th class="number">Chance</th>
+            <th>What speaks for or against it</th>
+            <th><span class="unseen">Use</span></th>
+          </tr>
+        </thead>
+        <tbody>
+          <tr v-for="o in options" :key="o.medium + o.direction" :class="{ chosen: o.best }">
+            <td>{{ mediumName(o.medium) }}{{ o.direction === "ONE_WAY" ? ", one way" : "" }}</td>
+            <td>{{ o.toName }}</td>
+            <td class="number">{{ o.marginDb === null ? "" : shown(o.marginDb, 1) }}</td>
+            <td class="number">{{ o.chance === null ? "" : percent(o.chance) }}</td>
+            <td>
+              <span v-if="o.ruledOut" class="bad">ruled out: {{ o.ruledOut }}</span
+              ><span v-else>{{ o.best ? "first choice: " : "" }}{{ o.why }}</span>
+            </td>
+            <td>
+              <button
+                type="button"
+                class="plain"
+                :aria-label="`Use ${mediumName(o.medium)} to ${o.toName}`"
+                @click="use(o)"
+              >
+                Use
+              </button>
+            </td>
+          </tr>
+        </tbody>
+      </table>
+    </section>
+    <template v-else>
+      <p v-if="Object.keys(plan.units).length === 0" class="quiet">
+        No unit yet. Put in a router, a hub and controllers at Controllers; then choose here how they talk.
+      </p>
+      <div v-else-if="unlinked.length" class="row">
+        <span
+          ><b>{{ unlinked.length }} without a link:</b> {{ unlinked.map(([, u]) => u.name).join(", ") }}</span
+        >
+        <button type="button" class="act" @click="chooseForAll">Choose for all of them</button>
+      </div>
+      <p v-if="trouble" class="bad" role="alert">{{ trouble }}</p>
+      <p v-if="reports.length" class="quiet">
+        Select a unit on the drawing or in the table to see its link as a falling stair, or to choose another.
+      </p>
+      <table v-if="reports.length">
+        <caption class="unseen">
+          All links
+        </caption>
+        <thead>
+          <tr>
+            <th>From</th>
+            <th>To</th>
+            <th>Link</th>
+            <th class="number">Distance, m</th>
+            <th class="number">Margin, dB</th>
+            <th class="number">Chance</th>
+            <th class="number">Target</th>
+            <th v-if="anyDark">Now</th>
+          </tr>
+        </thead>
+        <tbody>
+          <tr v-for="r in reports" :key="r.link">
+            <td>
+              <button type="button" class="plain" @click="bench.select(pointer('links', r.link))">
+                {{ unitName(r.from) }}
+              </button>
+            </td>
+            <td>{{ unitName(r.to) }}</td>
+            <td>{{ mediumName(r.medium) }}{{ r.direction === "ONE_WAY" ? ", one way" : "" }}</td>
+            <td class="number">{{ r.distanceM === null ? "" : shown(r.distanceM, 2) }}</td>
+            <td v-if="r.trouble" colspan="2" class="bad">{{ r.trouble }}</td>
+            <template v-else>
+              <td class="number" :class="{ bad: !r.meets }">
+                <FigureButton
+                  v-if="r.marginDb !== null"
+                  :figure="worst(r).budget.marginFigure"
+                  :name="`margin of ${unitName(r.from)}`"
+                  >{{ shown(r.marginDb, 1) }}</FigureButton
+                >
+                <template v-else>cable</template>
+              </td>
+              <td class="number" :class="{ bad: !r.meets }">
+                <FigureButton
+                  v-if="r.chance !== null"
+                  :figure="r.chanceFigure"
+                  :name="`chance of ${unitName(r.from)}`"
+                  >{{ percent(r.chance) }}</FigureButton
+                >
+              </td>
+            </template>
+            <td class="number">{{ r.chance === null ? "" : percent(r.target) }}</td>
+            <td v-if="anyDark" class="bad">{{ darkEnd(r) }}</td>
+          </tr>
+        </tbody>
+      </table>
+    </template>
+  </div>
+</template>
+
+<style scoped src="../panel.css"></style>
+<style scoped>
+.one {
+  display: flex;
+  flex-direction: column;
+  gap: 6px;
+}
+.good {
+  color: var(--holds);
+  font-weight: 500;
+}
+.head {
+  align-items: center;
+}
+.head select {
+  margin: 0 6px;
+}
+.way {
+  font-weight: 500;
+  font-size: 13px;
+}
+</style>

@@ -1,0 +1,160 @@
+<script setup lang="ts">
+import { computed, reactive } from "vue";
+import type { Medium, Schemas } from "../../api/client";
+import FigureButton from "../../app/FigureButton.vue";
+import { useCoverage } from "../../coverage/store";
+import { percent, shown } from "../../drawing/marks";
+import { firstChoice, placeChosen } from "../../drawing/moves";
+import { freeId, pointer } from "../../plan/pointers";
+import { useBench } from "../../plan/store";
+import WhereSelect from "../WhereSelect.vue";
+import { useLinksView } from "./view";
+
+/** How well each room of the sheet is covered, and the places from which phones and handsets must work. */
+const bench = useBench();
+const coverage = useCoverage();
+const view = useLinksView();
+const plan = computed(() => bench.plan!);
+const rows = computed(() => coverage.shown?.coverage.rooms ?? []);
+const wanted = computed(() => coverage.shown?.coverage.wantedDbm ?? 0);
+const room = (id: string) => plan.value.rooms[id]?.name ?? id;
+const unit = (id: string | null) => (id ? (plan.value.units[id]?.name ?? id) : "none");
+const share = (value: number) => `${Math.floor(value * 100)} %`;
+const figure = (r: Schemas["RoomCover"]) => ({
+  formula: "cells of the room at or above the wanted level ÷ cells of the room",
+  inputs: {
+    "wanted level": `${shown(wanted.value, 0)} dBm`,
+    cell: `${shown(coverage.shown!.coverage.grid.cellM * 100, 0)} cm`,
+    "weakest at": `${shown(r.worstXM, 1)}, ${shown(r.worstYM, 1)} m on the site`,
+    model: coverage.shown!.coverage.model,
+  },
+  source: "multi-wall grid; ITU-R P.525 and P.2040",
+  extrapolated: false,
+});
+
+const demands = computed(() => Object.entries(plan.value.demands));
+const fresh = reactive({ name: "", where: "", medium: "WIFI_2G4" as Medium });
+async function add() {
+  const where = fresh.where || firstChoice(plan.value, bench.floor, bench.selection);
+  const place = placeChosen(plan.value, where, 1);
+  if (!place) return;
+  const id = freeId(fresh.name, plan.value.demands);
+  const value = { name: fresh.name, place, medium: fresh.medium, criticality: "ROUTINE" };
+  if (await bench.edit([{ op: "add", path: pointer("demands", id), value }], `place ${fresh.name}`)) {
+    fresh.name = "";
+  }
+}
+const remove = (id: string) =>
+  bench.edit(
+    [{ op: "remove", path: pointer("demands", id) }],
+    `remove place ${plan.value.demands[id]!.name}`,
+  );
+</script>
+
+<template>
+  <div class="panel-body">
+    <p v-if="!coverage.medium" class="quiet">
+      Choose a radio under the drawing to see how well its rooms are covered.
+    </p>
+    <table v-else-if="rows.length">
+      <caption class="unseen">
+        Coverage of the rooms of this floor
+      </caption>
+      <thead>
+        <tr>
+          <th>Room</th>
+          <th class="number">At {{ shown(wanted, 0) }} dBm or more</th>
+          <th class="number">Weakest, dBm</th>
+          <th>Best from</th>
+          <th>Then from</th>
+          <th class="number">If the best one fails</th>
+        </tr>
+      </thead>
+      <tbody>
+        <tr v-for="r in rows" :key="r.room">
+          <td>
+            <button type="button" class="plain" @click="bench.select(pointer('rooms', r.room))">
+              {{ room(r.room) }}
+            </button>
+          </td>
+          <td class="number" :class="{ bad: r.share < 0.95 }">
+            <FigureButton :figure="figure(r)" :name="`coverage of ${room(r.room)}`">{{
+              share(r.share)
+            }}</FigureButton>
+          </td>
+          <td class="number">{{ r.worstDbm <= -300 ? "nothing" : shown(r.worstDbm, 0) }}</td>
+          <td>{{ unit(r.best) }}</td>
+          <td>{{ unit(r.second) }}</td>
+          <td class="number" :class="{ bad: r.shareWithoutBest < 0.95 }">{{ share(r.shareWithoutBest) }}</td>
+        </tr>
+      </tbody>
+    </table>
+    <h3>Places to work from</h3>
+    <p v-if="!demands.length" class="quiet">
+      Where must a phone or handset work: in bed, at the gate, on the drive? Each place is judged like a link.
+    </p>
+    <table v-else>
+      <caption class="unseen">
+        Places from which handsets and phones must work
+      </caption>
+      <thead>
+        <tr>
+          <th>Place</th>
+          <th>Radio</th>
+          <th>Heard by</th>
+          <th class="number">Margin, dB</th>
+          <th class="number">Chance</th>
+          <th><span class="unseen">Remove</span></th>
+        </tr>
+      </thead>
+      <tbody>
+        <tr v-for="[id, d] in demands" :key="id">
+          <td>
+            <button type="button" class="plain" @click="bench.select(pointer('demands', id))">
+              {{ d.name }}
+            </button>
+          </td>
+          <td>{{ bench.catalog!.media.find((m) => m.id === d.medium)?.name }}</td>
+          <template v-if="view.demands[id]">
+            <td>{{ view.demands[id]!.unitName ?? "nothing" }}</td>
+            <td class="number" :class="{ bad: !view.demands[id]!.meets }">
+              {{ view.demands[id]!.marginDb === null ? "" : shown(view.demands[id]!.marginDb!, 1) }}
+            </td>
+            <td class="number" :class="{ bad: !view.demands[id]!.meets }">
+              <FigureButton :figure="view.demands[id]!.figure" :name="`chance at ${d.name}`">{{
+                percent(view.demands[id]!.chance)
+              }}</FigureButton>
+            </td>
+          </template>
+          <td v-else colspan="3" class="quiet">has no place yet</td>
+          <td>
+            <button type="button" class="plain" :aria-label="`Remove ${d.name}`" @click="remove(id)">
+              Remove
+            </button>
+          </td>
+        </tr>
+      </tbody>
+    </table>
+    <form class="row" @submit.prevent="add">
+      <label class="field">
+        Name<input v-model="fresh.name" required maxlength="120" placeholder="bedside" />
+      </label>
+      <WhereSelect v-model="fresh.where" label="In" none="the room in view" />
+      <label class="field">
+        Radio
+        <select v-model="fresh.medium">
+          <option
+            v-for="m in bench.catalog!.media.filter((x) => x.id !== 'ETHERNET')"
+            :key="m.id"
+            :value="m.id"
+          >
+            {{ m.name }}
+          </option>
+        </select>
+      </label>
+      <button type="submit" class="soft">Add place</button>
+    </form>
+  </div>
+</template>
+
+<style scoped src="../panel.css"></style>

@@ -1,0 +1,230 @@
+<script setup lang="ts">
+import { computed, onBeforeUnmount, reactive, ref, watch } from "vue";
+import { answer, api, type Op, type Schemas } from "../../api/client";
+import { useCoverage } from "../../coverage/store";
+import { shown } from "../../drawing/marks";
+import { useBench } from "../../plan/store";
+import { useLinksView } from "./view";
+
+/** Asks where the next box should stand, or how few cover everything; draws and explains up to three answers. */
+const bench = useBench();
+const view = useLinksView();
+const coverage = useCoverage();
+const ask = reactive<Schemas["Ask"]>({
+  medium: coverage.medium ?? "WIFI_2G4",
+  goal: "NEXT",
+  cover: "DEVICES",
+  times: 1,
+  keep: true,
+  building: null,
+  boxCost: 60,
+  outletCost: 90,
+});
+const job = ref<string | null>(null);
+const share = ref(0);
+const doing = ref("");
+const trouble = ref<string | null>(null);
+let events: EventSource | null = null;
+const radios = computed(() => bench.catalog!.media.filter((m) => m.id !== "ETHERNET"));
+const floorName = (id: string) => bench.plan!.floors[id]?.name ?? id;
+const roomName = (id: string) => bench.plan!.rooms[id]?.name ?? id;
+const NAMES = ["Best", "Second choice", "Third choice"];
+
+watch(
+  () => bench.revision,
+  () => (view.placement = null),
+);
+
+async function start() {
+  trouble.value = null;
+  view.placement = null;
+  view.looked = 0;
+  share.value = 0;
+  doing.value = "starting";
+  try {
+    const started = await answer(
+      api.POST("/api/plans/{id}/placement", { params: { path: { id: bench.id } }, body: { ...ask } }),
+    );
+    job.value = started.job;
+    follow(started.job);
+  } catch (e) {
+    trouble.value = e instanceof Error ? e.message : String(e);
+  }
+}
+function follow(id: string) {
+  events?.close();
+  events = new EventSource(`/api/jobs/${id}/events`);
+  events.addEventListener("job", (event) => {
+    const now = JSON.parse((event as MessageEvent<string>).data) as Schemas["View"];
+    share.value = now.share;
+    doing.value = now.doing;
+    if (now.state === "DONE") end(now.result as unknown as Schemas["Answer"]);
+    if (now.state === "CANCELLED") end(null);
+    if (now.state === "FAILED") {
+      trouble.value = now.trouble;
+      end(null);
+    }
+  });
+  events.onerror = () => {
+    if (job.value) trouble.value = "The connection to the server broke off. Nothing was changed; ask again.";
+    end(null);
+  };
+}
+function end(found: Schemas["Answer"] | null) {
+  events?.close();
+  events = null;
+  job.value = null;
+  view.placement = found;
+  const first = found?.placings[0]?.boxes[0];
+  if (first) bench.floor = first.floor;
+}
+async function stop() {
+  const id = job.value;
+  if (id) await answer(api.DELETE("/api/jobs/{id}", { params: { path: { id } } })).catch(() => undefined);
+}
+function look(n: number) {
+  view.looked = n;
+  const first = view.placing?.boxes[0];
+  if (first) bench.floor = first.floor;
+}
+async function apply() {
+  const placing = view.placing!;
+  const label =
+    placing.boxes.length === 1
+      ? `box in ${roomName(placing.boxes[0]!.room)}`
+      : `${placing.boxes.length} boxes`;
+  await bench.edit(placing.edits as Op[], label);
+}
+onBeforeUnmount(() => {
+  void stop();
+  events?.close();
+  view.placement = null;
+});
+</script>
+
+<template>
+  <div class="panel-body">
+    <form class="row" @submit.prevent="start">
+      <label class="field">
+        Radio
+        <select v-model="ask.medium">
+          <option v-for="m in radios" :key="m.id" :value="m.id">{{ m.name }}</option>
+        </select>
+      </label>
+      <label class="field">
+        Question
+        <select v-model="ask.goal">
+          <option value="NEXT">where should the next box go</option>
+          <option value="FEWEST">fewest boxes that cover</option>
+        </select>
+      </label>
+      <label class="field">
+        Everything means
+        <select v-model="ask.cover">
+          <option value="DEVICES">every device and place</option>
+          <option value="ROOMS">95 % of every room</option>
+        </select>
+      </label>
+      <label class="field">
+        Each
+        <select v-model.number="ask.times">
+          <option :value="1">once</option>
+          <option :value="2">twice</option>
+        </select>
+      </label>
+      <label class="field">
+        In
+        <select v-model="ask.building">
+          <option :value="null">the whole site</option>
+          <option v-for="(b, id) in bench.plan!.buildings" :key="id" :value="id">{{ b.name }}</option>
+        </select>
+      </label>
+      <label class="field">
+        Boxes that stand
+        <select v-model="ask.keep">
+          <option :value="true">stay</option>
+          <option :value="false">are not counted</option>
+        </select>
+      </label>
+      <label class="field"
+        >Cost of a box<input v-model.number="ask.boxCost" class="short" type="number" min="0"
+      /></label>
+      <label class="field">
+        Of a new outlet<input v-model.number="ask.outletCost" class="short" type="number" min="0" />
+      </label>
+      <button v-if="!job" type="submit" class="act">Find places</button>
+      <button v-else type="button" class="soft" @click="stop">Stop</button>
+    </form>
+    <div v-if="job" class="row" role="status">
+      <progress :value="share" max="1" aria-label="Progress" />
+      <span>{{ Math.round(share * 100) }} %, {{ doing }}</span>
+    </div>
+    <p v-if="trouble" class="bad" role="alert">{{ trouble }}</p>
+    <template v-if="view.placement">
+      <p v-if="view.placement.impossible.length" class="bad">
+        No place covers {{ view.placement.impossible.slice(0, 8).join(", ")
+        }}{{ view.placement.impossible.length > 8 ? " and others" : "" }}
+        {{ ask.times === 2 ? " twice" : "" }}: a wire or another radio is needed there.
+      </p>
+      <p v-if="!view.placement.placings.length && view.placement.before === view.placement.demands">
+        Everything is covered already: {{ view.placement.before }} of {{ view.placement.demands }}.
+      </p>
+      <p v-else-if="view.placement.placings[0]?.boxes.length === 0">
+        Everything is covered already by the boxes that stand.
+      </p>
+      <table v-else-if="view.placement.placings.length">
+        <caption class="unseen">
+          Proposed places
+        </caption>
+        <thead>
+          <tr>
+            <th>Choice</th>
+            <th>Where</th>
+            <th>Why</th>
+            <th class="number">Cost</th>
+            <th><span class="unseen">Look</span></th>
+          </tr>
+        </thead>
+        <tbody>
+          <tr v-for="(p, n) in view.placement.placings" :key="n" :class="{ chosen: n === view.looked }">
+            <td>{{ NAMES[n] }}</td>
+            <td>
+              <div v-for="b in p.boxes" :key="b.unit">
+                {{ roomName(b.room) }} ({{ floorName(b.floor) }}) at {{ shown(b.place.xM, 1) }},
+                {{ shown(b.place.yM, 1) }} m{{ b.near ? `, near ${b.near}` : ", with a new outlet" }}
+              </div>
+            </td>
+            <td>{{ p.why }}</td>
+            <td class="number">{{ shown(p.cost, 0) }}</td>
+            <td>
+              <button v-if="n !== view.looked" type="button" class="plain" @click="look(n)">Show</button>
+              <span v-else class="quiet">on the sheet</span>
+            </td>
+          </tr>
+        </tbody>
+      </table>
+      <div class="row">
+        <button v-if="view.placing?.boxes.length" type="button" class="act" @click="apply">
+          Put {{ view.placing.boxes.length === 1 ? "it" : "them" }} into the plan
+        </button>
+        <span class="quiet">
+          {{ view.placement.candidates }} places looked at for {{ view.placement.demands }} demands in
+          {{ shown(view.placement.seconds, 1) }} s;
+          {{
+            view.placement.proven
+              ? "proven: no cheaper choice covers as much"
+              : `cut short: at most ${shown(view.placement.gap * 100, 0)} % dearer than the best there can be`
+          }}.
+        </span>
+      </div>
+    </template>
+  </div>
+</template>
+
+<style scoped src="../panel.css"></style>
+<style scoped>
+progress {
+  width: 220px;
+  accent-color: var(--copper);
+}
+</style>
