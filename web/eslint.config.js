@@ -34,6 +34,7 @@ function GLOBALS() {
     "KeyboardEvent",
     "ResizeObserver",
     "HTMLCanvasElement",
+    "Image",
     "WheelEvent",
     "getComputedStyle",
     "EventSource",

@@ -11,6 +11,7 @@ import { placeLabels, type Wanted } from "./labels";
 import { shown, STATE_WORDS, UNIT_WORDS } from "./marks";
 import { areaOf, boundsOf, middleOf } from "./outline";
 import Overlay from "./Overlay.vue";
+import SiteLayer from "./SiteLayer.vue";
 import RoomHandles from "./RoomHandles.vue";
 import { useHand } from "./useHand";
 import StateMark from "./StateMark.vue";
@@ -19,7 +20,7 @@ import WallLayer from "./WallLayer.vue";
 import { barLength, extent, useSheet } from "./useSheet";
 
 const props = defineProps<{ stage: string; drawing: boolean }>();
-const emit = defineEmits<{ drawn: [] }>();
+const emit = defineEmits<{ drawn: []; draw: [] }>();
 const bench = useBench();
 const element = ref<HTMLElement | null>(null);
 const svg = ref<SVGSVGElement | null>(null);
@@ -210,6 +211,37 @@ const { ghost, takeThing, takeRoom, takeCorner, takeBlank, drag, drop, nudge } =
   sheet: { scale, px, py, metres, pan },
 });
 
+/** The picture under the drawing; its size in pixels is learned when it loads. */
+const sizes = ref<Record<string, [number, number]>>({});
+const underlay = computed(() => {
+  const under = props.stage === "site" ? plan.value.floors[floor.value]?.underlay : null;
+  if (!under || under.fade === 0) return null;
+  const size = sizes.value[under.picture];
+  const href = `/api/plans/${bench.id}/pictures/${under.picture}`;
+  if (!size) {
+    const image = new Image();
+    image.onload = () => (sizes.value[under.picture] = [image.naturalWidth, image.naturalHeight]);
+    image.src = href;
+    return null;
+  }
+  const building = plan.value.buildings[plan.value.floors[floor.value]!.building]!;
+  const [w, h] = [size[0] * under.metresPerPixel, size[1] * under.metresPerPixel];
+  return {
+    href,
+    x: px(building.xM + under.xM),
+    y: py(building.yM + under.yM + h),
+    w: w * scale.value,
+    h: h * scale.value,
+    fade: under.fade,
+  };
+});
+function mark(event: PointerEvent) {
+  if (!bench.marking) return;
+  event.stopPropagation();
+  if (bench.measured.length >= 2) bench.measured = [];
+  bench.measured.push(metres(...at(event)));
+}
+
 const mapped = computed(() => props.stage === "links" && floor.value !== "site" && !!coverage.shown);
 function at(event: MouseEvent): [number, number] {
   const area = svg.value!.getBoundingClientRect();
@@ -240,6 +272,7 @@ const handle = computed(() => {
       :class="{ drawing }"
       role="group"
       :aria-label="`Drawing of ${floor === 'site' ? 'the site' : plan.floors[floor]?.name}`"
+      @pointerdown.capture="mark"
       @pointerdown="takeBlank"
       @pointermove="(over($event), drag($event))"
       @pointerleave="coverage.cursor = null"
@@ -248,6 +281,16 @@ const handle = computed(() => {
       @pointercancel="drop"
     >
       <Hatches />
+      <image
+        v-if="underlay"
+        :href="underlay.href"
+        :x="underlay.x"
+        :y="underlay.y"
+        :width="underlay.w"
+        :height="underlay.h"
+        :opacity="underlay.fade"
+        preserveAspectRatio="none"
+      />
       <g v-for="r in rooms" :key="r.id">
         <polygon
           :points="r.outline"
@@ -255,7 +298,7 @@ const handle = computed(() => {
           :class="{
             chosen: selected === r.path,
             movable: stage === 'site',
-            clear: mapped,
+            clear: mapped || underlay,
           }"
           :tabindex="stage === 'site' && floor !== 'site' ? 0 : undefined"
           :role="stage === 'site' && floor !== 'site' ? 'button' : undefined"
@@ -346,6 +389,7 @@ const handle = computed(() => {
           {{ l.text }}
         </text>
       </g>
+      <SiteLayer v-if="floor !== 'site'" :floor="floor" :stage="stage" :px="px" :py="py" :scale="scale" />
       <Overlay v-if="stage === 'links' && floor !== 'site'" :floor="floor" :px="px" :py="py" />
       <RoomHandles
         v-if="handle"
@@ -358,6 +402,9 @@ const handle = computed(() => {
           {{ ghost.text }}
         </text>
       </g>
+      <g v-for="(m, i) in bench.measured" :key="`m-${i}`" class="mark">
+        <path :d="`M${px(m[0]) - 8} ${py(m[1])}h16M${px(m[0])} ${py(m[1]) - 8}v16`" />
+      </g>
       <g class="north" :transform="`translate(${width - 26} 30)`" aria-hidden="true">
         <path d="M0 -16L6 6L0 2L-6 6Z" />
         <text y="20" text-anchor="middle">N</text>
@@ -367,7 +414,15 @@ const handle = computed(() => {
         <text :x="bar * scale + 6" y="2">{{ bar >= 1000 ? `${bar / 1000} km` : `${bar} m` }}</text>
       </g>
     </svg>
-    <div class="zoom" role="group" aria-label="Zoom">
+    <div class="zoom" role="group" aria-label="Sheet">
+      <button
+        v-if="stage === 'site' && floor !== 'site'"
+        type="button"
+        :aria-pressed="drawing"
+        @click="emit('draw')"
+      >
+        {{ drawing ? "Drag on the sheet…" : "Draw a room" }}
+      </button>
       <button type="button" aria-label="Zoom in" @click="zoomAt(width / 2, height / 2, 1.4)">+</button>
       <button type="button" aria-label="Zoom out" @click="zoomAt(width / 2, height / 2, 1 / 1.4)">−</button>
       <button v-if="zoom !== 1 || pan[0] !== 0 || pan[1] !== 0" type="button" @click="fit">Fit</button>

@@ -18,6 +18,7 @@ import FindBox from "./FindBox.vue";
 import StageRail from "./StageRail.vue";
 import CoverageBar from "../coverage/CoverageBar.vue";
 import { useCoverage } from "../coverage/store";
+import SectionDrawing from "../drawing/SectionDrawing.vue";
 import { useBench } from "./store";
 
 const STAGES = ["site", "devices", "controllers", "links", "names", "outages"];
@@ -37,6 +38,8 @@ const problem = ref<string | null>(null);
 const drawing = ref(false);
 const dockOpen = ref(true);
 const finding = ref(false);
+/** Whether the cut through the house is in view instead of a sheet. */
+const cutting = ref(false);
 const theme = ref(currentTheme());
 
 const stage = computed(() => {
@@ -209,32 +212,38 @@ function toggleTheme() {
               v-for="f in floors"
               :key="f.id"
               type="button"
-              :aria-pressed="bench.floor === f.id"
-              :class="{ current: bench.floor === f.id }"
-              @click="bench.floor = f.id"
+              :aria-pressed="bench.floor === f.id && !cutting"
+              :class="{ current: bench.floor === f.id && !cutting }"
+              @click="((bench.floor = f.id), (cutting = false))"
             >
               {{ f.name }}
             </button>
             <button
               type="button"
-              :aria-pressed="bench.floor === 'site'"
-              :class="{ current: bench.floor === 'site' }"
-              @click="bench.floor = 'site'"
+              :aria-pressed="bench.floor === 'site' && !cutting"
+              :class="{ current: bench.floor === 'site' && !cutting }"
+              @click="((bench.floor = 'site'), (cutting = false))"
             >
               whole site
             </button>
             <button
-              v-if="stage === 'site' && bench.floor !== 'site'"
               type="button"
-              class="soft draw"
-              :aria-pressed="drawing"
-              @click="drawing = !drawing"
+              :aria-pressed="cutting"
+              :class="{ current: cutting }"
+              @click="cutting = true"
             >
-              {{ drawing ? "Drag on the sheet…" : "Draw a room" }}
+              section
             </button>
           </div>
-          <PlanDrawing :stage="stage" :drawing="drawing" @drawn="drawing = false" />
-          <CoverageBar v-if="stage === 'links'" />
+          <SectionDrawing v-if="cutting" />
+          <PlanDrawing
+            v-else
+            :stage="stage"
+            :drawing="drawing"
+            @drawn="drawing = false"
+            @draw="drawing = !drawing"
+          />
+          <CoverageBar v-if="stage === 'links' && !cutting" />
         </template>
         <section class="panel" :class="{ tall: stage === 'names' }" :aria-label="`Stage ${stage}`">
           <component :is="panel" />
@@ -370,7 +379,7 @@ main {
   padding: 4px 10px 0;
   border-bottom: 1px solid var(--hair);
 }
-.tabs button:not(.draw) {
+.tabs button {
   background: none;
   border: 0;
   padding: 4px 10px 6px;
@@ -380,9 +389,6 @@ main {
 .tabs button.current {
   font-weight: 600;
   border-bottom-color: var(--copper);
-}
-.draw {
-  margin: 0 0 4px auto;
 }
 .panel {
   flex: 0 0 41%;

@@ -29,6 +29,9 @@ interface BenchState {
   /** The edits of the drag that is going on, for whatever else follows it. */
   dragOps: Op[] | null;
   catalog: Catalog | null;
+  /** Whether clicks on the sheet mark the ends of a known length, and the marks so far, in metres on the site. */
+  marking: boolean;
+  measured: [number, number][];
   without: string[];
   selection: string | null;
   floor: string | null;
@@ -72,6 +75,8 @@ export const useBench = defineStore("bench", {
     assessment: null,
     dragged: null,
     dragOps: null,
+    marking: false,
+    measured: [],
     catalog: null,
     without: [],
     selection: null,

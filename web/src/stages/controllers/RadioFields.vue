@@ -23,6 +23,11 @@ const bandwidths = () => {
   const own = props.radio.chirp?.bandwidthKHz;
   return own === undefined || BANDWIDTHS.includes(own) ? BANDWIDTHS : [...BANDWIDTHS, own];
 };
+const families = (text: string | null) =>
+  (text ?? "")
+    .split(",")
+    .map((f) => f.trim())
+    .filter(Boolean);
 </script>
 
 <template>
@@ -72,6 +77,21 @@ const bandwidths = () => {
         </select>
       </label>
     </template>
+    <EditField
+      label="Sends in family"
+      optional
+      placeholder="any decodes it"
+      :value="radio.family"
+      :save="(v: string | null) => save('family', v)"
+    />
+    <EditField
+      v-if="radio.receives"
+      label="Decodes families, with commas"
+      optional
+      placeholder="all"
+      :value="radio.decodes.join(', ')"
+      :save="(v: string | null) => save('decodes', families(v))"
+    />
     <label class="tick">
       <input type="checkbox" :checked="radio.receives" @change="save('receives', ticked($event))" />
       receives

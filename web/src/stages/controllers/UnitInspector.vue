@@ -22,6 +22,8 @@ const ends = computed(() => props.unit.kind === "CONTROLLER" || props.unit.kind 
 const trouble = computed(() => bench.shown?.troubles[props.id]);
 
 const label = (what: string) => `${what} of ${props.unit.name}`;
+const setWireless = (field: "name" | "segment", value: string | null) =>
+  set("wireless", { name: null, segment: null, ...props.unit.wireless, [field]: value });
 const set = (field: string, value: unknown) =>
   bench.put(
     `${pointer("units", props.id)}/${field}`,
@@ -141,6 +143,30 @@ function remove() {
         :value="unit.maxClients"
         :save="(v: number) => set('maxClients', v)"
       />
+      <label class="field">
+        Made for
+        <select :value="unit.rating ?? ''" @change="set('rating', text($event) || null)">
+          <option value="">not known</option>
+          <option v-for="r in ['DRY', 'DAMP', 'OUTDOOR', 'FREEZING']" :key="r" :value="r">
+            {{ words(r) }} places
+          </option>
+        </select>
+      </label>
+      <template v-if="unit.kind === 'ACCESS_POINT'">
+        <EditField
+          label="Wireless name"
+          optional
+          :value="unit.wireless?.name"
+          :save="(v: string | null) => setWireless('name', v)"
+        />
+        <EditField
+          label="Network segment"
+          optional
+          placeholder="the house's own"
+          :value="unit.wireless?.segment"
+          :save="(v: string | null) => setWireless('segment', v)"
+        />
+      </template>
       <label v-if="ends" class="field">
         Served by
         <select :value="unit.hub ?? ''" @change="set('hub', text($event) || null)">

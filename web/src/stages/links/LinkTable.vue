@@ -140,7 +140,10 @@ const remove = (id: string) =>
 const CHOICES = [
   ["ETHERNET/TWO_WAY", "Ethernet"],
   ["WIFI_2G4/TWO_WAY", "Wi-Fi 2.4 GHz"],
+  ["WIFI_5G/TWO_WAY", "Wi-Fi 5 GHz"],
+  ["BLE/TWO_WAY", "Bluetooth LE"],
   ["MESH_802154/TWO_WAY", "802.15.4 mesh"],
+  ["MESH_G9959/TWO_WAY", "G.9959 mesh"],
   ["SUB_GHZ/TWO_WAY", "sub-GHz OOK/FSK, two-way"],
   ["SUB_GHZ/ONE_WAY", "sub-GHz OOK/FSK, one-way"],
   ["CHIRP/TWO_WAY", "long-range chirp"],
@@ -254,6 +257,10 @@ const CHOICES = [
             <th>To</th>
             <th class="number">Margin, dB</th>
             <th class="number">Chance</th>
+            <th class="number">Reach, m</th>
+            <th>Second path</th>
+            <th>Battery</th>
+            <th class="number">Cost</th>
             <th>What speaks for or against it</th>
             <th><span class="unseen">Use</span></th>
           </tr>
@@ -264,6 +271,16 @@ const CHOICES = [
             <td>{{ o.toName }}</td>
             <td class="number">{{ o.marginDb === null ? "" : shown(o.marginDb, 1) }}</td>
             <td class="number">{{ o.chance === null ? "" : percent(o.chance) }}</td>
+            <td class="number">
+              <FigureButton v-if="o.reachM !== null" :figure="o.reachFigure" name="reach">{{
+                shown(o.reachM, 0)
+              }}</FigureButton>
+            </td>
+            <td>{{ o.secondTo ?? "none" }}</td>
+            <td>{{ o.battery }}</td>
+            <td class="number">
+              <FigureButton :figure="o.costFigure" name="cost">{{ shown(o.cost, 0) }}</FigureButton>
+            </td>
             <td>
               <span v-if="o.ruledOut" class="bad">ruled out: {{ o.ruledOut }}</span
               ><span v-else>{{ o.best ? "first choice: " : "" }}{{ o.why }}</span>

@@ -1,6 +1,6 @@
 <script setup lang="ts">
-import { computed, reactive } from "vue";
-import type { Op, Plan } from "../../api/client";
+import { computed, reactive, ref, watch } from "vue";
+import { answer, api, type Op, type Plan, type Schemas } from "../../api/client";
 import EditField from "../../app/EditField.vue";
 import { REGIONS } from "../../plan/regions";
 import { freeId, pointer } from "../../plan/pointers";
@@ -25,6 +25,31 @@ const setPlace = (field: "latitudeDeg" | "longitudeDeg", value: number) =>
     { latitudeDeg: 0, longitudeDeg: 0, ...plan.value.place, [field]: value },
     "place on earth",
   );
+const degrees = ref<Record<string, Schemas["GeoPoint"]>>({});
+watch(
+  () => bench.revision,
+  () =>
+    bench.guarded(async () => {
+      degrees.value = await answer(
+        api.GET("/api/plans/{id}/degrees", { params: { path: { id: bench.id } } }),
+      );
+    }),
+  { immediate: true },
+);
+/** Puts a building or a spot where these degrees say; the metres follow. */
+async function byDegrees(path: string, axis: "latitudeDeg" | "longitudeDeg", value: number) {
+  let done = false;
+  await bench.guarded(async () => {
+    const found = await answer(
+      api.POST("/api/plans/{id}/placed-by-degrees", {
+        params: { path: { id: bench.id } },
+        body: { path, place: { ...degrees.value[path]!, [axis]: value } },
+      }),
+    );
+    done = await bench.edit(found.edits as Op[], found.label);
+  });
+  return done;
+}
 const rename = (map: Ground, id: string, name: string) =>
   bench.put(pointer(map, id, "name"), name, `name of ${name}`);
 const move = (map: Ground, id: string, axis: keyof typeof AXES, value: number) =>
@@ -91,6 +116,8 @@ const setRegion = (event: Event) =>
       <tr>
         <th>Building or spot</th>
         <th v-for="(head, axis) in AXES" :key="axis">{{ head }}</th>
+        <th>Latitude, °</th>
+        <th>Longitude, °</th>
         <th><span class="unseen">Remove</span></th>
       </tr>
     </thead>
@@ -112,6 +139,16 @@ const setRegion = (event: Event) =>
             :label="`${head} of ${e.name}`"
             :value="e[axis]"
             :save="(v: number) => move(e.map, e.id, axis, v)"
+          />
+        </td>
+        <td v-for="axis in ['latitudeDeg', 'longitudeDeg'] as const" :key="axis">
+          <EditField
+            v-if="degrees[pointer(e.map, e.id)]"
+            bare
+            numeric
+            :label="`${axis === 'latitudeDeg' ? 'Latitude' : 'Longitude'} of ${e.name}`"
+            :value="Math.round(degrees[pointer(e.map, e.id)]![axis] * 1e6) / 1e6"
+            :save="(v: number) => byDegrees(pointer(e.map, e.id), axis, v)"
           />
         </td>
         <td>

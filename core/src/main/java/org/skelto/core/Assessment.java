@@ -7,6 +7,7 @@ import java.util.Map;
 import java.util.Set;
 import java.util.TreeMap;
 import java.util.stream.Collectors;
+import org.skelto.core.calibration.Reading;
 import org.skelto.core.coverage.DemandReport;
 import org.skelto.core.links.LinkAssessor;
 import org.skelto.core.links.LinkReport;
@@ -84,6 +85,11 @@ public record Assessment(
 
         /** With tables of the loss of walls that are kept from plan to plan. */
         public Figures(Plan plan, SlabTables tables) {
+            this(plan, tables, List.of());
+        }
+
+        /** With readings whose floors and transmitters are in the plan. */
+        public Figures(Plan plan, SlabTables tables, List<Reading> readings) {
             this.plan = plan;
             this.site = SiteModel.of(plan);
             this.links = new LinkAssessor(site, tables).all();
@@ -91,7 +97,7 @@ public record Assessment(
             this.meshes = Meshes.of(site, tables);
             this.sounds = Sounders.of(site);
             this.demands = DemandReport.of(site, tables);
-            this.snags = Review.snags(site, tables, links, outages);
+            this.snags = Review.snags(new Review.Seen(site, tables, links, outages, meshes, sounds, demands, readings));
             this.shared = outages.shared();
         }
 

@@ -96,6 +96,21 @@ public final class Calibrator {
         return new Calibrator(site, tables).row(reading).byTables();
     }
 
+    /** Prediction as the plan predicts now, with its calibration if that is used, dBm. */
+    public static double predictedDbm(SiteModel site, SlabTables tables, Reading reading) {
+        Calibrator calibrator = new Calibrator(site, tables);
+        Row row = calibrator.row(reading);
+        Calibration used = site.plan().calibration();
+        if (used == null || !used.used()) {
+            return row.byTables();
+        }
+        Map<Key, Double> values = new LinkedHashMap<>();
+        used.wallDb().forEach((id, bands) -> bands.forEach((band, db) -> values.put(new Key(id, band, true), db)));
+        used.offsetDb().forEach((id, bands) -> bands.forEach((band, db) -> values.put(new Key(id, band, false), db)));
+        values.keySet().removeIf(calibrator::fixed);
+        return row.learned(values);
+    }
+
     private Fit fit(List<Reading> readings, String at) {
         List<Row> rows = readings.stream()
                 .sorted(Comparator.comparing(Reading::at)
@@ -163,7 +178,8 @@ public final class Calibrator {
 
     /** A measured loss was typed by the person: it stands. */
     private boolean fixed(Key key) {
-        return key.wall() && Constructions.of(plan, key.what()).measuredDb().containsKey(key.band());
+        var made = Constructions.all(plan).get(key.what());
+        return key.wall() && made != null && made.measuredDb().containsKey(key.band());
     }
 
     private Map<Key, Double> solve(List<Row> rows) {

@@ -39,11 +39,13 @@ public final class Channels {
     private final Plan plan;
     private final List<Sender> senders = new ArrayList<>();
     private final double[][] coupling;
+    private final int mostSteps;
     private int steps;
     private double best = Double.POSITIVE_INFINITY;
     private int[] bestChoice;
 
-    private Channels(SiteModel site, SlabTables tables) {
+    private Channels(SiteModel site, SlabTables tables, int mostSteps) {
+        this.mostSteps = mostSteps;
         this.plan = site.plan();
         plan.units()
                 .forEach((id, unit) -> unit.radios().forEach((radioId, radio) -> {
@@ -65,7 +67,12 @@ public final class Channels {
 
     /** The best channels for a plan; no rows when it has no such transmitter. */
     public static ChannelPlan of(SiteModel site, SlabTables tables) {
-        return new Channels(site, tables).solve();
+        return of(site, tables, MOST_STEPS);
+    }
+
+    /** The same with so many steps of search at most. */
+    public static ChannelPlan of(SiteModel site, SlabTables tables, int mostSteps) {
+        return new Channels(site, tables, mostSteps).solve();
     }
 
     private static List<Double> choices(Medium medium) {
@@ -140,7 +147,7 @@ public final class Channels {
                 edits.addAll(edits(senders.get(i), then[i]));
             }
         }
-        return new ChannelPlan(rows, dbm(total(now)), dbm(total(then)), steps < MOST_STEPS, edits);
+        return new ChannelPlan(rows, dbm(total(now)), dbm(total(then)), steps < mostSteps, edits);
     }
 
     /** All radios of a mesh go to the gateway's channel with it; clients of an access point find it by themselves. */
@@ -161,7 +168,7 @@ public final class Channels {
     }
 
     private void search(int at, int[] choice, double cost) {
-        if (cost >= best || steps >= MOST_STEPS) {
+        if (cost >= best || steps >= mostSteps) {
             return;
         }
         steps++;

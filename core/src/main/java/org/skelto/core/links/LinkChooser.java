@@ -25,6 +25,7 @@ import org.skelto.core.plan.Slugs;
 import org.skelto.core.plan.Unit;
 import org.skelto.core.plan.UnitKind;
 import org.skelto.core.plan.Wording;
+import org.skelto.core.radio.Figure;
 import org.skelto.core.radio.RegionLimits;
 import org.skelto.core.radio.SlabTables;
 import org.skelto.core.radio.Text;
@@ -68,6 +69,10 @@ public final class LinkChooser {
     /**
      * One possible link.
      *
+     * @param reachM how far apart both ends could be with the same walls between them, metres, or null for cable
+     * @param secondTo name of another unit that would hear it at its target, or null
+     * @param battery what it means for the unit's battery, in words
+     * @param cost guide price of what must be bought for it, in the plan's money
      * @param ruledOut why it will not do, or null
      * @param why what speaks for it
      * @param edits the change that would make it the unit's link
@@ -81,6 +86,12 @@ public final class LinkChooser {
             Double marginDb,
             Double chance,
             double target,
+            Double reachM,
+            Figure reachFigure,
+            String secondTo,
+            String battery,
+            double cost,
+            Figure costFigure,
             String ruledOut,
             String why,
             boolean best,
@@ -181,10 +192,52 @@ public final class LinkChooser {
                 report.marginDb(),
                 report.chance(),
                 report.target(),
+                reach(report),
+                reachFigure(report),
+                second(unitId, trial),
+                LinkCosts.battery(trial.medium, trial.direction, battery(unitId)),
+                LinkCosts.cost(trial.medium, plan.units().get(unitId), report.distanceM()),
+                LinkCosts.figure(trial.medium, plan.units().get(unitId), report.distanceM()),
                 trial.ruledOut,
                 why,
                 best,
                 edits(unitId, trial, why));
+    }
+
+    /** What is over the target's margin may be spent on distance, 20 dB for each tenfold. */
+    private static Double reach(LinkReport report) {
+        return report.marginDb() == null || report.distanceM() == null
+                ? null
+                : report.distanceM() * Math.pow(10, (report.marginDb() - report.neededDb()) / 20);
+    }
+
+    private static Figure reachFigure(LinkReport report) {
+        return reach(report) == null
+                ? null
+                : Figure.of(
+                        "distance · 10^((margin − needed) / 20), with the same walls between",
+                        "ITU-R P.525",
+                        false,
+                        "distance",
+                        Text.metres(report.distanceM()),
+                        "margin",
+                        Text.db(report.marginDb()),
+                        "needed",
+                        Text.db(report.neededDb()));
+    }
+
+    /** Another unit of the same radio that would hear it at its target. */
+    private String second(String unitId, Trial trial) {
+        if (trial.report.marginDb() == null) {
+            return null;
+        }
+        return targets(unitId, trial.medium)
+                .filter(to -> !to.equals(trial.to))
+                .map(to -> trial(unitId, to, trial.medium, trial.direction))
+                .filter(t -> t.ruledOut == null)
+                .min(BEST_EAR)
+                .map(t -> plan.units().get(t.to).name())
+                .orElse(null);
     }
 
     private boolean battery(String unitId) {

@@ -17,6 +17,15 @@ public final class Wording {
         };
     }
 
+    public static String of(RadioBand band) {
+        return switch (band) {
+            case BELOW_600_MHZ -> "433 MHz";
+            case SUB_GHZ -> "868 MHz";
+            case AROUND_2_4_GHZ -> "2.4 GHz";
+            case AROUND_5_GHZ -> "5 GHz";
+        };
+    }
+
     public static String of(UnitKind kind) {
         return kind == UnitKind.SELF_CONTAINED ? "self-contained device" : words(kind);
     }

@@ -5,7 +5,10 @@ import java.util.Arrays;
 import java.util.List;
 import java.util.Map;
 import java.util.stream.Stream;
+import org.skelto.core.calibration.Reading;
+import org.skelto.core.coverage.DemandReport;
 import org.skelto.core.links.LinkReport;
+import org.skelto.core.mesh.MeshReport;
 import org.skelto.core.outage.DeviceState;
 import org.skelto.core.outage.Outages;
 import org.skelto.core.plan.Device;
@@ -15,6 +18,7 @@ import org.skelto.core.plan.Unit;
 import org.skelto.core.plan.UnitKind;
 import org.skelto.core.radio.SlabTables;
 import org.skelto.core.site.SiteModel;
+import org.skelto.core.sound.SoundReport;
 
 /** What the checks look at, and where they put what they find. */
 final class CheckContext {
@@ -30,13 +34,37 @@ final class CheckContext {
 
     private final List<Snag> found = new ArrayList<>();
 
-    CheckContext(SiteModel site, SlabTables tables, Map<String, LinkReport> links, Outages outages) {
+    final List<MeshReport> meshes;
+    final Map<String, SoundReport> sounds;
+    final Map<String, DemandReport> demands;
+    final List<Reading> readings;
+
+    CheckContext(Review.Seen seen) {
+        SiteModel site = seen.site();
+        SlabTables tables = seen.tables();
+        Map<String, LinkReport> links = seen.links();
+        Outages outages = seen.outages();
+        this.meshes = seen.meshes();
+        this.sounds = seen.sounds();
+        this.demands = seen.demands();
+        this.readings = seen.readings();
         this.plan = site.plan();
         this.site = site;
         this.tables = tables;
         this.links = links;
         this.outages = outages;
         this.now = outages.without(java.util.Set.of());
+    }
+
+    /** Id of the room in which a reading was taken, or null outdoors. */
+    String roomOf(Reading reading) {
+        var building = plan.buildings().get(plan.floors().get(reading.floor()).building());
+        return plan.rooms().entrySet().stream()
+                .filter(r -> r.getValue().floor().equals(reading.floor()))
+                .filter(r -> r.getValue().contains(reading.xM() - building.xM(), reading.yM() - building.yM()))
+                .map(Map.Entry::getKey)
+                .findFirst()
+                .orElse(null);
     }
 
     List<Snag> found() {

@@ -134,6 +134,10 @@ final class RadioChecks {
         Unit to = c.plan.units().get(link.to());
         Optional<Radio> mouth = from.radio(link.medium());
         Optional<Radio> ear = to.radio(link.medium()).filter(Radio::receives);
+        if (mouth.isPresent() && ear.isPresent() && !ear.get().decodes(mouth.get())) {
+            family(c, chooser, id, link, mouth.get(), ear.get());
+            return;
+        }
         boolean sameBand = mouth.isPresent()
                 && ear.isPresent()
                 && Math.abs(mouth.get().frequencyMHz() - ear.get().frequencyMHz()) <= SAME_BAND_MHZ;
@@ -147,6 +151,24 @@ final class RadioChecks {
                 .at(CheckContext.link(id), CheckContext.unit(link.to()));
         offer(c, chooser, link.from(), draft);
         draft.add();
+    }
+
+    private static void family(CheckContext c, LinkChooser chooser, String id, Link link, Radio mouth, Radio ear) {
+        String at = CheckContext.unit(
+                link.to(),
+                "/radios",
+                Pointers.of(entry(c.plan.units().get(link.to()), link.medium())
+                        .orElseThrow()
+                        .getKey()),
+                "/decodes");
+        List<String> more = new ArrayList<>(ear.decodes());
+        more.add(mouth.family());
+        c.snag("R22", STOP, LINKS, name(c, link.to()) + " hears " + name(c, link.from()) + " but cannot decode it")
+                .figures("sent in \"" + mouth.family() + "\"; decoded are " + String.join(", ", ear.decodes()))
+                .leadsTo("The light on the gateway blinks, and nothing arrives.")
+                .at(CheckContext.link(id), CheckContext.unit(link.to()))
+                .fix("It decodes \"" + mouth.family() + "\" too", Edit.replace(at, more))
+                .add();
     }
 
     private static void settings(CheckContext c, String id, Link link, Radio ear) {
@@ -227,12 +249,50 @@ final class RadioChecks {
                 .filter(l -> l.to().equals(id) && l.medium().wifi())
                 .count();
         if (unit.maxClients() > 0 && clients > unit.maxClients()) {
-            c.snag("R12", FIX, LINKS, unit.name() + " serves " + clients + " clients")
+            var draft = c.snag("R12", FIX, LINKS, unit.name() + " serves " + clients + " clients")
                     .figures("it is built for " + unit.maxClients())
                     .leadsTo("The last ones to connect are thrown out again and again.")
-                    .at(CheckContext.unit(id))
-                    .add();
+                    .at(CheckContext.unit(id));
+            List<Edit> moves = shareOut(c, id, (int) clients - unit.maxClients());
+            if (!moves.isEmpty()) {
+                draft.fix("Share out: " + moves.size() + " to others", moves.toArray(Edit[]::new));
+            }
+            draft.add();
         }
+    }
+
+    /** The clients that other access points with room serve best, as many as are too many; none when too few can go. */
+    private static List<Edit> shareOut(CheckContext c, String id, int many) {
+        LinkAssessor assessor = new LinkAssessor(c.site, c.tables);
+        java.util.Map<String, Integer> left = new java.util.TreeMap<>();
+        c.units(UnitKind.ACCESS_POINT)
+                .filter(e -> !e.getKey().equals(id))
+                .forEach(e -> left.put(
+                        e.getKey(),
+                        (e.getValue().maxClients() == 0 ? 512 : e.getValue().maxClients())
+                                - (int) c.plan.links().values().stream()
+                                        .filter(l -> l.to().equals(e.getKey()))
+                                        .count()));
+        record Move(String link, String to, double marginDb) {}
+        List<Move> moves = new ArrayList<>();
+        c.plan.links().forEach((linkId, link) -> {
+            if (link.to().equals(id) && link.medium().wifi()) {
+                left.keySet().stream()
+                        .map(to -> assessor.report(
+                                linkId, new Link(link.from(), to, link.medium(), link.direction(), null, null)))
+                        .filter(LinkReport::meets)
+                        .max(java.util.Comparator.comparingDouble(LinkReport::marginDb))
+                        .ifPresent(r -> moves.add(new Move(linkId, r.to(), r.marginDb())));
+            }
+        });
+        moves.sort(java.util.Comparator.comparingDouble(m -> -m.marginDb()));
+        List<Edit> edits = new ArrayList<>();
+        for (Move move : moves) {
+            if (edits.size() < many && left.merge(move.to(), -1, Integer::sum) >= 0) {
+                edits.add(Edit.replace(CheckContext.link(move.link(), "/to"), move.to()));
+            }
+        }
+        return edits.size() < many ? List.of() : edits;
     }
 
     private static void unlinked(CheckContext c, LinkChooser chooser, String id, Unit unit) {

@@ -3,21 +3,38 @@ package org.skelto.core.snags;
 import java.util.Comparator;
 import java.util.List;
 import java.util.Map;
+import org.skelto.core.calibration.Reading;
+import org.skelto.core.coverage.DemandReport;
 import org.skelto.core.links.LinkReport;
+import org.skelto.core.mesh.MeshReport;
 import org.skelto.core.outage.Outages;
 import org.skelto.core.radio.SlabTables;
 import org.skelto.core.site.SiteModel;
+import org.skelto.core.sound.SoundReport;
 
 /** Runs all checks on a plan. */
 public final class Review {
     private Review() {}
 
+    /** What has been worked out of a plan, for the checks to look at. */
+    public record Seen(
+            SiteModel site,
+            SlabTables tables,
+            Map<String, LinkReport> links,
+            Outages outages,
+            List<MeshReport> meshes,
+            Map<String, SoundReport> sounds,
+            Map<String, DemandReport> demands,
+            List<Reading> readings) {}
+
     /** The snags of a plan, worst first, then by stage and code. */
-    public static List<Snag> snags(SiteModel site, SlabTables tables, Map<String, LinkReport> links, Outages outages) {
-        CheckContext context = new CheckContext(site, tables, links, outages);
+    public static List<Snag> snags(Seen seen) {
+        CheckContext context = new CheckContext(seen);
         SiteChecks.run(context);
+        PlaceChecks.run(context);
         DeviceChecks.run(context);
         RadioChecks.run(context);
+        CoverageChecks.run(context);
         NameChecks.run(context);
         OutageChecks.run(context);
         return context.found().stream()

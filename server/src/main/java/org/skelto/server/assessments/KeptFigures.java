@@ -18,10 +18,15 @@ public class KeptFigures {
     /** Rooms, units, devices and links of all kept plans together. */
     private static final int MOST_THINGS = 20_000;
 
-    private record Kept(long revision, int things, Assessment.Figures figures) {}
+    private record Kept(long revision, long readings, int things, Assessment.Figures figures) {}
 
+    private final Measured measured;
     private final SlabTables tables = new SlabTables();
     private final Map<UUID, Kept> kept = new LinkedHashMap<>(16, 0.75f, true);
+
+    KeptFigures(Measured measured) {
+        this.measured = measured;
+    }
 
     /** Tables of the loss of walls, kept for all plans. */
     public SlabTables tables() {
@@ -30,25 +35,26 @@ public class KeptFigures {
 
     /** The figures of a revision, kept or worked out. */
     public Assessment.Figures of(UUID id, long revision, Plan plan) {
+        long readings = measured.version(id);
         synchronized (kept) {
             Kept known = kept.get(id);
-            if (known != null && known.revision() == revision) {
+            if (known != null && known.revision() == revision && known.readings() == readings) {
                 return known.figures();
             }
         }
-        Assessment.Figures figures = new Assessment.Figures(plan, tables);
+        Assessment.Figures figures = new Assessment.Figures(plan, tables, measured.fitting(id, plan));
         int things = plan.rooms().size()
                 + plan.units().size()
                 + plan.devices().size()
                 + plan.links().size();
-        keep(id, new Kept(revision, things, figures));
+        keep(id, new Kept(revision, readings, things, figures));
         return figures;
     }
 
     private void keep(UUID id, Kept made) {
         synchronized (kept) {
             Kept known = kept.get(id);
-            if (known == null || known.revision() < made.revision()) {
+            if (known == null || known.revision() <= made.revision()) {
                 kept.put(id, made);
             }
             int things = kept.values().stream().mapToInt(Kept::things).sum();

@@ -58,7 +58,9 @@ class CatalogController {
                         .map(m -> new Choice(m.name(), Wording.of(m)))
                         .toList(),
                 choices(Material.values()),
-                choices(RadioBand.values()),
+                Arrays.stream(RadioBand.values())
+                        .map(b -> new Choice(b.name(), Wording.of(b)))
+                        .toList(),
                 RegionLimits.DATE);
     }
 

@@ -15,10 +15,18 @@ import org.springframework.web.filter.OncePerRequestFilter;
 /** Refuses bodies that are larger than any plan, whether or not they say so beforehand. */
 @Component
 class BodyLimit extends OncePerRequestFilter {
-    private final long most;
+    private final long usual;
+    private final long file;
 
-    BodyLimit(@Value("${skelto.largest-body-bytes}") long most) {
-        this.most = most;
+    BodyLimit(@Value("${skelto.largest-body-bytes}") long usual, @Value("${skelto.largest-file-bytes}") long file) {
+        this.usual = usual;
+        this.file = file;
+    }
+
+    /** Pictures, and plans that carry some, may be larger than an edit. */
+    private long most(HttpServletRequest request) {
+        String path = request.getRequestURI();
+        return path.endsWith("/pictures") || path.endsWith("/plans/import") ? file : usual;
     }
 
     /** Thrown while reading a body that turns out too large. */
@@ -32,12 +40,13 @@ class BodyLimit extends OncePerRequestFilter {
 
     private static String words(long most) {
         return "The file is larger than " + most / 1024 / 1024
-                + " MB, the most that a plan may have. Nothing was changed.";
+                + " MB, the most that is taken here. Nothing was changed.";
     }
 
     @Override
     protected void doFilterInternal(HttpServletRequest request, HttpServletResponse response, FilterChain chain)
             throws ServletException, IOException {
+        long most = most(request);
         if (request.getContentLengthLong() > most) {
             response.setStatus(413);
             response.setContentType("application/problem+json;charset=UTF-8");

@@ -12,6 +12,11 @@ interface ReadingRepository extends JpaRepository<ReadingEntity, UUID> {
 
     long countByPlanIdAndDeletedAtIsNull(UUID planId);
 
+    /** Changes with every reading that comes or goes: how many there are, and how many are deleted. */
+    @Query("select count(r) * 1000003 + coalesce(sum(case when r.deletedAt is null then 0 else 1 end), 0)"
+            + " from ReadingEntity r where r.planId = :planId")
+    long version(UUID planId);
+
     @Modifying
     @Query("update ReadingEntity r set r.deletedAt = :now where r.planId = :planId and r.deletedAt is null")
     int deleteAll(UUID planId, Instant now);

@@ -12,6 +12,7 @@ import org.skelto.core.plan.Medium;
 import org.skelto.core.plan.Plan;
 import org.skelto.core.plan.Problem;
 import org.skelto.core.plan.Unit;
+import org.skelto.server.assessments.Measured;
 import org.skelto.server.problems.Refusal;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
@@ -19,7 +20,7 @@ import org.springframework.transaction.annotation.Transactional;
 /** The readings of plans; all of a batch are stored or none. */
 @Service
 @Transactional
-public class Readings {
+public class Readings implements Measured {
     /** A plan may have so many. */
     public static final int MOST = 20_000;
 
@@ -43,6 +44,13 @@ public class Readings {
     }
 
     /** Those whose floor and transmitter are in the plan still. */
+    @Override
+    @Transactional(readOnly = true)
+    public long version(UUID planId) {
+        return repository.version(planId);
+    }
+
+    @Override
     @Transactional(readOnly = true)
     public List<Reading> fitting(UUID planId, Plan plan) {
         return of(planId).stream()

@@ -36,7 +36,9 @@ class OpenApiShape {
             Map.entry("Device", Set.of("place", "unit", "channel", "circuit", "topic", "rating", "sound")),
             Map.entry("Link", Set.of("lengthM", "why")),
             Map.entry("LinkReport", Set.of("distanceM", "trouble", "marginDb", "chance", "chanceFigure")),
-            Map.entry("Option", Set.of("distanceM", "marginDb", "chance", "ruledOut")),
+            Map.entry(
+                    "Option",
+                    Set.of("distanceM", "marginDb", "chance", "reachM", "reachFigure", "secondTo", "ruledOut")),
             Map.entry("PlanState", Set.of("undo", "redo")),
             Map.entry("Probe", Set.of("room")),
             Map.entry("Node", Set.of("bottleneckDb")),

@@ -14,7 +14,20 @@ import org.skelto.core.plan.Plan;
 import org.skelto.core.plan.Region;
 
 class KeptFiguresTest {
-    private final KeptFigures kept = new KeptFigures();
+    /** No plan has readings here. */
+    private static final Measured NOTHING = new Measured() {
+        @Override
+        public long version(java.util.UUID plan) {
+            return 0;
+        }
+
+        @Override
+        public java.util.List<org.skelto.core.calibration.Reading> fitting(java.util.UUID id, Plan plan) {
+            return java.util.List.of();
+        }
+    };
+
+    private final KeptFigures kept = new KeptFigures(NOTHING);
 
     private static Plan plan(int devices) {
         Plan empty = Plan.fresh("Kept", Region.EU, 230.0, null);

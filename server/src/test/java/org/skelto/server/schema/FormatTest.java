@@ -73,6 +73,7 @@ class FormatTest {
         Set<String> file = components(Plan.class);
         // kept beside the document, carried by the file
         file.add("readings");
+        file.add("pictures");
         assertEquals(file, new TreeSet<>(schema.get("properties").propertyNames()));
         for (Class<?> type : new Class<?>[] {
             GeoPoint.class,

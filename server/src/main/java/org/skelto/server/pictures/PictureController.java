@@ -1,0 +1,58 @@
+package org.skelto.server.pictures;
+
+import java.time.Duration;
+import java.util.UUID;
+import org.skelto.server.plans.Plans;
+import org.skelto.server.problems.Refusal;
+import org.springframework.http.CacheControl;
+import org.springframework.http.HttpStatus;
+import org.springframework.http.MediaType;
+import org.springframework.http.ResponseEntity;
+import org.springframework.web.bind.annotation.GetMapping;
+import org.springframework.web.bind.annotation.PathVariable;
+import org.springframework.web.bind.annotation.PostMapping;
+import org.springframework.web.bind.annotation.RequestBody;
+import org.springframework.web.bind.annotation.RequestMapping;
+import org.springframework.web.bind.annotation.RequestParam;
+import org.springframework.web.bind.annotation.ResponseStatus;
+import org.springframework.web.bind.annotation.RestController;
+
+/** Pictures over HTTP. */
+@RestController
+@RequestMapping("/api/plans/{id}/pictures")
+class PictureController {
+    private final Plans plans;
+    private final Pictures pictures;
+
+    PictureController(Plans plans, Pictures pictures) {
+        this.plans = plans;
+        this.pictures = pictures;
+    }
+
+    /** Takes in a PNG, JPEG, SVG or a page of a PDF, sent as it is. */
+    @PostMapping(consumes = MediaType.APPLICATION_OCTET_STREAM_VALUE)
+    @ResponseStatus(HttpStatus.CREATED)
+    Pictures.Stored add(
+            @PathVariable UUID id,
+            @RequestParam(defaultValue = "1") int page,
+            @RequestBody(required = false) byte[] file) {
+        plans.get(id);
+        if (file == null || file.length == 0) {
+            throw Refusal.of(HttpStatus.BAD_REQUEST, "The file is empty.");
+        }
+        return pictures.add(id, file, page);
+    }
+
+    /** The picture itself; should it ever be opened by itself, nothing in it may run or fetch. */
+    @GetMapping("/{picture}")
+    ResponseEntity<byte[]> get(@PathVariable UUID id, @PathVariable String picture) {
+        Picture found = pictures.get(id, picture);
+        return ResponseEntity.ok()
+                .contentType(MediaType.parseMediaType(found.mediaType()))
+                .cacheControl(
+                        CacheControl.maxAge(Duration.ofDays(30)).cachePrivate().immutable())
+                .header("Content-Security-Policy", "default-src 'none'; style-src 'unsafe-inline'; sandbox")
+                .header("X-Content-Type-Options", "nosniff")
+                .body(found.content());
+    }
+}

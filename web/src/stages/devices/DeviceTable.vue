@@ -1,0 +1,347 @@
+<script setup lang="ts">
+import { computed, reactive, watch } from "vue";
+import type { Device, Op } from "../../api/client";
+import EditField from "../../app/EditField.vue";
+import { firstChoice, placeChosen } from "../../drawing/moves";
+import { words } from "../../drawing/marks";
+import { attached } from "../controllers/channels";
+import { freeId, pointer, thingOf } from "../../plan/pointers";
+import { useBench } from "../../plan/store";
+import PlaceFields from "../PlaceFields.vue";
+import WhereSelect from "../WhereSelect.vue";
+
+const bench = useBench();
+const plan = computed(() => bench.plan!);
+const kinds = computed(() => bench.catalog!.deviceKinds);
+const text = (event: Event) => (event.target as HTMLInputElement).value;
+const ticked = (event: Event) => (event.target as HTMLInputElement).checked;
+const WAYS = ["WALL_CONTROL", "RULE", "HOME_APP", "AWAY_APP", "SPOKEN", "MESSAGE", "ALONE"] as const;
+const WAY_WORDS: Record<(typeof WAYS)[number], string> = {
+  WALL_CONTROL: "wall control",
+  RULE: "rule",
+  HOME_APP: "home app",
+  AWAY_APP: "away app",
+  SPOKEN: "spoken",
+  MESSAGE: "message",
+  ALONE: "acts alone",
+};
+
+const fresh = reactive({
+  kind: "LAMP",
+  name: "",
+  where: firstChoice(plan.value, bench.floor, bench.selection),
+  own: false,
+});
+watch(
+  () => bench.floor,
+  () => (fresh.where = firstChoice(plan.value, bench.floor, bench.selection)),
+);
+
+async function add() {
+  const kind = kinds.value.find((k) => k.kind === fresh.kind)!;
+  const place = placeChosen(plan.value, fresh.where, 1.2);
+  const id = freeId(fresh.name, { ...plan.value.devices, ...plan.value.units });
+  const circuit = kind.mains && !fresh.own ? (Object.keys(plan.value.circuits)[0] ?? null) : null;
+  const hub = Object.entries(plan.value.units).find(([, u]) => u.kind === "HUB")?.[0] ?? null;
+  const device: Device = {
+    name: fresh.name,
+    kind: kind.kind,
+    place: fresh.own ? null : place,
+    criticality: kind.criticality,
+    hand: kind.family === "LOAD" ? "SWITCH" : "NONE",
+    rest: kind.kind === "LOCK" || kind.kind === "VALVE" ? "CLOSED" : "STAYS",
+    unit: fresh.own ? id : null,
+    channel: null,
+    circuit,
+    ways: ["RULE", "HOME_APP"],
+    wallControls: [],
+    exitRoute: false,
+    outsideDoor: false,
+    obstacleDetection: false,
+    topic: null,
+    rating: null,
+    sound: null,
+    heardIn: [],
+  };
+  const ops: Op[] = [];
+  if (fresh.own) {
+    const value = {
+      name: fresh.name,
+      kind: "SELF_CONTAINED",
+      place,
+      power: { source: "BATTERY", circuit: null, from: null, backupH: 0 },
+      channels: 0,
+      maxClients: 0,
+      internetEntry: false,
+      broker: false,
+      hub,
+      radios: {},
+      ipv4: null,
+      mac: null,
+      nodeId: null,
+    };
+    ops.push({ op: "add", path: pointer("units", id), value });
+  }
+  ops.push({ op: "add", path: pointer("devices", id), value: device });
+  if (await bench.edit(ops, `add ${fresh.name}`)) {
+    fresh.name = "";
+    bench.select(pointer("devices", id));
+  }
+}
+
+const device = computed<[string, Device] | null>(() => {
+  const thing = thingOf(bench.selection);
+  const found = thing?.[0] === "devices" ? plan.value.devices[thing[1]] : undefined;
+  return found ? [thing![1], found] : null;
+});
+const family = (d: Device) => kinds.value.find((k) => k.kind === d.kind)!.family;
+const set = (field: string, value: unknown) =>
+  bench.edit(
+    [{ op: "replace", path: pointer("devices", device.value![0], field), value }],
+    `${field.replace(/([A-Z])/g, " $1").toLowerCase()} of ${device.value![1].name}`,
+  );
+const controllers = computed(() =>
+  Object.entries(plan.value.units).filter(([, u]) => u.kind === "CONTROLLER"),
+);
+const ownRadio = (d: Device) => !!d.unit && plan.value.units[d.unit]?.kind === "SELF_CONTAINED";
+const attach = (unit: string) =>
+  bench.edit(attached(plan.value, device.value![0], unit || null), `what ${device.value![1].name} sits on`);
+const setWay = (way: (typeof WAYS)[number], on: boolean) =>
+  set("ways", on ? [...device.value![1].ways, way] : device.value![1].ways.filter((w) => w !== way));
+const setControl = (id: string, on: boolean) =>
+  set(
+    "wallControls",
+    on ? [...device.value![1].wallControls, id] : device.value![1].wallControls.filter((w) => w !== id),
+  );
+const buttons = computed(() =>
+  Object.entries(plan.value.devices).filter(([, d]) => d.kind === "PUSH_BUTTON"),
+);
+
+function remove() {
+  const [id, d] = device.value!;
+  const ops: Op[] = [{ op: "remove", path: pointer("devices", id) }];
+  for (const [other, o] of Object.entries(plan.value.devices)) {
+    if (other !== id && o.wallControls.includes(id)) {
+      ops.push({
+        op: "replace",
+        path: pointer("devices", other, "wallControls"),
+        value: o.wallControls.filter((w) => w !== id),
+      });
+    }
+  }
+  const unit = d.unit ? plan.value.units[d.unit] : undefined;
+  const alone = Object.values(plan.value.devices).filter((o) => o.unit === d.unit).length === 1;
+  if (unit?.kind === "SELF_CONTAINED" && alone) {
+    for (const [link, l] of Object.entries(plan.value.links)) {
+      if (l.from === d.unit || l.to === d.unit) ops.push({ op: "remove", path: pointer("links", link) });
+    }
+    ops.push({ op: "remove", path: pointer("units", d.unit!) });
+  }
+  void bench.edit(ops, `remove ${d.name}`);
+}
+
+const roomOf = (d: Device) => {
+  const place = d.place ?? (d.unit ? plan.value.units[d.unit]?.place : null);
+  return place?.room
+    ? plan.value.rooms[place.room]?.name
+    : place?.spot
+      ? plan.value.spots[place.spot]?.name
+      : "nowhere yet";
+};
+</script>
+
+<template>
+  <div class="panel-body">
+    <form class="row" @submit.prevent="add">
+      <label class="field">
+        Kind
+        <select v-model="fresh.kind">
+          <option v-for="k in kinds" :key="k.kind" :value="k.kind">{{ k.name }}</option>
+        </select>
+      </label>
+      <label class="field grow"
+        >Name<input v-model="fresh.name" required maxlength="120" placeholder="scullery lamp"
+      /></label>
+      <WhereSelect v-model="fresh.where" label="Where" none="nowhere yet" />
+      <label class="tick"><input v-model="fresh.own" type="checkbox" /> has its own radio and battery</label>
+      <button type="submit" class="act">Add device</button>
+    </form>
+    <section v-if="device" :key="device[0]" class="inspect" aria-label="Selected device">
+      <h3>
+        {{ device[1].name }} <span class="quiet">{{ words(device[1].kind) }}</span>
+      </h3>
+      <div class="row">
+        <EditField label="Name" :value="device[1].name" :save="(v: string) => set('name', v)" />
+        <label class="field">
+          Kind
+          <select :value="device[1].kind" @change="set('kind', text($event))">
+            <option v-for="k in kinds" :key="k.kind" :value="k.kind">{{ k.name }}</option>
+          </select>
+        </label>
+        <PlaceFields :path="pointer('devices', device[0])" :holder="pointer('devices', device[0], 'place')" />
+      </div>
+      <div class="row">
+        <label v-if="!ownRadio(device[1])" class="field">
+          Sits on
+          <select :value="device[1].unit ?? ''" @change="attach(text($event))">
+            <option value="">nothing yet</option>
+            <option v-for="[id, u] in controllers" :key="id" :value="id">{{ u.name }}</option>
+          </select>
+        </label>
+        <EditField
+          v-if="device[1].unit && !ownRadio(device[1])"
+          label="Channel"
+          numeric
+          optional
+          :value="device[1].channel"
+          :save="(v: number | null) => set('channel', v)"
+        />
+        <label class="field">
+          How critical
+          <select :value="device[1].criticality" @change="set('criticality', text($event))">
+            <option v-for="c in ['COMFORT', 'ROUTINE', 'PROTECTIVE', 'VITAL']" :key="c" :value="c">
+              {{ words(c) }}
+            </option>
+          </select>
+        </label>
+        <label class="field">
+          Made for
+          <select :value="device[1].rating ?? ''" @change="set('rating', text($event) || null)">
+            <option value="">not known</option>
+            <option v-for="r in ['DRY', 'DAMP', 'OUTDOOR', 'FREEZING']" :key="r" :value="r">
+              {{ words(r) }} places
+            </option>
+          </select>
+        </label>
+        <template v-if="family(device[1]) !== 'SENSOR'">
+          <label class="field">
+            At hand
+            <select :value="device[1].hand" @change="set('hand', text($event))">
+              <option value="NONE">no</option>
+              <option value="SWITCH">a switch in its circuit</option>
+              <option value="MECHANICAL">key, crank or handle</option>
+            </select>
+          </label>
+          <label class="field">
+            Without power
+            <select :value="device[1].rest" @change="set('rest', text($event))">
+              <option v-for="r in ['STAYS', 'OFF', 'ON', 'OPEN', 'CLOSED']" :key="r" :value="r">
+                {{ words(r) }}
+              </option>
+            </select>
+          </label>
+          <label class="field">
+            Fed by
+            <select :value="device[1].circuit ?? ''" @change="set('circuit', text($event) || null)">
+              <option value="">its controller only</option>
+              <option v-for="(c, id) in plan.circuits" :key="id" :value="id">{{ c.name }}</option>
+            </select>
+          </label>
+        </template>
+        <template v-if="family(device[1]) === 'BARRIER'">
+          <label class="tick"
+            ><input
+              type="checkbox"
+              :checked="device[1].exitRoute"
+              @change="set('exitRoute', ticked($event))"
+            />
+            way out</label
+          >
+          <label class="tick"
+            ><input
+              type="checkbox"
+              :checked="device[1].outsideDoor"
+              @change="set('outsideDoor', ticked($event))"
+            />
+            outside door</label
+          >
+          <label v-if="device[1].kind === 'GATE'" class="tick"
+            ><input
+              type="checkbox"
+              :checked="device[1].obstacleDetection"
+              @change="set('obstacleDetection', ticked($event))"
+            />
+            certified obstacle detection</label
+          >
+        </template>
+        <button type="button" class="soft" @click="remove">Remove device</button>
+      </div>
+      <fieldset class="row">
+        <legend>Planned ways</legend>
+        <label v-for="way in WAYS" :key="way" class="tick">
+          <input
+            type="checkbox"
+            :checked="device[1].ways.includes(way)"
+            @change="setWay(way, ticked($event))"
+          />
+          {{ WAY_WORDS[way] }}
+        </label>
+      </fieldset>
+      <fieldset v-if="family(device[1]) !== 'SENSOR' && buttons.length" class="row">
+        <legend>Push-buttons</legend>
+        <label v-for="[id, b] in buttons" :key="id" class="tick">
+          <input
+            type="checkbox"
+            :checked="device[1].wallControls.includes(id)"
+            @change="setControl(id, ticked($event))"
+          />
+          {{ b.name }}
+        </label>
+      </fieldset>
+    </section>
+    <p v-if="Object.keys(plan.devices).length === 0" class="quiet">
+      No device yet. Choose a kind, give it a name and press Add device.
+    </p>
+    <table v-else>
+      <caption class="unseen">
+        All devices
+      </caption>
+      <thead>
+        <tr>
+          <th>Device</th>
+          <th>Kind</th>
+          <th>Where</th>
+          <th>How critical</th>
+          <th>At hand</th>
+          <th>Sits on</th>
+        </tr>
+      </thead>
+      <tbody>
+        <tr v-for="(d, id) in plan.devices" :key="id" :class="{ chosen: device?.[0] === id }">
+          <td>
+            <button type="button" class="plain" @click="bench.select(pointer('devices', String(id)))">
+              {{ d.name }}
+            </button>
+          </td>
+          <td>{{ words(d.kind) }}</td>
+          <td>{{ roomOf(d) }}</td>
+          <td>{{ words(d.criticality) }}</td>
+          <td>{{ words(d.hand) }}</td>
+          <td>
+            {{
+              d.unit
+                ? plan.units[d.unit]?.kind === "SELF_CONTAINED"
+                  ? "own radio"
+                  : `${plan.units[d.unit]?.name}${d.channel ? ` · ${d.channel}` : ""}`
+                : "nothing yet"
+            }}
+          </td>
+        </tr>
+      </tbody>
+    </table>
+  </div>
+</template>
+
+<style scoped src="../panel.css"></style>
+<style scoped>
+fieldset {
+  border: 1px solid var(--hair);
+  padding: 2px 8px 6px;
+  margin: 0;
+  align-items: center;
+}
+legend {
+  font-size: 12px;
+  color: var(--ink2);
+}
+</style>

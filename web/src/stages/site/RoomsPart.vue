@@ -1,0 +1,193 @@
+<script setup lang="ts">
+import { computed, reactive, ref } from "vue";
+import { answer, api, Problem, type Op, type Room } from "../../api/client";
+import EditField from "../../app/EditField.vue";
+import { shown } from "../../drawing/marks";
+import { areaOf, boundsOf } from "../../drawing/outline";
+import { freeId, pointer, thingOf } from "../../plan/pointers";
+import { useBench } from "../../plan/store";
+import RoomInspector from "./RoomInspector.vue";
+import Surroundings from "./Surroundings.vue";
+
+const bench = useBench();
+const typed = ref("");
+const trouble = ref<string | null>(null);
+const plan = computed(() => bench.plan!);
+const slabs = computed(() => bench.constructions.filter((c) => c.slab));
+const rooms = computed(() => Object.entries(plan.value.rooms).filter(([, r]) => r.floor === bench.floor));
+const room = computed<[string, Room] | null>(() => {
+  const thing = thingOf(bench.selection);
+  const found = thing?.[0] === "rooms" ? plan.value.rooms[thing[1]] : undefined;
+  return found ? [thing![1], found] : null;
+});
+const wallsOf = (r: Room) => [...new Set(r.walls)].map((id) => bench.construction(id)?.name ?? id).join(", ");
+const sizeOf = (r: Room) => {
+  const box = boundsOf(r.corners);
+  return `${shown(box.east - box.west, 2)} × ${shown(box.north - box.south, 2)}`;
+};
+const text = (event: Event) => (event.target as HTMLInputElement).value;
+
+async function addTyped() {
+  trouble.value = null;
+  if (!bench.floor) return;
+  try {
+    const proposal = await answer(
+      api.POST("/api/plans/{id}/typed-room", {
+        params: { path: { id: bench.id } },
+        body: { floor: bench.floor, text: typed.value },
+      }),
+    );
+    if (await bench.edit(proposal.edits as Op[], proposal.label)) {
+      typed.value = "";
+      bench.select(proposal.edits[0]!.path);
+    }
+  } catch (e) {
+    trouble.value = e instanceof Problem ? e.message.split(" /text ")[0]! : String(e);
+  }
+}
+
+const fresh = reactive({ name: "", building: "" });
+/** A new floor stands on the highest of its building. */
+async function addFloor() {
+  const building = fresh.building || Object.keys(plan.value.buildings)[0]!;
+  const tops = Object.values(plan.value.floors)
+    .filter((f) => f.building === building)
+    .map((f) => f.baseM + f.heightM + 0.3);
+  const id = freeId(fresh.name, plan.value.floors);
+  const baseM = tops.length ? Math.round(Math.max(...tops) * 100) / 100 : 0;
+  const value = { building, name: fresh.name, baseM, heightM: 2.5, slab: "timber-floor" };
+  if (await bench.edit([{ op: "add", path: pointer("floors", id), value }], `floor ${fresh.name}`)) {
+    bench.floor = id;
+    fresh.name = "";
+  }
+}
+const current = computed(() =>
+  bench.floor && bench.floor !== "site" ? plan.value.floors[bench.floor] : undefined,
+);
+const WELL = { xM: "East, m", yM: "North, m", widthM: "Width, m", depthM: "Depth, m" } as const;
+const wells = computed(() =>
+  Object.entries(plan.value.stairwells).filter(([, s]) => s.floor === bench.floor),
+);
+function addWell() {
+  const first = rooms.value[0]?.[1];
+  const box = first ? boundsOf(first.corners) : { west: 0, south: 0, east: 4, north: 4 };
+  const value = { floor: bench.floor, xM: box.west + 0.5, yM: box.south + 0.5, widthM: 1, depthM: 2.4 };
+  const id = freeId(`stairs ${bench.floor}`, plan.value.stairwells);
+  void bench.edit([{ op: "add", path: pointer("stairwells", id), value }], "stairwell");
+}
+const setFloor = (field: string, value: unknown) =>
+  bench.put(pointer("floors", bench.floor!, field), value, `floor ${current.value!.name}`);
+function removeFloor() {
+  void bench.edit(
+    [{ op: "remove", path: pointer("floors", bench.floor!) }],
+    `remove floor ${current.value!.name}`,
+  );
+}
+</script>
+
+<template>
+  <div class="panel-body">
+    <form v-if="bench.floor !== 'site'" class="row" @submit.prevent="addTyped">
+      <label class="field grow">
+        Type a room: name, width x depth, @ east,north, wall
+        <input v-model="typed" placeholder="scullery 6.2x4.8 @ 7,0 brick" maxlength="200" required />
+      </label>
+      <button type="submit" class="act">Add room</button>
+    </form>
+    <p v-if="trouble" class="bad" role="alert">{{ trouble }}</p>
+
+    <template v-if="bench.floor !== 'site'">
+      <RoomInspector v-if="room" :id="room[0]" :key="room[0]" :room="room[1]" />
+      <table v-if="rooms.length">
+        <caption class="unseen">
+          Rooms of this floor
+        </caption>
+        <thead>
+          <tr>
+            <th>Room</th>
+            <th class="number">South-west, m</th>
+            <th class="number">Size, m</th>
+            <th class="number">Area, m²</th>
+            <th>Walls</th>
+          </tr>
+        </thead>
+        <tbody>
+          <tr v-for="[id, r] in rooms" :key="id" :class="{ chosen: room?.[0] === id }">
+            <td>
+              <button type="button" class="plain" @click="bench.select(pointer('rooms', id))">
+                {{ r.name }}
+              </button>
+            </td>
+            <td class="number">
+              {{ shown(boundsOf(r.corners).west, 2) }}, {{ shown(boundsOf(r.corners).south, 2) }}
+            </td>
+            <td class="number">{{ sizeOf(r) }}</td>
+            <td class="number">{{ shown(areaOf(r.corners), 1) }}</td>
+            <td class="quiet">{{ wallsOf(r) }}</td>
+          </tr>
+        </tbody>
+      </table>
+      <div v-if="current" :key="bench.floor!" class="row">
+        <EditField label="This floor" :value="current.name" :save="(v: string) => setFloor('name', v)" />
+        <EditField
+          label="Level, m"
+          numeric
+          :value="current.baseM"
+          :save="(v: number) => setFloor('baseM', v)"
+        />
+        <EditField
+          label="Height, m"
+          numeric
+          :value="current.heightM"
+          :save="(v: number) => setFloor('heightM', v)"
+        />
+        <label class="field">
+          Slab under it
+          <select :value="current.slab" @change="setFloor('slab', text($event))">
+            <option v-for="c in slabs" :key="c.id" :value="c.id">{{ c.name }}</option>
+          </select>
+        </label>
+        <button v-if="rooms.length === 0" type="button" class="soft" @click="removeFloor">
+          Remove floor
+        </button>
+      </div>
+      <div v-for="[id, s] in wells" :key="id" class="row">
+        <span class="field">Stairwell in its slab</span>
+        <EditField
+          v-for="(head, f) in WELL"
+          :key="f"
+          numeric
+          :label="head"
+          :value="s[f]"
+          :save="(v: number) => bench.put(pointer('stairwells', id, f), v, 'stairwell')"
+        />
+        <button
+          type="button"
+          class="soft"
+          @click="bench.edit([{ op: 'remove', path: pointer('stairwells', id) }], 'remove stairwell')"
+        >
+          Remove stairwell
+        </button>
+      </div>
+      <div v-if="current" class="row">
+        <button type="button" class="soft" @click="addWell">Add a stairwell in the slab of this floor</button>
+      </div>
+      <form class="row" @submit.prevent="addFloor">
+        <label class="field"
+          >New floor<input v-model="fresh.name" required maxlength="120" placeholder="bin loft"
+        /></label>
+        <label v-if="Object.keys(plan.buildings).length > 1" class="field">
+          In
+          <select v-model="fresh.building">
+            <option value="">{{ Object.values(plan.buildings)[0]?.name }}</option>
+            <option v-for="(b, id) in plan.buildings" :key="id" :value="id">{{ b.name }}</option>
+          </select>
+        </label>
+        <button type="submit" class="soft">Add floor</button>
+      </form>
+    </template>
+    <Surroundings v-else />
+  </div>
+</template>
+
+<style scoped src="../panel.css"></style>
