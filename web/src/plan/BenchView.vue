@@ -5,7 +5,7 @@ import { computed, onBeforeUnmount, onMounted, ref, watch } from "vue";
 import { useRoute, useRouter } from "vue-router";
 import PlanDrawing from "../drawing/PlanDrawing.vue";
 import { applyTheme, currentTheme } from "../app/theme";
-import { Problem } from "../api/client";
+import { Problem, type Medium } from "../api/client";
 import SnagDock from "../snags/SnagDock.vue";
 import ControllersPanel from "../stages/controllers/ControllersPanel.vue";
 import DevicesPanel from "../stages/devices/DevicesPanel.vue";
@@ -34,6 +34,7 @@ const PANELS = {
 const route = useRoute();
 const router = useRouter();
 const bench = useBench();
+const coverage = useCoverage();
 const problem = ref<string | null>(null);
 const drawing = ref(false);
 const dockOpen = ref(true);
@@ -59,6 +60,9 @@ async function open() {
         .filter(Boolean),
     );
     if (asked.select) bench.select(String(asked.select));
+    bench.part = asked.part ? String(asked.part) : null;
+    coverage.medium = asked.radio ? (String(asked.radio) as Medium) : coverage.medium;
+    cutting.value = asked.cut === "yes";
     const floor = String(asked.floor ?? "");
     if (floor === "site" || (bench.plan && floor in bench.plan.floors)) bench.floor = floor;
   } catch (e) {
@@ -69,20 +73,33 @@ watch(() => route.params.id, open, { immediate: true });
 
 // the address carries stage, selection and what is supposed gone
 watch(
-  () => [bench.without.join(","), bench.selection, bench.floor, stage.value],
-  ([without, selection, floor]) => {
+  () => [
+    bench.without.join(","),
+    bench.selection,
+    bench.floor,
+    bench.part,
+    coverage.medium,
+    cutting.value ? "yes" : null,
+    stage.value,
+  ],
+  ([without, selection, floor, part, radio, cut]) => {
     if (!bench.plan) return;
     const query: Record<string, string> = {};
     if (without) query.without = without;
     if (selection) query.select = selection;
     if (floor) query.floor = floor;
+    if (part) query.part = part;
+    if (radio && stage.value === "links") query.radio = radio;
+    if (cut) query.cut = cut;
     void router.replace({ path: `/plans/${bench.id}/${stage.value}`, query });
   },
 );
-watch(stage, () => (drawing.value = false));
+watch(stage, () => {
+  drawing.value = false;
+  bench.part = null;
+});
 
 // the coverage follows the plan, the sheet, what is supposed gone, and the hand
-const coverage = useCoverage();
 watch(
   () => [bench.id, bench.revision, stage.value === "links"] as const,
   ([, revision, shown]) => {

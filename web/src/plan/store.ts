@@ -29,6 +29,8 @@ interface BenchState {
   /** The edits of the drag that is going on, for whatever else follows it. */
   dragOps: Op[] | null;
   catalog: Catalog | null;
+  /** The open part of the stage's panel, or null for its first. */
+  part: string | null;
   /** Whether clicks on the sheet mark the ends of a known length, and the marks so far, in metres on the site. */
   marking: boolean;
   measured: [number, number][];
@@ -75,6 +77,7 @@ export const useBench = defineStore("bench", {
     assessment: null,
     dragged: null,
     dragOps: null,
+    part: null,
     marking: false,
     measured: [],
     catalog: null,

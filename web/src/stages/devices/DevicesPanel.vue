@@ -1,10 +1,15 @@
 <script setup lang="ts">
-import { computed, ref } from "vue";
+import { computed } from "vue";
 import PanelTabs from "../../app/PanelTabs.vue";
+import { useBench } from "../../plan/store";
 import DeviceTable from "./DeviceTable.vue";
 import SoundPart from "./SoundPart.vue";
 
-const tab = ref("devices");
+const bench = useBench();
+const tab = computed({
+  get: () => (bench.part && bench.part in TABS ? bench.part : "devices"),
+  set: (part: string) => (bench.part = part),
+});
 const TABS = { devices: "Devices", sound: "Who hears what" };
 const part = computed(() => (tab.value === "sound" ? SoundPart : DeviceTable));
 </script>

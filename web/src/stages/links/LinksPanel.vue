@@ -28,6 +28,11 @@ const PARTS = {
   walk: WalkTest,
   next: WhereNext,
 };
+watch(
+  () => bench.part,
+  (asked) => (view.tab = asked && asked in TABS ? asked : "links"),
+  { immediate: true },
+);
 const part = computed(() => PARTS[view.tab as keyof typeof PARTS] ?? LinkTable);
 watch(
   () => [view.tab, bench.revision],
@@ -37,6 +42,11 @@ watch(
 </script>
 
 <template>
-  <PanelTabs v-model="view.tab" :tabs="TABS" label="Parts of Links" />
+  <PanelTabs
+    :model-value="view.tab"
+    :tabs="TABS"
+    label="Parts of Links"
+    @update:model-value="(to: string) => (bench.part = to)"
+  />
   <component :is="part" />
 </template>

@@ -55,10 +55,13 @@ const moveTo = (x: number, y: number) =>
     roomMoved(plan.value, props.id, x - box.value.west, y - box.value.south),
     `move of ${props.room.name}`,
   );
-const setLength = (wall: number, length: number) =>
-  length >= 0.05
-    ? bench.edit(wallLengthened(plan.value, props.id, wall, length), `wall length of ${props.room.name}`)
-    : Promise.resolve(false);
+function setLength(wall: number, length: number): Promise<boolean> {
+  if (length < 0.05) {
+    bench.message = "A wall is at least 0.05 m long. Nothing was changed.";
+    return Promise.resolve(false);
+  }
+  return bench.edit(wallLengthened(plan.value, props.id, wall, length), `wall length of ${props.room.name}`);
+}
 const addCorner = (wall: number) =>
   bench.edit(cornerAdded(plan.value, props.id, wall), `corner in ${props.room.name}`);
 const removeCorner = (corner: number) =>

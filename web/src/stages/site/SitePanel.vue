@@ -1,12 +1,17 @@
 <script setup lang="ts">
-import { computed, ref } from "vue";
+import { computed } from "vue";
 import PanelTabs from "../../app/PanelTabs.vue";
+import { useBench } from "../../plan/store";
 import ConstructionsPart from "./ConstructionsPart.vue";
 import ExistingPart from "./ExistingPart.vue";
 import FilesPart from "./FilesPart.vue";
 import RoomsPart from "./RoomsPart.vue";
 
-const tab = ref("rooms");
+const bench = useBench();
+const tab = computed({
+  get: () => (bench.part && bench.part in TABS ? bench.part : "rooms"),
+  set: (part: string) => (bench.part = part),
+});
 const TABS = {
   rooms: "Rooms and ground",
   walls: "What walls are made of",

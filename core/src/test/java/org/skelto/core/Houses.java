@@ -82,6 +82,11 @@ public final class Houses {
         return copy(p, p.floors(), p.rooms(), p.openings(), p.stairwells(), p.constructions(), model);
     }
 
+    /** The plan with other rooms and openings. */
+    public static Plan with(Plan p, Map<String, Room> rooms, Map<String, Opening> openings) {
+        return copy(p, p.floors(), rooms, openings, p.stairwells(), p.constructions(), p.indoorModel());
+    }
+
     private static Plan plan(
             Map<String, Floor> floors,
             Map<String, Room> rooms,

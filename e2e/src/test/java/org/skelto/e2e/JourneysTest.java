@@ -238,10 +238,10 @@ class JourneysTest {
         settled(2);
         assertThat(page.getByRole(AriaRole.BUTTON, new Page.GetByRoleOptions().setName("Room Room 1")))
                 .isVisible();
-        Locator width = page.getByLabel("Width, m");
+        Locator width = page.getByLabel("Length of wall 1, m").last();
         double before = Double.parseDouble(width.inputValue());
         assertTrue(before > 0.5, "drawn " + before);
-        var corner = page.locator(".corner").boundingBox();
+        var corner = page.locator(".corner").nth(1).boundingBox();
         page.mouse().move(corner.x + 6, corner.y + 6);
         page.mouse().down();
         page.mouse().move(corner.x + 40, corner.y + 6);

@@ -6,6 +6,7 @@ import com.microsoft.playwright.Page;
 import com.microsoft.playwright.options.AriaRole;
 import java.nio.file.Path;
 import java.util.Map;
+import java.util.regex.Pattern;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.condition.EnabledIfSystemProperty;
 import org.junit.jupiter.api.extension.ExtendWith;
@@ -20,16 +21,32 @@ class Screenshots {
     @Test
     void takesOneOfEachMainView(Skelto skelto, Browser.Windows windows) {
         String id = new Http(skelto).get("/api/plans").json().get(0).get("id").asString();
-        Map<String, String> views = Map.of(
-                "plans", "",
-                "site", "/site?floor=meal-floor&select=/rooms/scullery",
-                "devices", "/devices?floor=meal-floor&select=/devices/front-lock",
-                "controllers", "/controllers?floor=meal-floor&select=/units/hall-board",
-                "links", "/links?floor=meal-floor&select=/units/pit-sender",
-                "names", "/names",
-                "outages", "/outages?floor=meal-floor&without=internet,unit:hub");
+        Map<String, String> views = Map.ofEntries(
+                Map.entry("plans", ""),
+                Map.entry("site", "/site?floor=meal-floor&select=/rooms/scullery"),
+                Map.entry("walls", "/site?floor=stone-floor&part=walls"),
+                Map.entry("devices", "/devices?floor=meal-floor&select=/devices/front-lock"),
+                Map.entry("sounders", "/devices?floor=bin-loft&part=sound"),
+                Map.entry("controllers", "/controllers?floor=meal-floor&select=/units/hall-board"),
+                Map.entry("links", "/links?floor=meal-floor&select=/units/pit-sender"),
+                Map.entry("coverage", "/links?floor=wheel-pit&radio=WIFI_2G4&part=rooms"),
+                Map.entry("section", "/links?select=/links/pit-sender-meal-ap&cut=yes"),
+                Map.entry("walk-test", "/links?floor=meal-floor&part=walk"),
+                Map.entry("names", "/names"),
+                Map.entry("outages", "/outages?floor=meal-floor&without=internet,unit:hub"));
         Page page = windows.open();
         views.forEach((name, view) -> shoot(page, skelto.url, id, name, view));
+        page.navigate(skelto.url + "/plans/" + id + "/links?floor=wheel-pit&radio=WIFI_2G4&part=next");
+        page.getByRole(AriaRole.BUTTON, new Page.GetByRoleOptions().setName("Find places"))
+                .click();
+        assertThat(page.locator(".panel")).containsText("proven");
+        save(page, "proposal");
+        page.setViewportSize(390, 780);
+        page.navigate(skelto.url + "/plans/" + id + "/walk");
+        page.getByRole(AriaRole.BUTTON, new Page.GetByRoleOptions().setName(Pattern.compile("^Hall")))
+                .click();
+        save(page, "walk-phone");
+        page.setViewportSize(1280, 800);
         Page dark = windows.openDark();
         shoot(dark, skelto.url, id, "outages-dark", views.get("outages"));
     }
@@ -41,7 +58,11 @@ class Screenshots {
         } else {
             assertThat(page.getByRole(AriaRole.NAVIGATION)).isVisible();
         }
-        page.waitForTimeout(400);
+        save(page, name);
+    }
+
+    private static void save(Page page, String name) {
+        page.waitForTimeout(700);
         page.screenshot(new Page.ScreenshotOptions().setPath(Path.of("../docs/screenshots/" + name + ".png")));
     }
 }

@@ -227,9 +227,11 @@ public final class Meshes {
             if (!id.equals(from) && passes(unit)) {
                 graph.addVertex("in " + id);
                 graph.addVertex("out " + id);
-                graph.setEdgeWeight(graph.addEdge("in " + id, "out " + id), 1);
+                // several routes may end at one gateway
+                double most = gateway(unit) ? units.size() : 1;
+                graph.setEdgeWeight(graph.addEdge("in " + id, "out " + id), most);
                 if (gateway(unit)) {
-                    graph.setEdgeWeight(graph.addEdge("out " + id, "sink"), 1);
+                    graph.setEdgeWeight(graph.addEdge("out " + id, "sink"), most);
                 }
             }
         });

@@ -129,4 +129,95 @@ class SiteTest {
         var refused = assertThrows(RoomLine.UnreadableLine.class, () -> RoomLine.read(line, "ground", Plans.sound()));
         assertTrue(refused.getMessage().contains("must lie between"), refused.getMessage());
     }
+
+    @Test
+    void aDoorInASharedWallIsADoorForBothRoomsAndTheWallGoesOnAboveIt() {
+        org.skelto.core.plan.Opening door = new org.skelto.core.plan.Opening(
+                "r1", 3, org.skelto.core.plan.OpeningKind.DOOR, 1, 1, 0, 2, "door-wood");
+        Plan plan = org.skelto.core.Houses.with(
+                org.skelto.core.Houses.row(2), org.skelto.core.Houses.row(2).rooms(), Map.of("d", door));
+        SiteModel site = SiteModel.of(plan);
+
+        // r1's west wall runs from north (4,4) to south (4,0): the door is from y = 3 down to y = 2
+        assertEquals(List.of("door-wood"), through(site, 2.5, 1));
+        assertEquals(List.of("brick-110"), through(site, 2.5, 2.2));
+        assertEquals(List.of("brick-110"), through(site, 1.5, 1));
+        // the joint between wall and door belongs to one of them, never to both or none
+        assertEquals(1, through(site, 2, 1).size());
+        assertEquals(1, through(site, 3, 1).size());
+    }
+
+    private static List<String> through(SiteModel site, double y, double z) {
+        return site.crossings(new Point(3, y, z), new Point(5, y, z)).stream()
+                .map(Crossing::construction)
+                .toList();
+    }
+
+    @Test
+    void nothingIsInTheWayUpAStairwell() {
+        Plan plan = org.skelto.core.Houses.random(new java.util.Random(1));
+        SiteModel site = SiteModel.of(plan);
+        // the stairwell of the upper floor is 1..3.3 by 1.2..2.1
+        assertEquals(
+                List.of(),
+                site.crossings(new Point(2, 1.6, 1), new Point(2, 1.6, 4)).stream()
+                        .map(Crossing::construction)
+                        .filter("timber-floor"::equals)
+                        .toList());
+        assertTrue(site.crossings(new Point(0.5, 1.6, 1), new Point(0.5, 1.6, 4)).stream()
+                .anyMatch(c -> c.construction().equals("timber-floor")));
+    }
+
+    @Test
+    void aListOfRoomsBecomesAPackedLayoutWithoutOverlaps() throws Exception {
+        Plan plan = Plan.fresh("List", org.skelto.core.plan.Region.EU, 230.0, null);
+        List<Edit> edits = RoomList.read("""
+                Room\tWidth\tDepth
+                Kitchen\t4,2 m\t3,6 m
+                Hall\t2.4\t5
+                bath 2x3 brick
+                Kitchen\t3\t3
+
+                study 3x3 @ 20,0
+                """, "ground", plan);
+
+        assertEquals(
+                List.of("/rooms/kitchen", "/rooms/hall", "/rooms/bath", "/rooms/kitchen-2", "/rooms/study"),
+                edits.stream().map(Edit::path).toList());
+        List<Room> rooms = edits.stream().map(e -> (Room) e.value()).toList();
+        for (int i = 0; i < rooms.size(); i++) {
+            for (int j = 0; j < i; j++) {
+                assertEquals(0, Overlap.areaM2(rooms.get(i), rooms.get(j), 0.01));
+            }
+        }
+        assertEquals(4.2, rooms.get(0).bounds().widthM(), 1e-9);
+        assertEquals(20, rooms.get(4).bounds().westM());
+        var refused =
+                assertThrows(RoomList.UnreadableList.class, () -> RoomList.read("hall 2x2\nwhat", "ground", plan));
+        assertEquals(2, refused.line());
+    }
+
+    @Test
+    void aCutShowsTheWallsSlabsAndUnitsOnItsLine() {
+        SiteModel site = SiteModel.of(Plans.sound());
+        Section cut = Section.of(site, 0.5, 2, 7.5, 2);
+
+        // one metre before and beyond is shown: walls at x = 0, 4 and 8 lie 0.5, 4.5 and 8.5 m along the line
+        assertEquals(
+                List.of(0.5, 4.5, 8.5),
+                cut.walls().stream().map(Section.CutWall::atM).toList());
+        assertEquals(1, cut.slabs().size());
+        assertEquals(8, cut.slabs().get(0).toM() - cut.slabs().get(0).fromM(), 1e-6);
+        assertEquals(7, cut.units().size());
+    }
+
+    @Test
+    void degreesAndMetresAgreeBothWays() {
+        var origin = new org.skelto.core.plan.GeoPoint(52, -3);
+        // one minute of latitude is 1853.25 m on a sphere of 6371 km
+        assertEquals(1853.25, Earth.metres(origin, new org.skelto.core.plan.GeoPoint(52 + 1 / 60.0, -3))[1], 0.01);
+        var there = Earth.degrees(origin, 812.5, -340);
+        assertEquals(812.5, Earth.metres(origin, there)[0], 1e-6);
+        assertEquals(-340, Earth.metres(origin, there)[1], 1e-6);
+    }
 }

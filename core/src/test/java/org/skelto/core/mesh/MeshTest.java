@@ -1,0 +1,94 @@
+package org.skelto.core.mesh;
+
+import static org.junit.jupiter.api.Assertions.assertEquals;
+import static org.junit.jupiter.api.Assertions.assertNull;
+import static org.junit.jupiter.api.Assertions.assertTrue;
+
+import java.util.List;
+import java.util.Map;
+import java.util.TreeMap;
+import org.junit.jupiter.api.Test;
+import org.skelto.core.Houses;
+import org.skelto.core.Plans;
+import org.skelto.core.plan.Medium;
+import org.skelto.core.plan.Place;
+import org.skelto.core.plan.Plan;
+import org.skelto.core.plan.Radio;
+import org.skelto.core.plan.Unit;
+import org.skelto.core.plan.UnitKind;
+import org.skelto.core.radio.SlabTables;
+import org.skelto.core.site.SiteModel;
+
+class MeshTest {
+    /**
+     * In the open a radio of 0 dBm that needs -60 dBm and 13.2 dB of margin reaches a loss of 46.8 dB, which is free space
+     * of 20 log10(d) = 46.8 - 40.2 dB at 2450 MHz: d = 2.1 m. Units 2 m apart hear their neighbours only.
+     */
+    private static Plan chain(boolean... mains) {
+        Map<String, Unit> units = new TreeMap<>();
+        Radio radio = new Radio(Medium.MESH_802154, 2450, 0, 0, 0, -60.0, null, true, false);
+        for (int i = 0; i < mains.length; i++) {
+            UnitKind kind = i == 0 ? UnitKind.GATEWAY : UnitKind.CONTROLLER;
+            Unit unit = Plans.with(Plans.unit("u" + i, kind, 1, Medium.MESH_802154), radio)
+                    .at(new Place("r0", null, 1 + 2 * i, 2, 1));
+            units.put("u" + i, mains[i] ? unit : Plans.battery(unit));
+        }
+        return Houses.open(Houses.row(6)).withNamed(units, Map.of());
+    }
+
+    private static MeshReport report(Plan plan) {
+        return Meshes.of(SiteModel.of(plan), new SlabTables()).get(0);
+    }
+
+    private static MeshReport.Node node(MeshReport report, String unit) {
+        return report.nodes().stream()
+                .filter(n -> n.unit().equals(unit))
+                .findFirst()
+                .orElseThrow();
+    }
+
+    @Test
+    void messagesGoFromRepeaterToRepeaterToTheGateway() {
+        MeshReport report = report(chain(true, true, true, true));
+
+        assertEquals(List.of("u3", "u2", "u1", "u0"), node(report, "u3").route());
+        assertEquals(3, node(report, "u3").hops());
+        assertEquals(1, node(report, "u3").disjoint());
+        // 60 − 46.2 dB: free space over 2 m at 2450 MHz is 46.25 dB
+        assertEquals(13.75, node(report, "u3").bottleneckDb(), 0.05);
+        assertEquals(3, report.edges().size());
+    }
+
+    @Test
+    void aSleepyUnitNeverPassesOnAndItsNeighbourIsCutOff() {
+        MeshReport report = report(chain(true, false, true));
+
+        assertEquals(List.of("u1", "u0"), node(report, "u1").route());
+        assertEquals(List.of(), node(report, "u2").route());
+        assertNull(node(report, "u2").bottleneckDb());
+    }
+
+    @Test
+    void namesTheUnitsWhoseLossCutsOthersOff() {
+        MeshReport report = report(chain(true, true, true, false));
+
+        assertEquals(
+                List.of(List.of("u1", "u2", "u3"), List.of("u2", "u3"), List.of("u3")),
+                report.cuts().stream().map(MeshReport.Cut::loses).toList());
+        assertEquals(
+                List.of("u0", "u1", "u2"),
+                report.cuts().stream().map(MeshReport.Cut::unit).toList());
+    }
+
+    @Test
+    void aRingHasTwoSeparateRoutesAndNoRepeaterThatCutsOff() {
+        Plan line = chain(true, true, true);
+        Map<String, Unit> units = new TreeMap<>(line.units());
+        // u3 beside u1: u2 reaches the gateway by either of them
+        units.put("u3", units.get("u1").at(new Place("r0", null, 3, 2.4, 1)));
+        MeshReport report = report(line.withNamed(units, Map.of()));
+
+        assertEquals(2, node(report, "u2").disjoint());
+        assertTrue(report.cuts().stream().noneMatch(c -> c.unit().equals("u1")));
+    }
+}

@@ -1,0 +1,176 @@
+package org.skelto.core.placement;
+
+import static org.junit.jupiter.api.Assertions.assertEquals;
+import static org.junit.jupiter.api.Assertions.assertThrows;
+import static org.junit.jupiter.api.Assertions.assertTrue;
+
+import java.util.ArrayList;
+import java.util.BitSet;
+import java.util.List;
+import java.util.Map;
+import java.util.Random;
+import java.util.TreeMap;
+import org.junit.jupiter.api.Test;
+import org.junit.jupiter.params.ParameterizedTest;
+import org.junit.jupiter.params.provider.ValueSource;
+import org.skelto.core.Houses;
+import org.skelto.core.Plans;
+import org.skelto.core.plan.Edit;
+import org.skelto.core.plan.Medium;
+import org.skelto.core.plan.Place;
+import org.skelto.core.plan.Plan;
+import org.skelto.core.plan.Unit;
+import org.skelto.core.plan.UnitKind;
+import org.skelto.core.radio.SlabTables;
+import org.skelto.core.site.SiteModel;
+
+class PlacementTest {
+    /** Random problems of up to 12 candidates, against trying every subset. */
+    @ParameterizedTest
+    @ValueSource(longs = {1, 2, 3, 4, 5, 6, 7, 8, 9, 10, 11, 12})
+    void isAsCheapAsTryingEveryChoice(long seed) {
+        Random random = new Random(seed);
+        int candidates = 6 + random.nextInt(6);
+        int demands = 8 + random.nextInt(8);
+        boolean grouped = seed % 2 == 0;
+        int times = seed % 3 == 0 ? 2 : 1;
+        List<BitSet> covers = new ArrayList<>();
+        double[] costs = new double[candidates];
+        for (int c = 0; c < candidates; c++) {
+            BitSet set = new BitSet();
+            for (int d = 0; d < demands; d++) {
+                set.set(d, random.nextInt(100) < 45);
+            }
+            covers.add(set);
+            costs[c] = 1 + random.nextInt(3);
+        }
+        int[] wanted = new int[demands];
+        int[] groups = new int[demands];
+        for (int d = 0; d < demands; d++) {
+            wanted[d] = times;
+            groups[d] = grouped ? d % 2 : -1;
+        }
+        int[] spare = {2, 1};
+        int[] blocks = times == 2
+                ? java.util.stream.IntStream.range(0, candidates)
+                        .map(c -> c / 2)
+                        .toArray()
+                : null;
+        double best = Double.POSITIVE_INFINITY;
+        for (int choice = 0; choice < 1 << candidates; choice++) {
+            if (does(choice, covers, wanted, groups, spare, blocks)) {
+                double cost = 0;
+                for (int c = 0; c < candidates; c++) {
+                    cost += (choice >> c & 1) * costs[c];
+                }
+                best = Math.min(best, cost);
+            }
+        }
+
+        SetCover.Solution found =
+                new SetCover(covers, costs, wanted, groups, spare, blocks).solve(Progress.NONE, 5000, List.of());
+        if (Double.isInfinite(best)) {
+            assertEquals(null, found);
+            return;
+        }
+        assertEquals(best, found.cost(), 1e-9);
+        assertTrue(found.proven());
+        int chosen = found.chosen().stream().mapToInt(c -> 1 << c).sum();
+        assertTrue(does(chosen, covers, wanted, groups, spare, blocks));
+    }
+
+    private static boolean does(
+            int choice, List<BitSet> covers, int[] wanted, int[] groups, int[] spare, int[] blocks) {
+        int[] missed = new int[spare.length];
+        for (int d = 0; d < wanted.length; d++) {
+            int by = 0;
+            for (int c = 0; c < covers.size(); c++) {
+                by += (choice >> c & 1) == 1 && covers.get(c).get(d) ? 1 : 0;
+            }
+            if (by < wanted[d]) {
+                if (groups[d] < 0 || ++missed[groups[d]] > spare[groups[d]]) {
+                    return false;
+                }
+            }
+        }
+        for (int c = 0; blocks != null && c + 1 < covers.size(); c++) {
+            if ((choice >> c & 3) == 3 && blocks[c] == blocks[c + 1]) {
+                return false;
+            }
+        }
+        return true;
+    }
+
+    private static Plan far() {
+        Map<String, Unit> units = new TreeMap<>();
+        units.put("router", Plans.unit("router", UnitKind.ROUTER, 1).at(new Place("r0", null, 1, 1, 1)));
+        for (int room : new int[] {0, 9}) {
+            units.put(
+                    "board" + room,
+                    Plans.unit("board" + room, UnitKind.CONTROLLER, 1, Medium.WIFI_2G4)
+                            .at(new Place("r" + room, null, 4 * room + 2, 2, 1)));
+        }
+        Plan row = Houses.row(10);
+        Map<String, org.skelto.core.plan.Room> rooms = new TreeMap<>(row.rooms());
+        rooms.replaceAll((id, r) -> r.shaped(r.corners(), java.util.Collections.nCopies(4, "stone-600")));
+        return Houses.with(row, rooms, Map.of()).withNamed(units, Map.of());
+    }
+
+    private static Answer ask(Plan plan, Ask ask, Progress progress) {
+        return Placer.answer(SiteModel.of(plan), new SlabTables(), ask, progress, 10_000, System::currentTimeMillis);
+    }
+
+    @Test
+    void twoBoardsWithNineStoneWallsBetweenThemNeedTwoBoxes() {
+        Ask once = new Ask(Medium.WIFI_2G4, Ask.Goal.FEWEST, Ask.Cover.DEVICES, 1, true, null, 60, 90);
+        Answer answer = ask(far(), once, Progress.NONE);
+
+        assertTrue(answer.proven());
+        assertEquals(2, answer.placings().get(0).boxes().size());
+        assertEquals(2, answer.placings().get(0).covered());
+        // both boards have mains, so neither place needs a new outlet
+        assertEquals(120, answer.placings().get(0).cost(), 1e-9);
+        assertTrue(answer.placings().get(0).boxes().stream().allMatch(b -> b.near() != null));
+        assertEquals(0, answer.before());
+    }
+
+    @Test
+    void theChangeItMakesCoversWhatItSays() {
+        Plan plan = far();
+        Ask once = new Ask(Medium.WIFI_2G4, Ask.Goal.FEWEST, Ask.Cover.DEVICES, 1, true, null, 60, 90);
+        Map<String, Unit> units = new TreeMap<>(plan.units());
+        for (Edit edit : ask(plan, once, Progress.NONE).placings().get(0).edits()) {
+            if (edit.value() instanceof Unit unit) {
+                units.put(edit.path().substring("/units/".length()), unit);
+            }
+        }
+        Answer after = ask(plan.withNamed(units, Map.of()), once, Progress.NONE);
+        assertEquals(after.demands(), after.before());
+        assertEquals(List.of(), after.placings().get(0).boxes());
+    }
+
+    @Test
+    void everyRoomToNinetyFivePercent() {
+        Ask rooms = new Ask(Medium.WIFI_2G4, Ask.Goal.FEWEST, Ask.Cover.ROOMS, 1, true, null, 60, 0);
+        Answer answer = ask(Houses.row(3), rooms, Progress.NONE);
+        assertEquals(1, answer.placings().get(0).boxes().size());
+        assertTrue(answer.placings().get(0).covered() >= 0.95 * answer.demands());
+    }
+
+    @Test
+    void stopsWhenItIsCancelled() {
+        Progress cancelled = new Progress() {
+            @Override
+            public void at(double share, String doing) {
+                // nobody watches
+            }
+
+            @Override
+            public boolean cancelled() {
+                return true;
+            }
+        };
+        Ask rooms = new Ask(Medium.WIFI_2G4, Ask.Goal.FEWEST, Ask.Cover.ROOMS, 2, true, null, 60, 0);
+        assertThrows(Progress.Cancelled.class, () -> ask(Houses.row(3), rooms, cancelled));
+    }
+}

@@ -1,0 +1,90 @@
+package org.skelto.core.sound;
+
+import static org.junit.jupiter.api.Assertions.assertEquals;
+import static org.junit.jupiter.api.Assertions.assertFalse;
+import static org.junit.jupiter.api.Assertions.assertTrue;
+
+import java.util.Map;
+import java.util.Set;
+import java.util.TreeMap;
+import java.util.TreeSet;
+import org.junit.jupiter.api.Test;
+import org.skelto.core.Houses;
+import org.skelto.core.Plans;
+import org.skelto.core.plan.*;
+import org.skelto.core.site.SiteModel;
+
+class SoundersTest {
+    private static Plan house(String wall, Sound sound, Set<String> heardIn, Map<String, Opening> openings) {
+        Plan row = Houses.row(3);
+        Map<String, Room> rooms = new TreeMap<>(row.rooms());
+        Room last = rooms.get("r2");
+        rooms.put("r2", new Room(last.floor(), "Bedroom", last.corners(), last.walls(), null, RoomUse.SLEEPING, null));
+        rooms.replaceAll((id, r) -> r.shaped(r.corners(), java.util.Collections.nCopies(4, wall)));
+        Device plain = Plans.device("siren", DeviceKind.SIREN, Hand.NONE, RestState.STAYS, Set.of());
+        Device siren = new Device(
+                plain.name(),
+                plain.kind(),
+                new Place("r0", null, 2, 2, 0.8),
+                Criticality.PROTECTIVE,
+                plain.hand(),
+                plain.rest(),
+                null,
+                null,
+                null,
+                plain.ways(),
+                null,
+                false,
+                false,
+                false,
+                null,
+                null,
+                sound,
+                new TreeSet<>(heardIn));
+        return Houses.with(row, rooms, openings).withNamed(Map.of(), Map.of("siren", siren));
+    }
+
+    private static SoundReport.RoomSound in(Plan plan, String room) {
+        return Sounders.of(SiteModel.of(plan)).get("siren").rooms().stream()
+                .filter(r -> r.room().equals(room))
+                .findFirst()
+                .orElseThrow();
+    }
+
+    /** 100 dB(A) at 3 m are 109.5 at 1 m; two inner walls and 8 m take 25 + 25 + 18.1 dB: 41.5 dB(A) are left. */
+    @Test
+    void takesWallsAndDistanceOffARatingAtThreeMetres() {
+        Plan plan = house("board-100", new Sound(100, 3), Set.of(), Map.of());
+
+        assertEquals(109.5, Sounders.of(SiteModel.of(plan)).get("siren").levelDb(), 0.05);
+        SoundReport.RoomSound bed = in(plan, "r2");
+        assertEquals(109.54 - 18.06 - 50, bed.levelDb(), 0.05);
+        assertTrue(bed.asked());
+        assertFalse(bed.wakes());
+        assertFalse(bed.enough());
+        assertTrue(in(plan, "r0").heardByDay());
+    }
+
+    @Test
+    void masonryTakesFortyUnlessThereIsADoorOrAGap() {
+        double stone = in(house("stone-450", new Sound(100, 3), Set.of(), Map.of()), "r1")
+                .levelDb();
+        Opening door = new Opening("r0", 1, OpeningKind.DOOR, 1, 0.9, 0, 2, "door-wood");
+        double withDoor = in(house("stone-450", new Sound(100, 3), Set.of(), Map.of("d", door)), "r1")
+                .levelDb();
+        Opening gap = new Opening("r1", 3, OpeningKind.GAP, 1, 0.9, 0, 2, "open");
+        double withGap = in(house("stone-450", new Sound(100, 3), Set.of(), Map.of("d", gap)), "r1")
+                .levelDb();
+
+        assertEquals(15, withDoor - stone, 1e-9);
+        assertEquals(40, withGap - stone, 1e-9);
+    }
+
+    @Test
+    void isAskedForWhereThePersonSaysSo() {
+        Plan plan = house("board-100", null, Set.of("r1"), Map.of());
+        assertTrue(in(plan, "r1").asked());
+        assertFalse(in(plan, "r2").asked());
+        assertTrue(Sounders.of(SiteModel.of(plan)).get("siren").assumed());
+    }
+}
