@@ -166,7 +166,7 @@ function wheel(event: WheelEvent) {
         class="thing"
         tabindex="0"
         role="button"
-        :aria-label="`${unitName(u.unit)}, ${shown(u.zM, 2)} m high`"
+        :aria-label="`${unitName(u.unit)} ${shown(u.zM, 1)} m`"
         @click="bench.select(pointer('units', u.unit))"
         @keydown.enter="bench.select(pointer('units', u.unit))"
       >

@@ -171,10 +171,10 @@ class CoverageJourneyTest {
         assertThat(page.locator(".panel")).containsText("window in wall 1");
 
         open("site?floor=bin-loft&part=files");
-        page.getByLabel(Pattern.compile("^Rooms of Bin loft")).fill("Linen\t1,2\t2\nBox room\t2\t2.2\nbad");
+        page.getByLabel("Rooms of Bin loft").fill("Linen\t1,2\t2\nBox room\t2\t2.2\nbad");
         button("Lay them out").click();
         assertThat(page.getByRole(AriaRole.ALERT)).containsText("Line 3 cannot be read");
-        page.getByLabel(Pattern.compile("^Rooms of Bin loft")).fill("Linen\t1,2\t2\nBox room\t2\t2.2");
+        page.getByLabel("Rooms of Bin loft").fill("Linen\t1,2\t2\nBox room\t2\t2.2");
         button("Lay them out").click();
         settled(6);
         assertThat(page.locator(".roomnames")).containsText("Box room");

@@ -118,6 +118,23 @@ public final class LinkChooser {
 
     /** The options of a unit, best first; at most one is marked best. Empty when nothing in the plan can be reached. */
     public List<Option> options(String unitId) {
+        List<Option> options = new ArrayList<>();
+        for (Trial trial : trials(unitId)) {
+            options.add(option(unitId, trial, options.isEmpty() && trial.ruledOut == null, second(unitId, trial)));
+        }
+        return options;
+    }
+
+    /** The option that would be chosen, if any will do; without looking for a second path. */
+    public Optional<Option> best(String unitId) {
+        return trials(unitId).stream()
+                .limit(1)
+                .filter(t -> t.ruledOut == null)
+                .map(t -> option(unitId, t, true, null))
+                .findFirst();
+    }
+
+    private List<Trial> trials(String unitId) {
         List<Trial> trials = new ArrayList<>();
         for (Medium medium : Medium.values()) {
             targets(unitId, medium)
@@ -131,11 +148,7 @@ public final class LinkChooser {
                     });
         }
         trials.sort(BEST_LINK);
-        List<Option> options = new ArrayList<>();
-        for (Trial trial : trials) {
-            options.add(option(unitId, trial, options.isEmpty() && trial.ruledOut == null));
-        }
-        return options;
+        return trials;
     }
 
     /**
@@ -146,8 +159,7 @@ public final class LinkChooser {
         List<Edit> all = new ArrayList<>();
         Plan now = plan;
         for (String unitId : unlinked()) {
-            Optional<Option> best = new LinkChooser(now, site, tables)
-                    .options(unitId).stream().filter(Option::best).findFirst();
+            Optional<Option> best = new LinkChooser(now, site, tables).best(unitId);
             if (best.isPresent()) {
                 all.addAll(best.get().edits());
                 now = linked(now, unitId, best.get().edits());
@@ -180,7 +192,7 @@ public final class LinkChooser {
         return plan.withLinked(units, links);
     }
 
-    private Option option(String unitId, Trial trial, boolean best) {
+    private Option option(String unitId, Trial trial, boolean best, String second) {
         LinkReport report = trial.report;
         String why = why(trial.medium, battery(unitId), assessor.criticality(unitId), report);
         return new Option(
@@ -194,7 +206,7 @@ public final class LinkChooser {
                 report.target(),
                 reach(report),
                 reachFigure(report),
-                second(unitId, trial),
+                second,
                 LinkCosts.battery(trial.medium, trial.direction, battery(unitId)),
                 LinkCosts.cost(trial.medium, plan.units().get(unitId), report.distanceM()),
                 LinkCosts.figure(trial.medium, plan.units().get(unitId), report.distanceM()),

@@ -157,14 +157,12 @@ final class BoxMaker {
     private Plan linked(Plan now, String id, List<Edit> edits) {
         SiteModel with = SiteModel.of(now);
         return new LinkChooser(with, tables)
-                .options(id).stream()
-                        .filter(LinkChooser.Option::best)
-                        .findFirst()
-                        .map(option -> {
-                            edits.addAll(option.edits());
-                            return LinkChooser.linked(now, id, option.edits());
-                        })
-                        .orElse(now);
+                .best(id)
+                .map(option -> {
+                    edits.addAll(option.edits());
+                    return LinkChooser.linked(now, id, option.edits());
+                })
+                .orElse(now);
     }
 
     /** A unit's link of this radio leads to the new box. */

@@ -89,9 +89,7 @@ final class RadioChecks {
         if (++c.offers > MOST_OFFERS) {
             return;
         }
-        chooser.options(unit).stream()
-                .filter(LinkChooser.Option::best)
-                .findFirst()
+        chooser.best(unit)
                 .ifPresent(o -> draft.fix(
                         Wording.of(o.medium()) + " to " + o.toName(), o.edits().toArray(Edit[]::new)));
     }
