@@ -155,33 +155,27 @@ public record Plan(
 
     /** This plan with other units and devices, for the assignment of names. */
     public Plan withNamed(Map<String, Unit> otherUnits, Map<String, Device> otherDevices) {
-        return with(name, otherUnits, otherDevices, links, calibration);
+        return with(otherUnits, otherDevices, links, calibration);
     }
 
     /** This plan with other units and links. */
     public Plan withLinked(Map<String, Unit> otherUnits, Map<String, Link> otherLinks) {
-        return with(name, otherUnits, devices, otherLinks, calibration);
-    }
-
-    /** This plan under another name. */
-    public Plan withName(String other) {
-        return with(other, units, devices, links, calibration);
+        return with(otherUnits, devices, otherLinks, calibration);
     }
 
     /** This plan with what readings taught, or without when null. */
     public Plan withCalibration(Calibration other) {
-        return with(name, units, devices, links, other);
+        return with(units, devices, links, other);
     }
 
     private Plan with(
-            String otherName,
             Map<String, Unit> otherUnits,
             Map<String, Device> otherDevices,
             Map<String, Link> otherLinks,
             Calibration otherCalibration) {
         return new Plan(
                 format,
-                otherName,
+                name,
                 region,
                 mainsVoltageV,
                 place,

@@ -61,6 +61,13 @@ public class Exports {
         return made;
     }
 
+    /** A new plan like another, with all that is kept beside it. */
+    public PlanState copy(UUID id, String name) {
+        ObjectNode file = export(id);
+        file.put("name", name);
+        return restore(file);
+    }
+
     private Plan read(ObjectNode document) {
         try {
             return mapper.treeToValue(document, Plan.class);

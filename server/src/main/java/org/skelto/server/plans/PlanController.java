@@ -83,7 +83,7 @@ class PlanController {
     @PostMapping("/{id}/copy")
     @ResponseStatus(HttpStatus.CREATED)
     ResponseEntity<PlanState> copy(@PathVariable UUID id, @RequestBody Name name) {
-        return created(plans.copy(id, name.name()));
+        return created(exports.copy(id, name.name()));
     }
 
     @PatchMapping(path = "/{id}", consumes = "application/json-patch+json")

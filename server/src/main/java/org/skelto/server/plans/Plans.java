@@ -56,10 +56,6 @@ public class Plans {
         return state(plans.save(entity), plan);
     }
 
-    public PlanState copy(UUID id, String name) {
-        return create(get(id).plan().withName(name));
-    }
-
     /** Applies a JSON Patch to the revision that the editor saw. */
     public PlanState edit(UUID id, long seen, String patch, String label) {
         PlanEntity entity = locked(id, seen);

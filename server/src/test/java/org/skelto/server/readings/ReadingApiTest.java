@@ -29,6 +29,9 @@ class ReadingApiTest {
                         .json()
                         .get("id")
                         .asString();
+        // the mill's own walk came along
+        assertTrue(stored() > 50);
+        http.delete(plan + "/readings");
     }
 
     private int stored() {
