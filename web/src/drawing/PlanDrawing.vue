@@ -132,7 +132,9 @@ const labels = computed(() => {
     y: b.y,
     text: b.name,
   }));
-  const marks: Wanted[] = things.value
+  // among readings only the transmitters are named
+  const named = things.value.filter((t) => bench.part !== "walk" || props.stage !== "links" || t.unit);
+  const marks: Wanted[] = named
     .map((t) => ({ id: t.path, x: t.x, y: t.y, text: t.name }))
     .sort((a, b) => Number(b.id === selected.value) - Number(a.id === selected.value));
   const wanted = [...grounds, ...marks];

@@ -53,7 +53,7 @@ function ask(id: string, where: string, wanted: boolean) {
             {{ device(r.device).name }}
           </button>
           <span class="quiet">
-            {{ shown(r.levelDb, 0) }} dB(A) at 1 m{{
+            &nbsp;{{ shown(r.levelDb, 0) }} dB(A) at 1 m{{
               r.assumed ? ", a usual one: nobody said how loud" : ""
             }}</span
           >

@@ -2,7 +2,7 @@
 import { computed, ref } from "vue";
 import { answer, api, problemOf, type Schemas } from "../../api/client";
 import FigureButton from "../../app/FigureButton.vue";
-import { shown, words } from "../../drawing/marks";
+import { shown } from "../../drawing/marks";
 import { useBench } from "../../plan/store";
 import { useLinksView } from "./view";
 
@@ -15,6 +15,7 @@ const trouble = ref<string | null>(null);
 const note = ref<string | null>(null);
 const plan = computed(() => bench.plan!);
 const unitName = (id: string) => plan.value.units[id]?.name ?? id;
+const band = (id: string) => bench.catalog!.bands.find((b) => b.id === id)?.name ?? id;
 const fit = computed(() => view.fit);
 const compared = computed(() => fit.value?.compared ?? []);
 const misfits = computed(() => compared.value.filter((c) => !c.fits));
@@ -150,7 +151,7 @@ const forget = () => bench.put("/calibration", null, "remove calibration");
           <tbody>
             <tr v-for="w in fit.walls" :key="w.construction + w.band">
               <td>
-                {{ w.name }} <span class="quiet">{{ words(w.band) }}</span>
+                {{ w.name }} <span class="quiet">{{ band(w.band) }}</span>
               </td>
               <td class="number">{{ shown(w.tableDb, 1) }}</td>
               <td class="number">{{ shown(w.learnedDb, 1) }}</td>

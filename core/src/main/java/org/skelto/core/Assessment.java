@@ -75,7 +75,7 @@ public record Assessment(
         private final Outages outages;
         private final List<Snag> snags;
         private final Map<Component, Integer> shared;
-        private final List<MeshReport> meshes;
+        private final SlabTables tables;
         private final Map<String, SoundReport> sounds;
         private final Map<String, DemandReport> demands;
 
@@ -91,19 +91,20 @@ public record Assessment(
         /** With readings whose floors and transmitters are in the plan. */
         public Figures(Plan plan, SlabTables tables, List<Reading> readings) {
             this.plan = plan;
+            this.tables = tables;
             this.site = SiteModel.of(plan);
             this.links = new LinkAssessor(site, tables).all();
             this.outages = new Outages(plan, (link, sender) -> links.get(link).carries(sender));
-            this.meshes = Meshes.of(site, tables);
+            List<MeshReport> meshes = Meshes.withoutSeparateRoutes(site, tables);
             this.sounds = Sounders.of(site);
             this.demands = DemandReport.of(site, tables);
             this.snags = Review.snags(new Review.Seen(site, tables, links, outages, meshes, sounds, demands, readings));
             this.shared = outages.shared();
         }
 
-        /** How messages travel in each mesh. */
+        /** How messages travel in each mesh, with the count of separate routes. */
         public List<MeshReport> meshes() {
-            return meshes;
+            return Meshes.of(site, tables);
         }
 
         /** Which rooms hear which sounder. */

@@ -60,13 +60,22 @@ public final class Meshes {
 
     /** One report for each mesh medium that has units. */
     public static List<MeshReport> of(SiteModel site, SlabTables tables) {
+        return of(site, tables, true);
+    }
+
+    /** The same for the checks, which do not ask how many separate routes there are: those are 0 then. */
+    public static List<MeshReport> withoutSeparateRoutes(SiteModel site, SlabTables tables) {
+        return of(site, tables, false);
+    }
+
+    private static List<MeshReport> of(SiteModel site, SlabTables tables, boolean separate) {
         LossModel model = Indoors.of(site, tables);
         List<MeshReport> reports = new ArrayList<>();
         for (Medium medium : Medium.values()) {
             if (medium.mesh()) {
                 Meshes mesh = new Meshes(site, model, medium);
                 if (!mesh.units.isEmpty()) {
-                    reports.add(mesh.report());
+                    reports.add(mesh.report(separate));
                 }
             }
         }
@@ -114,7 +123,7 @@ public final class Meshes {
         return gateway(unit) || unit.power().source() == PowerSource.MAINS;
     }
 
-    private MeshReport report() {
+    private MeshReport report(boolean separate) {
         Map<String, List<String>> routes = routes(Set.of());
         List<MeshReport.Node> nodes = new ArrayList<>();
         units.forEach((id, unit) -> {
@@ -125,7 +134,7 @@ public final class Meshes {
                     passes(unit),
                     route,
                     route.size() < 2 ? null : bottleneck(route),
-                    gateway(unit) || route.isEmpty() ? 0 : disjoint(id)));
+                    !separate || gateway(unit) || route.isEmpty() ? 0 : disjoint(id)));
         });
         return new MeshReport(
                 medium, nodes, edges, cuts(routes), medium == Medium.MESH_G9959 ? HOPS_G9959 : HOPS_802154);
