@@ -8,7 +8,7 @@ import org.springframework.data.jpa.repository.Modifying;
 import org.springframework.data.jpa.repository.Query;
 
 interface ReadingRepository extends JpaRepository<ReadingEntity, UUID> {
-    List<ReadingEntity> findByPlanIdAndDeletedAtIsNullOrderByAtAscIdAsc(UUID planId);
+    List<ReadingEntity> findByPlanIdAndDeletedAtIsNull(UUID planId);
 
     long countByPlanIdAndDeletedAtIsNull(UUID planId);
 

@@ -4,6 +4,7 @@ import java.time.Clock;
 import java.time.Instant;
 import java.time.temporal.ChronoUnit;
 import java.util.ArrayList;
+import java.util.Comparator;
 import java.util.List;
 import java.util.UUID;
 import org.skelto.core.calibration.Reading;
@@ -26,6 +27,15 @@ public class Readings implements Measured {
 
     private static final double LEAST_DBM = -120;
 
+    /** By time; what was read at once in an order of its own, so that an export is always the same. */
+    private static final Comparator<Line> ORDER = Comparator.comparing(
+                    (Line l) -> l.reading().at())
+            .thenComparing(l -> l.reading().unit())
+            .thenComparing(l -> l.reading().floor())
+            .thenComparing(l -> l.reading().xM())
+            .thenComparing(l -> l.reading().yM())
+            .thenComparing(l -> l.reading().dbm());
+
     private final ReadingRepository repository;
     private final Clock clock = Clock.systemUTC();
 
@@ -38,8 +48,9 @@ public class Readings implements Measured {
 
     @Transactional(readOnly = true)
     public List<Line> of(UUID planId) {
-        return repository.findByPlanIdAndDeletedAtIsNullOrderByAtAscIdAsc(planId).stream()
+        return repository.findByPlanIdAndDeletedAtIsNull(planId).stream()
                 .map(r -> new Line(r.id, r.reading()))
+                .sorted(ORDER)
                 .toList();
     }
 
