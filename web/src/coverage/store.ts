@@ -1,5 +1,6 @@
 import { defineStore } from "pinia";
 import { answer, api, type Medium, type Op, type Schemas } from "../api/client";
+import { newest } from "../plan/newest";
 import { useBench } from "../plan/store";
 
 export type FloorCoverage = Schemas["FloorCoverage"];
@@ -13,8 +14,7 @@ export interface Mapped {
 
 const TYPE = "application/vnd.skelto.coverage";
 const NONE = 255;
-let running = false;
-let nextPreview: Op[] | null = null;
+const previews = newest<Op[]>((ops) => useCoverage().follow(ops));
 
 /** Reads the binary form that docs/formats.md describes. */
 export function read(buffer: ArrayBuffer): Mapped {
@@ -100,26 +100,24 @@ export const useCoverage = defineStore("coverage", {
     },
     /** Follows a drag: one request at a time, the newest waits. */
     async preview(ops: Op[]) {
-      nextPreview = ops;
-      if (running || !this.medium) return;
-      running = true;
-      while (nextPreview) {
-        const now: Op[] = nextPreview;
-        nextPreview = null;
-        const url = this.url("preview");
-        if (!url) break;
-        const response = await fetch(url, {
+      if (this.medium) await previews.ask(ops);
+    },
+    async follow(ops: Op[]): Promise<boolean> {
+      const url = this.url("preview");
+      const response =
+        url &&
+        (await fetch(url, {
           method: "POST",
           headers: { Accept: TYPE, "Content-Type": "application/json-patch+json" },
-          body: JSON.stringify(now),
-        }).catch(() => null);
-        if (response?.ok) this.dragged = read(await response.arrayBuffer());
-        else nextPreview = null;
-      }
-      running = false;
+          body: JSON.stringify(ops),
+        }));
+      if (!response || !response.ok) return false;
+      const dragged = read(await response.arrayBuffer());
+      if (useBench().dragOps) this.dragged = dragged;
+      return true;
     },
     endPreview() {
-      nextPreview = null;
+      previews.drop();
     },
   },
 });

@@ -391,7 +391,16 @@ const handle = computed(() => {
           {{ l.text }}
         </text>
       </g>
-      <SiteLayer v-if="floor !== 'site'" :floor="floor" :stage="stage" :px="px" :py="py" :scale="scale" />
+      <SiteLayer
+        v-if="floor !== 'site'"
+        :floor="floor"
+        :stage="stage"
+        :px="px"
+        :py="py"
+        :scale="scale"
+        @take="takeThing"
+        @nudge="nudge"
+      />
       <Overlay v-if="stage === 'links' && floor !== 'site'" :floor="floor" :px="px" :py="py" />
       <RoomHandles
         v-if="handle"

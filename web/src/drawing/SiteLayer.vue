@@ -11,6 +11,10 @@ const props = defineProps<{
   py: (yM: number) => number;
   scale: number;
 }>();
+const emit = defineEmits<{
+  take: [event: PointerEvent, path: string];
+  nudge: [event: KeyboardEvent, path: string];
+}>();
 const bench = useBench();
 const plan = computed(() => bench.shownPlan!);
 const building = computed(() => plan.value.buildings[plan.value.floors[props.floor]!.building]!);
@@ -28,6 +32,12 @@ const wells = computed(() =>
       h: s.depthM * props.scale,
     })),
 );
+const WORDS: Record<string, string> = {
+  OUTLET: "Outlet",
+  DATA_POINT: "Data point",
+  WIRING_CENTRE: "Wiring centre",
+  DEMAND: "Place to work from",
+};
 const shownHere = computed(() => props.stage === "site" || props.stage === "links");
 const marks = computed(() =>
   !shownHere.value
@@ -61,7 +71,7 @@ const routes = computed(() =>
 </script>
 
 <template>
-  <g class="site-layer" aria-hidden="true">
+  <g aria-hidden="true" class="under">
     <g v-for="w in wells" :key="w.id">
       <rect :x="w.x" :y="w.y" :width="w.w" :height="w.h" class="well" />
       <path
@@ -70,8 +80,22 @@ const routes = computed(() =>
       />
     </g>
     <path v-for="r in routes" :key="r.id" :d="r.d" class="route" />
-    <g v-for="m in marks" :key="m.path" :transform="`translate(${m.x} ${m.y})`">
+  </g>
+  <g>
+    <g
+      v-for="m in marks"
+      :key="m.path"
+      :transform="`translate(${m.x} ${m.y})`"
+      class="taken"
+      tabindex="0"
+      role="button"
+      :aria-label="`${WORDS[m.kind]} ${m.name}`"
+      :aria-pressed="bench.selection === m.path"
+      @pointerdown="emit('take', $event, m.path)"
+      @keydown="emit('nudge', $event, m.path)"
+    >
       <title>{{ m.name }}</title>
+      <circle r="11" class="ring" :class="{ chosen: bench.selection === m.path }" />
       <path v-if="m.kind === 'OUTLET'" d="M-5 3A5 5 0 0 1 5 3ZM-2 3V7M2 3V7" class="fitting" />
       <path v-else-if="m.kind === 'DATA_POINT'" d="M-5 -4H5V4H-5ZM-2 4V1H2V4" class="fitting" />
       <path v-else-if="m.kind === 'WIRING_CENTRE'" d="M-7 -5H7V5H-7ZM-7 0H7M-2 -5V5M3 -5V5" class="fitting" />
@@ -81,8 +105,23 @@ const routes = computed(() =>
 </template>
 
 <style scoped>
-.site-layer {
+.under {
   pointer-events: none;
+}
+.taken {
+  cursor: move;
+}
+.taken:focus-visible {
+  outline: none;
+}
+.ring {
+  fill: transparent;
+  stroke: none;
+}
+.ring.chosen,
+.taken:focus-visible .ring {
+  stroke: var(--copper);
+  stroke-width: 2;
 }
 .well {
   fill: none;

@@ -11,9 +11,9 @@ export function placeOf(plan: Plan, path: string): { path: string; place: Place 
   const thing = thingOf(path);
   if (!thing) return null;
   const [map, id] = thing;
-  if (map === "units") {
-    const place = plan.units[id]?.place;
-    return place ? { path: pointer("units", id, "place"), place } : null;
+  if (map === "units" || map === "fittings" || map === "demands") {
+    const place = plan[map][id]?.place;
+    return place ? { path: pointer(map, id, "place"), place } : null;
   }
   if (map === "devices") {
     const device = plan.devices[id];

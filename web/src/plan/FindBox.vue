@@ -38,7 +38,7 @@ const entries = computed<Entry[]>(() => {
     what: `snag ${snag.code}`,
     act: () => {
       emit("go", snag.stage.toLowerCase());
-      const subject = snag.subjects.find((p) => /^\/(devices|units|rooms|links)\//.test(p));
+      const subject = snag.subjects.find((p) => /^\/(devices|units|rooms|links|demands)\//.test(p));
       if (subject) bench.select(subject);
     },
   }));

@@ -10,6 +10,8 @@ import {
   type Plan,
   type PlanState,
 } from "../api/client";
+import { placeOf } from "../drawing/moves";
+import { newest } from "./newest";
 import { thingOf } from "./pointers";
 
 interface Edit {
@@ -63,8 +65,7 @@ const madeOf = (id: string, c: Construction): MadeOf => ({
 
 const PATCH_TYPE = "application/json-patch+json";
 let queue: Promise<unknown> = Promise.resolve();
-let previewing = false;
-let nextPreview: Op[] | null = null;
+const previews = newest<Op[]>((ops) => useBench().follow(ops));
 
 /** The plan on the bench: every edit goes to the server, every figure comes from it. */
 export const useBench = defineStore("bench", {
@@ -253,39 +254,35 @@ export const useBench = defineStore("bench", {
     /** Shows what an edit would lead to without storing it; while one runs only the newest waits. */
     async preview(ops: Op[]) {
       this.dragOps = ops;
-      nextPreview = ops;
-      if (previewing) return;
-      previewing = true;
-      while (nextPreview) {
-        const now: Op[] = nextPreview;
-        nextPreview = null;
-        try {
-          this.dragged = await answer(
-            api.POST("/api/plans/{id}/preview", {
-              params: { path: { id: this.id }, query: { without: this.without } },
-              querySerializer: () => `without=${encodeURIComponent(this.without.join(","))}`,
-              headers: { "Content-Type": PATCH_TYPE },
-              body: JSON.stringify(now),
-              bodySerializer: (body: unknown) => body as string,
-            }),
-          );
-        } catch {
-          // a place that cannot be previewed is refused with its reason when it is dropped
-          nextPreview = null;
-        }
-      }
-      previewing = false;
+      await previews.ask(ops);
+    },
+    /** A place that cannot be previewed is refused with its reason when it is dropped. */
+    async follow(ops: Op[]): Promise<boolean> {
+      const dragged = await answer(
+        api.POST("/api/plans/{id}/preview", {
+          params: { path: { id: this.id }, query: { without: this.without } },
+          querySerializer: () => `without=${encodeURIComponent(this.without.join(","))}`,
+          headers: { "Content-Type": PATCH_TYPE },
+          body: JSON.stringify(ops),
+          bodySerializer: (body: unknown) => body as string,
+        }),
+      );
+      // an answer that comes after the drag has ended is about what no longer is
+      if (this.dragOps) this.dragged = dragged;
+      return true;
     },
     endPreview() {
       this.dragOps = null;
-      nextPreview = null;
+      previews.drop();
     },
     select(path: string | null) {
       this.selection = path;
       const position = path ? this.assessment?.positions[path] : undefined;
       if (position) this.floor = position.floor ?? "site";
       const thing = thingOf(path);
-      const room = thing?.[0] === "rooms" ? this.plan?.rooms[thing[1]] : undefined;
+      const id =
+        thing?.[0] === "rooms" ? thing[1] : path && this.plan && placeOf(this.plan, path)?.place.room;
+      const room = id ? this.plan?.rooms[id] : undefined;
       if (room) this.floor = room.floor;
     },
   },

@@ -29,7 +29,8 @@ const fix = (snag: Snag, index: number) => {
   void bench.edit(chosen.edits as Op[], `${snag.code}: ${chosen.label}`);
 };
 
-const subjectOf = (snag: Snag) => snag.subjects.find((p) => /^\/(devices|units|rooms|links)\//.test(p));
+const subjectOf = (snag: Snag) =>
+  snag.subjects.find((p) => /^\/(devices|units|rooms|links|demands)\//.test(p));
 /** Where what has no mark on the drawing is changed. */
 const STAGE_OF: Record<string, string> = {
   "/place": "site",
@@ -43,6 +44,7 @@ const stageOf = (snag: Snag) => STAGE_OF[snag.subjects[0] ?? ""];
 const canShow = (snag: Snag) => !!subjectOf(snag) || !!stageOf(snag);
 function show(snag: Snag) {
   const subject = subjectOf(snag);
+  if (subject?.startsWith("/demands/")) bench.part = "rooms";
   if (subject) return bench.select(subject);
   const stage = stageOf(snag)!;
   if (stage === "site") bench.floor = "site";

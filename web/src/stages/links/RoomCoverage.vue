@@ -1,12 +1,14 @@
 <script setup lang="ts">
 import { computed, reactive } from "vue";
 import type { Medium, Schemas } from "../../api/client";
+import EditField from "../../app/EditField.vue";
 import FigureButton from "../../app/FigureButton.vue";
 import { useCoverage } from "../../coverage/store";
-import { percent, shown } from "../../drawing/marks";
+import { percent, shown, words } from "../../drawing/marks";
 import { firstChoice, placeChosen } from "../../drawing/moves";
-import { freeId, pointer } from "../../plan/pointers";
+import { freeId, pointer, thingOf } from "../../plan/pointers";
 import { useBench } from "../../plan/store";
+import PlaceFields from "../PlaceFields.vue";
 import WhereSelect from "../WhereSelect.vue";
 import { useLinksView } from "./view";
 
@@ -33,6 +35,18 @@ const figure = (r: Schemas["RoomCover"]) => ({
 });
 
 const demands = computed(() => Object.entries(plan.value.demands));
+const chosen = computed(() => {
+  const thing = thingOf(bench.selection);
+  const demand = thing?.[0] === "demands" ? plan.value.demands[thing[1]] : undefined;
+  return demand ? { id: thing![1], path: pointer("demands", thing![1]), demand } : null;
+});
+const put = (field: string, value: unknown) =>
+  bench.put(
+    pointer("demands", chosen.value!.id, field),
+    value,
+    `${words(field)} of ${chosen.value!.demand.name}`,
+  );
+const CRITICALITIES = ["COMFORT", "ROUTINE", "PROTECTIVE", "VITAL"] as const;
 const fresh = reactive({ name: "", where: "", medium: "WIFI_2G4" as Medium });
 async function add() {
   const where = fresh.where || firstChoice(plan.value, bench.floor, bench.selection);
@@ -108,7 +122,7 @@ const remove = (id: string) =>
         </tr>
       </thead>
       <tbody>
-        <tr v-for="[id, d] in demands" :key="id">
+        <tr v-for="[id, d] in demands" :key="id" :class="{ chosen: id === chosen?.id }">
           <td>
             <button type="button" class="plain" @click="bench.select(pointer('demands', id))">
               {{ d.name }}
@@ -135,6 +149,23 @@ const remove = (id: string) =>
         </tr>
       </tbody>
     </table>
+    <div v-if="chosen" class="row">
+      <EditField
+        label="Name of the place"
+        :value="chosen.demand.name"
+        :save="(v: string) => put('name', v)"
+      />
+      <PlaceFields :path="chosen.path" :holder="`${chosen.path}/place`" />
+      <label class="field">
+        How sure it must be
+        <select
+          :value="chosen.demand.criticality"
+          @change="put('criticality', ($event.target as HTMLSelectElement).value)"
+        >
+          <option v-for="c in CRITICALITIES" :key="c" :value="c">{{ words(c) }}</option>
+        </select>
+      </label>
+    </div>
     <form class="row" @submit.prevent="add">
       <label class="field">
         Name<input v-model="fresh.name" required maxlength="120" placeholder="bedside" />

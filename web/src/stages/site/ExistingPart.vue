@@ -4,8 +4,9 @@ import type { Op, Schemas } from "../../api/client";
 import EditField from "../../app/EditField.vue";
 import { shown, words } from "../../drawing/marks";
 import { firstChoice, placeChosen } from "../../drawing/moves";
-import { freeId, pointer } from "../../plan/pointers";
+import { freeId, nameAt, pointer, thingOf } from "../../plan/pointers";
 import { useBench } from "../../plan/store";
+import PlaceFields from "../PlaceFields.vue";
 import WhereSelect from "../WhereSelect.vue";
 
 /** What is in the house already, and whether cables can still go into the walls. */
@@ -15,6 +16,7 @@ const fittings = computed(() => Object.entries(plan.value.fittings));
 const cables = computed(() => Object.entries(plan.value.cables));
 const routes = computed(() => Object.entries(plan.value.routes));
 const owned = computed(() => Object.entries(plan.value.owned));
+const chosen = computed(() => (thingOf(bench.selection)?.[0] === "fittings" ? bench.selection : null));
 const KINDS = ["OUTLET", "DATA_POINT", "WIRING_CENTRE"] as const;
 const CABLE_KINDS = ["twisted pair", "two-core 1.5 mm²", "alarm cable", "coaxial", "empty pipe"];
 const roomOf = (place: Schemas["Place"] | null) =>
@@ -119,7 +121,11 @@ const text = (event: Event) => (event.target as HTMLSelectElement).value;
         </tr>
       </thead>
       <tbody>
-        <tr v-for="[id, f] in fittings" :key="id">
+        <tr
+          v-for="[id, f] in fittings"
+          :key="id"
+          :class="{ chosen: bench.selection === pointer('fittings', id) }"
+        >
           <td>
             <EditField
               bare
@@ -130,7 +136,15 @@ const text = (event: Event) => (event.target as HTMLSelectElement).value;
           </td>
           <td>{{ words(f.kind) }}</td>
           <td>
-            {{ roomOf(f.place) }}&nbsp;<span v-if="f.place" class="quiet">
+            <button
+              type="button"
+              class="plain"
+              :aria-label="`Place of ${f.name}`"
+              @click="bench.select(pointer('fittings', id))"
+            >
+              {{ roomOf(f.place) }}
+            </button>
+            <span v-if="f.place" class="quiet">
               {{ shown(f.place.xM, 1) }}, {{ shown(f.place.yM, 1) }} m</span
             >
           </td>
@@ -158,6 +172,10 @@ const text = (event: Event) => (event.target as HTMLSelectElement).value;
         </tr>
       </tbody>
     </table>
+    <div v-if="chosen" class="row">
+      <span>{{ nameAt(plan, chosen) }}</span>
+      <PlaceFields :path="chosen" :holder="`${chosen}/place`" />
+    </div>
     <form class="row" @submit.prevent="addFitting">
       <label class="field"
         >Name<input v-model="fitting.name" required maxlength="120" placeholder="outlet by the range"

@@ -24,10 +24,12 @@ import org.skelto.core.outage.Component;
 import org.skelto.core.outage.DeviceState;
 import org.skelto.core.outage.Outages;
 import org.skelto.core.plan.Plan;
+import org.skelto.core.radio.SlabTables;
+import org.skelto.core.sample.ThornfellLodge;
 import tools.jackson.databind.json.JsonMapper;
 
 /**
- * What an edit costs on the mill: the whole assessment anew, against one more outage on figures that are kept, which is
+ * What an edit costs on the mill and on the large house: the whole assessment anew, against one more outage on figures that are kept, which is
  * what pressing the strip costs. The plain version of the latter computes everything for each outage.
  */
 @State(Scope.Benchmark)
@@ -38,6 +40,8 @@ import tools.jackson.databind.json.JsonMapper;
 @Measurement(iterations = 5, time = 1)
 public class AssessmentBenchmark {
     private Plan mill;
+    private Plan large;
+    private final SlabTables tables = new SlabTables();
     private Assessment.Figures figures;
     private List<String> components;
 
@@ -46,6 +50,7 @@ public class AssessmentBenchmark {
         try (InputStream in = getClass().getResourceAsStream("/demo/marrowby-leat.skelto.json")) {
             mill = new JsonMapper().readValue(in, Plan.class);
         }
+        large = ThornfellLodge.plan();
         figures = new Assessment.Figures(mill);
         components = new ArrayList<>(figures.components());
     }
@@ -53,6 +58,12 @@ public class AssessmentBenchmark {
     @Benchmark
     public Assessment wholeAssessmentAfterAnEdit() {
         return new Assessment.Figures(mill).without(Set.of());
+    }
+
+    /** The same on the large house, with tables of walls kept from edit to edit as the server keeps them. */
+    @Benchmark
+    public Assessment largeHouseAfterAnEdit() {
+        return new Assessment.Figures(large, tables).without(Set.of());
     }
 
     @Benchmark

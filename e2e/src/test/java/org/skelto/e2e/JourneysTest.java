@@ -269,7 +269,8 @@ class JourneysTest {
         assertThat(dialog).containsText("changed elsewhere");
         button("Make my edit on the newer plan").click();
         settled(3);
-        assertThat(page.locator(".tabs")).containsText("Cellar");
+        assertThat(page.getByRole(AriaRole.GROUP, new Page.GetByRoleOptions().setName("Sheets")))
+                .containsText("Cellar");
         assertThat(page.locator(".panel table")).containsText("one");
     }
 
@@ -362,7 +363,8 @@ class JourneysTest {
             page.waitForTimeout(500);
         }
         settled(3);
-        assertThat(page.locator(".tabs")).containsText("Cellar");
+        assertThat(page.getByRole(AriaRole.GROUP, new Page.GetByRoleOptions().setName("Sheets")))
+                .containsText("Cellar");
         assertThat(page.getByLabel("Height, m")).hasValue("3.1");
     }
 

@@ -13,12 +13,14 @@ import org.skelto.core.coverage.Reach;
 import org.skelto.core.coverage.Source;
 import org.skelto.core.plan.Calibration;
 import org.skelto.core.plan.Constructions;
-import org.skelto.core.plan.Floor;
+import org.skelto.core.plan.Place;
 import org.skelto.core.plan.Plan;
 import org.skelto.core.plan.RadioBand;
 import org.skelto.core.plan.Unit;
 import org.skelto.core.radio.Chance;
 import org.skelto.core.radio.FreeSpace;
+import org.skelto.core.radio.Learned;
+import org.skelto.core.radio.MultiWall;
 import org.skelto.core.radio.SlabTables;
 import org.skelto.core.site.Crossing;
 import org.skelto.core.site.Point;
@@ -91,24 +93,39 @@ public final class Calibrator {
         return new Calibrator(site, tables).fit(readings, at);
     }
 
-    /** Prediction by the tables for a reading, dBm. */
-    public static double byTablesDbm(SiteModel site, SlabTables tables, Reading reading) {
-        return new Calibrator(site, tables).row(reading).byTables();
+    /** What the model says of readings. */
+    public static final class Predictions {
+        private final Calibrator calibrator;
+        private final Map<Key, Double> learned = new LinkedHashMap<>();
+
+        private Predictions(SiteModel site, SlabTables tables) {
+            this.calibrator = new Calibrator(site, tables);
+            if (Learned.used(site.plan())) {
+                Calibration used = site.plan().calibration();
+                keys(used.wallDb(), true);
+                keys(used.offsetDb(), false);
+                learned.keySet().removeIf(calibrator::fixed);
+            }
+        }
+
+        private void keys(Map<String, Map<RadioBand, Double>> values, boolean wall) {
+            values.forEach((id, bands) -> bands.forEach((band, db) -> learned.put(new Key(id, band, wall), db)));
+        }
+
+        /** By the tables alone, dBm. */
+        public double byTablesDbm(Reading reading) {
+            return calibrator.row(reading).byTables();
+        }
+
+        /** As the plan predicts now, with its calibration if that is used, dBm. */
+        public double nowDbm(Reading reading) {
+            return calibrator.row(reading).learned(learned);
+        }
     }
 
-    /** Prediction as the plan predicts now, with its calibration if that is used, dBm. */
-    public static double predictedDbm(SiteModel site, SlabTables tables, Reading reading) {
-        Calibrator calibrator = new Calibrator(site, tables);
-        Row row = calibrator.row(reading);
-        Calibration used = site.plan().calibration();
-        if (used == null || !used.used()) {
-            return row.byTables();
-        }
-        Map<Key, Double> values = new LinkedHashMap<>();
-        used.wallDb().forEach((id, bands) -> bands.forEach((band, db) -> values.put(new Key(id, band, true), db)));
-        used.offsetDb().forEach((id, bands) -> bands.forEach((band, db) -> values.put(new Key(id, band, false), db)));
-        values.keySet().removeIf(calibrator::fixed);
-        return row.learned(values);
+    /** Predictions for readings whose transmitters and floors are in the plan. */
+    public static Predictions predictions(SiteModel site, SlabTables tables) {
+        return new Predictions(site, tables);
     }
 
     private Fit fit(List<Reading> readings, String at) {
@@ -144,15 +161,13 @@ public final class Calibrator {
         Reach reach = new Reach(site, reading.medium());
         Point source = site.position(unit).orElseThrow();
         Source heard = reach.source(null, unit, source);
-        Floor floor = plan.floors().get(reading.floor());
-        Point at = new Point(
-                reading.xM(),
-                reading.yM(),
-                plan.buildings().get(floor.building()).zM() + floor.baseM() + reading.heightM());
+        Point at = site.pointAt(reading.floor(), reading.xM(), reading.yM(), reading.heightM());
+        Place place = site.placeAt(reading.floor(), reading.xM(), reading.yM(), reading.heightM());
         double frequency = heard.frequencyMHz();
         RadioBand band = RadioBand.of(frequency);
-        double constant =
-                heard.levelDbm() - FreeSpace.lossDb(frequency, source.distanceM(at)) - clutterDb(unit, reading);
+        double constant = heard.levelDbm()
+                - FreeSpace.lossDb(frequency, source.distanceM(at))
+                - MultiWall.clutterDb(plan, unit.place(), place);
         Map<Key, List<Double>> crossed = new LinkedHashMap<>();
         for (Crossing crossing : site.crossings(source, at)) {
             double db = tables.table(plan, crossing.construction(), frequency).lossDb(crossing.cosIncidence());
@@ -160,20 +175,6 @@ public final class Calibrator {
                     .add(db);
         }
         return new Row(reading, constant, crossed, new Key(reading.unit(), band, false));
-    }
-
-    private double clutterDb(Unit unit, Reading reading) {
-        double own = unit.place().room() == null
-                ? 0
-                : plan.rooms().get(unit.place().room()).clutter().lossDb();
-        var building = plan.buildings().get(plan.floors().get(reading.floor()).building());
-        double there = plan.rooms().values().stream()
-                .filter(r -> r.floor().equals(reading.floor()))
-                .filter(r -> r.contains(reading.xM() - building.xM(), reading.yM() - building.yM()))
-                .mapToDouble(r -> r.clutter().lossDb())
-                .findFirst()
-                .orElse(0);
-        return Math.max(own, there);
     }
 
     /** A measured loss was typed by the person: it stands. */

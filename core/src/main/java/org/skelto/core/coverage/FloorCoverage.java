@@ -54,11 +54,13 @@ public record FloorCoverage(
             SiteModel site, SlabTables tables, Medium medium, String floor, Set<String> dark, int mostCells) {
         Plan plan = site.plan();
         Reach reach = new Reach(site, medium);
-        List<Source> sources = reach.sources(dark);
+        List<Source> all = reach.sources(Set.of());
+        List<Source> sources =
+                all.stream().filter(s -> !dark.contains(s.unit())).toList();
         Terms terms = new Terms(site, tables);
         Grid grid = Reach.grid(plan, floor, mostCells);
         CoverageMap map = CoverageMap.of(terms, grid, sources);
-        List<Reach.Level> levels = reach.levels(reach.sources(Set.of()));
+        List<Reach.Level> levels = reach.levels(all);
         List<Contour> contours = Stream.concat(
                         levels.stream().map(Reach.Level::dbm),
                         STRONGER_DB.stream().map(above -> levels.get(0).dbm() + above))
@@ -74,7 +76,7 @@ public record FloorCoverage(
                                 .map(s -> new Server(s.unit(), s.name(), s.at().xM(), s.at().yM(), s.at().zM()))
                                 .toList(),
                         levels,
-                        reach.floorDbm(reach.sources(Set.of())),
+                        reach.floorDbm(all),
                         sigma,
                         wanted,
                         Reach.upward(medium),

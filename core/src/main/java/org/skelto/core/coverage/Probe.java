@@ -3,13 +3,10 @@ package org.skelto.core.coverage;
 import java.util.ArrayList;
 import java.util.Comparator;
 import java.util.List;
-import java.util.Map;
 import java.util.Set;
-import org.skelto.core.plan.Building;
 import org.skelto.core.plan.Medium;
 import org.skelto.core.plan.Place;
 import org.skelto.core.plan.Plan;
-import org.skelto.core.plan.Room;
 import org.skelto.core.radio.Chance;
 import org.skelto.core.radio.Figure;
 import org.skelto.core.radio.Indoors;
@@ -46,15 +43,8 @@ public record Probe(String room, List<Heard> heard) {
             SiteModel site, SlabTables tables, Medium medium, String floor, double xM, double yM, Set<String> dark) {
         Plan plan = site.plan();
         Reach reach = new Reach(site, medium);
-        Building building = plan.buildings().get(plan.floors().get(floor).building());
-        Map.Entry<String, Room> room = plan.rooms().entrySet().stream()
-                .filter(r -> r.getValue().floor().equals(floor))
-                .filter(r -> r.getValue().contains(xM - building.xM(), yM - building.yM()))
-                .reduce((a, b) -> b)
-                .orElse(null);
-        Point point = new Point(xM, yM, Reach.heightM(plan, floor));
-        Place place = new Place(
-                room == null ? null : room.getKey(), null, xM - building.xM(), yM - building.yM(), Reach.HEIGHT_M);
+        Point point = site.pointAt(floor, xM, yM, Reach.HEIGHT_M);
+        Place place = site.placeAt(floor, xM, yM, Reach.HEIGHT_M);
         LossModel model = Indoors.of(site, tables);
         List<Source> sources = reach.sources(dark);
         double need = reach.floorDbm(sources);
@@ -66,7 +56,8 @@ public record Probe(String room, List<Heard> heard) {
         }
         heard.sort(Comparator.comparingDouble((Heard h) -> -h.levelDbm));
         return new Probe(
-                room == null ? null : room.getValue().name(), List.copyOf(heard.subList(0, Math.min(2, heard.size()))));
+                place.room() == null ? null : plan.rooms().get(place.room()).name(),
+                List.copyOf(heard.subList(0, Math.min(2, heard.size()))));
     }
 
     private static Heard heard(Source source, LossModel.Loss loss, double need, double sigma) {

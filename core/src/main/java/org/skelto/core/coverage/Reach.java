@@ -99,7 +99,7 @@ public final class Reach {
     }
 
     /** Level that would arrive without loss: the mapped radio's own power, or a usual sensor's with this one's antenna. */
-    double levelDbm(Radio radio) {
+    public double levelDbm(Radio radio) {
         return upward(medium)
                 ? client.eirpDbm() + radio.antennaGainDbi() - radio.feederLossDb()
                 : radio.eirpDbm() + client.antennaGainDbi() - client.feederLossDb();

@@ -16,7 +16,6 @@ import org.jgrapht.graph.DefaultWeightedEdge;
 import org.jgrapht.graph.SimpleDirectedWeightedGraph;
 import org.skelto.core.plan.Criticality;
 import org.skelto.core.plan.Medium;
-import org.skelto.core.plan.Plan;
 import org.skelto.core.plan.PowerSource;
 import org.skelto.core.plan.Radio;
 import org.skelto.core.plan.Unit;
@@ -24,6 +23,7 @@ import org.skelto.core.plan.UnitKind;
 import org.skelto.core.radio.Budget;
 import org.skelto.core.radio.Chance;
 import org.skelto.core.radio.Indoors;
+import org.skelto.core.radio.Learned;
 import org.skelto.core.radio.LossModel;
 import org.skelto.core.radio.SlabTables;
 import org.skelto.core.site.Point;
@@ -40,16 +40,14 @@ public final class Meshes {
     /** Links end to end that ITU-T G.9959 allows. */
     private static final int HOPS_G9959 = 4;
 
-    private final Plan plan;
     private final Medium medium;
     private final Map<String, Unit> units = new TreeMap<>();
     private final Map<String, Map<String, Double>> heard = new LinkedHashMap<>();
     private final List<MeshReport.Edge> edges = new ArrayList<>();
 
     private Meshes(SiteModel site, LossModel model, Medium medium) {
-        this.plan = site.plan();
         this.medium = medium;
-        plan.units().forEach((id, u) -> {
+        site.plan().units().forEach((id, u) -> {
             if (site.position(u).isPresent() && u.radio(medium).isPresent()) {
                 units.put(id, u);
             }
@@ -84,7 +82,6 @@ public final class Meshes {
 
     private void pairs(SiteModel site, LossModel model) {
         List<String> ids = List.copyOf(units.keySet());
-        double needed = Chance.marginDb(Chance.target(Criticality.ROUTINE), Chance.INDOOR_SIGMA_DB);
         for (int i = 0; i < ids.size(); i++) {
             Unit one = units.get(ids.get(i));
             Point at = site.position(one).orElseThrow();
@@ -97,7 +94,9 @@ public final class Meshes {
                 Radio theirs = other.radio(medium).orElseThrow();
                 double lossDb = model.lossDb(
                         at, one.place(), site.position(other).orElseThrow(), other.place(), mine.frequencyMHz());
-                double margin = Math.min(margin(mine, theirs, lossDb), margin(theirs, mine, lossDb));
+                double needed = Chance.marginDb(
+                        Chance.target(Criticality.ROUTINE), Learned.sigmaDb(site.plan(), mine.frequencyMHz()));
+                double margin = Budget.lesserMarginDb(mine, theirs, lossDb);
                 if (mine.receives() && theirs.receives() && margin >= needed) {
                     heard.get(ids.get(i)).put(ids.get(j), margin);
                     heard.get(ids.get(j)).put(ids.get(i), margin);
@@ -105,14 +104,6 @@ public final class Meshes {
                 }
             }
         }
-    }
-
-    private static double margin(Radio sender, Radio receiver, double lossDb) {
-        return sender.eirpDbm()
-                - lossDb
-                + receiver.antennaGainDbi()
-                - receiver.feederLossDb()
-                - Budget.sensitivityDbm(receiver);
     }
 
     private static boolean gateway(Unit unit) {

@@ -3,7 +3,9 @@ package org.skelto.core.placement;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Map;
+import org.skelto.core.coverage.Reach;
 import org.skelto.core.plan.Bounds;
+import org.skelto.core.plan.Corner;
 import org.skelto.core.plan.FittingKind;
 import org.skelto.core.plan.Medium;
 import org.skelto.core.plan.Place;
@@ -87,7 +89,7 @@ final class Candidates {
 
     private static double along(double start, double length, int i, int count) {
         double at = count == 1 ? length / 2 : OFF_WALL_M + (length - 2 * OFF_WALL_M) * i / (count - 1);
-        return Math.round((start + at) * 100) / 100.0;
+        return Corner.cm(start + at);
     }
 
     private String near(Place place, Point at) {
@@ -112,8 +114,7 @@ final class Candidates {
                     double x = b.westM() + (i + 0.5) * b.widthM() / across;
                     double y = b.southM() + (j + 0.5) * b.depthM() / up;
                     if (room.contains(x, y)) {
-                        site.position(new Place(id, null, x, y, org.skelto.core.coverage.Reach.HEIGHT_M))
-                                .ifPresent(points::add);
+                        site.position(new Place(id, null, x, y, Reach.HEIGHT_M)).ifPresent(points::add);
                     }
                 }
             }

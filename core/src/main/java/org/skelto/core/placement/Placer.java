@@ -5,24 +5,10 @@ import java.util.BitSet;
 import java.util.Comparator;
 import java.util.List;
 import java.util.Map;
-import java.util.Set;
+import java.util.function.LongSupplier;
 import java.util.stream.IntStream;
-import org.skelto.core.coverage.Reach;
-import org.skelto.core.coverage.Source;
-import org.skelto.core.links.LinkAssessor;
-import org.skelto.core.plan.Criticality;
-import org.skelto.core.plan.Place;
-import org.skelto.core.plan.Plan;
-import org.skelto.core.plan.Radio;
-import org.skelto.core.plan.Unit;
-import org.skelto.core.radio.Budget;
-import org.skelto.core.radio.Chance;
-import org.skelto.core.radio.Indoors;
-import org.skelto.core.radio.Learned;
-import org.skelto.core.radio.LossModel;
 import org.skelto.core.radio.SlabTables;
 import org.skelto.core.radio.Text;
-import org.skelto.core.site.Point;
 import org.skelto.core.site.SiteModel;
 
 /**
@@ -32,46 +18,37 @@ import org.skelto.core.site.SiteModel;
 public final class Placer {
     private static final double CANDIDATE_STEP_M = 1.0;
     private static final int CANDIDATES_MOST = 500;
-    private static final int DEMANDS_MOST = 600;
-    private static final double ROOM_SHARE = 0.95;
     private static final int CHOICES = 3;
     private static final double APART_M = 2.5;
     private static final int MARGIN_STEPS = 5;
 
-    /** Something that must be covered: by two-way radio with a margin for its criticality, or a point by level. */
-    private record Demand(String name, String unit, Radio radio, Place place, Point at, double target, int room) {}
+    /** Milliseconds that may be spent, by a clock that is asked several times. */
+    private record Deadline(long milliseconds, long start, LongSupplier clock) {
+        long spent() {
+            return clock.getAsLong() - start;
+        }
+
+        long left() {
+            return milliseconds - spent();
+        }
+    }
 
     private final SiteModel site;
-    private final Plan plan;
-    private final SlabTables tables;
     private final Ask ask;
     private final Progress progress;
-    private final LossModel model;
     private final BoxMaker maker;
-    private final Radio box;
-    private final Reach reach;
-    private final List<Demand> demands = new ArrayList<>();
+    private final Demands demands;
+    private final Margins margins;
     private List<Candidates.Candidate> candidates = List.of();
-
-    /** Margin over what is needed for each candidate and demand, dB. */
-    private double[][] margins;
-
-    /** Boxes that stand already and cover each demand. */
-    private int[] already;
-
-    private double[] alreadyBest;
-    private int rooms;
 
     private Placer(SiteModel site, SlabTables tables, Ask ask, Progress progress) {
         this.site = site;
-        this.plan = site.plan();
-        this.tables = tables;
         this.ask = ask;
         this.progress = progress;
-        this.model = Indoors.of(site, tables);
+        progress.at(0.02, "looking at what must be covered");
         this.maker = new BoxMaker(site, tables, ask);
-        this.box = maker.radio();
-        this.reach = new Reach(site, ask.medium());
+        this.demands = new Demands(site, tables, ask, maker.client());
+        this.margins = new Margins(site, tables, ask, demands, maker.radio());
     }
 
     /**
@@ -81,110 +58,47 @@ public final class Placer {
      * @param clock milliseconds that have gone by, asked several times
      */
     public static Answer answer(
-            SiteModel site,
-            SlabTables tables,
-            Ask ask,
-            Progress progress,
-            long milliseconds,
-            java.util.function.LongSupplier clock) {
-        return new Placer(site, tables, ask, progress).answer(milliseconds, clock);
+            SiteModel site, SlabTables tables, Ask ask, Progress progress, long milliseconds, LongSupplier clock) {
+        Deadline deadline = new Deadline(milliseconds, clock.getAsLong(), clock);
+        return new Placer(site, tables, ask, progress).answer(deadline);
     }
 
-    private Answer answer(long milliseconds, java.util.function.LongSupplier clock) {
-        long start = clock.getAsLong();
-        progress.at(0.02, "looking at what must be covered");
-        findDemands();
+    private Answer answer(Deadline deadline) {
         findCandidates();
-        measure();
+        margins.measure(candidates, progress);
         progress.at(0.6, "solving");
         List<String> impossible = impossible();
-        int[] wanted = wanted();
-        int before = (int) IntStream.range(0, demands.size())
-                .filter(d -> already[d] >= ask.times())
-                .count();
+        int[] wanted = margins.wanted();
         List<List<Integer>> choices = new ArrayList<>();
         boolean proven = true;
         double gap = 0;
         if (ask.goal() == Ask.Goal.NEXT) {
             choices.addAll(next(wanted));
         } else {
-            SetCover.Solution first = cover(0, wanted, List.of(), left(milliseconds, start, clock));
+            SetCover.Solution first = cover(0, wanted, List.of(), deadline.left());
             if (first != null) {
                 proven = first.proven();
                 gap = first.cost() == 0 ? 0 : Math.max(0, (first.cost() - first.bound()) / first.cost());
-                List<Integer> best = widest(first, wanted, milliseconds, start, clock);
+                List<Integer> best = widest(first, wanted, deadline);
                 choices.add(best);
-                others(best, wanted, choices, milliseconds, start, clock);
+                others(best, wanted, choices, deadline);
             }
         }
         progress.at(0.97, "writing it out");
         List<Answer.Placing> written = new ArrayList<>();
         for (List<Integer> choice : choices) {
             progress.check();
-            written.add(choice(choice, wanted));
+            written.add(choice(choice));
         }
         return new Answer(
                 written,
                 demands.size(),
                 candidates.size(),
-                before,
+                margins.coveredBefore(),
                 impossible,
                 proven,
                 gap,
-                (clock.getAsLong() - start) / 1000.0);
-    }
-
-    private static long left(long milliseconds, long start, java.util.function.LongSupplier clock) {
-        return milliseconds - (clock.getAsLong() - start);
-    }
-
-    private void findDemands() {
-        LinkAssessor assessor = new LinkAssessor(site, tables);
-        if (ask.cover() == Ask.Cover.DEVICES) {
-            plan.units().forEach((id, unit) -> {
-                if (!unit.kind().collects() && unit.radio(ask.medium()).isPresent() && meant(unit.place())) {
-                    demand(unit.name(), id, unit.radio(ask.medium()).get(), unit.place(), assessor.criticality(id));
-                }
-            });
-            plan.demands().values().forEach(d -> {
-                if (d.medium() == ask.medium() && meant(d.place())) {
-                    demand(d.name(), null, maker.client(), d.place(), d.criticality());
-                }
-            });
-            return;
-        }
-        double step = 0.5;
-        Map<String, List<Point>> samples = Candidates.samples(site, step);
-        while (step < 1 && samples.values().stream().mapToInt(List::size).sum() > DEMANDS_MOST) {
-            step += 0.25;
-            samples = Candidates.samples(site, step);
-        }
-        for (Map.Entry<String, List<Point>> room : samples.entrySet()) {
-            if (!meant(new Place(room.getKey(), null, 0, 0, 0))) {
-                continue;
-            }
-            for (Point at : room.getValue()) {
-                demands.add(new Demand(
-                        plan.rooms().get(room.getKey()).name(),
-                        null,
-                        null,
-                        new Place(room.getKey(), null, 0, 0, Reach.HEIGHT_M),
-                        at,
-                        0,
-                        rooms));
-            }
-            rooms++;
-        }
-    }
-
-    /** Whether a place is in the building that is meant; outdoors counts when all are. */
-    private boolean meant(Place place) {
-        return ask.building() == null || ask.building().equals(site.buildingOf(place));
-    }
-
-    private void demand(String name, String unit, Radio radio, Place place, Criticality criticality) {
-        site.position(place)
-                .ifPresent(at -> demands.add(new Demand(name, unit, radio, place, at, Chance.target(criticality), -1)));
+                deadline.spent() / 1000.0);
     }
 
     private void findCandidates() {
@@ -194,132 +108,24 @@ public final class Placer {
             step *= 1.3;
             candidates = Candidates.of(site, ask.medium(), step);
         }
-        candidates = candidates.stream().filter(c -> meant(c.place())).toList();
+        candidates = candidates.stream().filter(c -> demands.meant(c.place())).toList();
         if (ask.medium().mesh()) {
             // a repeater must itself be heard by a unit that passes messages on
-            candidates = candidates.stream().filter(this::heardByMesh).toList();
+            candidates = candidates.stream().filter(margins::heardByMesh).toList();
         }
     }
 
-    private boolean heardByMesh(Candidates.Candidate candidate) {
-        double needed = Chance.marginDb(Chance.target(Criticality.ROUTINE), Learned.sigmaDb(plan, box.frequencyMHz()));
-        return reach.sources(Set.of()).stream().anyMatch(s -> {
-            Unit unit = plan.units().get(s.unit());
-            Radio radio = unit.radio(ask.medium()).orElseThrow();
-            double lossDb = model.lossDb(s.at(), unit.place(), candidate.at(), candidate.place(), box.frequencyMHz());
-            return Math.min(margin(box, radio, lossDb), margin(radio, box, lossDb)) >= needed;
-        });
-    }
-
-    private static double margin(Radio sender, Radio receiver, double lossDb) {
-        return sender.eirpDbm()
-                - lossDb
-                + receiver.antennaGainDbi()
-                - receiver.feederLossDb()
-                - Budget.sensitivityDbm(receiver);
-    }
-
-    /** Margin over what a demand needs from a box of this radio at a loss, dB. */
-    private double over(Demand demand, Radio standing, double lossDb, double offsetDb) {
-        if (demand.radio == null) {
-            double level = Reach.upward(ask.medium())
-                    ? maker.client().eirpDbm() + standing.antennaGainDbi() - standing.feederLossDb()
-                    : standing.eirpDbm() + maker.client().antennaGainDbi();
-            return level + offsetDb - lossDb - reach.wantedDbm(List.of());
-        }
-        double both = demand.radio.receives() && !Reach.upward(ask.medium())
-                ? Math.min(margin(demand.radio, standing, lossDb), margin(standing, demand.radio, lossDb))
-                : margin(demand.radio, standing, lossDb);
-        return both + offsetDb - Chance.marginDb(demand.target, Learned.sigmaDb(plan, standing.frequencyMHz()));
-    }
-
-    private void measure() {
-        already = new int[demands.size()];
-        alreadyBest = new double[demands.size()];
-        java.util.Arrays.fill(alreadyBest, Double.NEGATIVE_INFINITY);
-        if (ask.keep()) {
-            for (Source source : reach.sources(Set.of())) {
-                Unit unit = plan.units().get(source.unit());
-                Radio radio = unit.radio(ask.medium()).orElseThrow();
-                double offset = Learned.offsetDb(plan, source.unit(), radio.frequencyMHz());
-                for (int d = 0; d < demands.size(); d++) {
-                    Demand demand = demands.get(d);
-                    if (source.unit().equals(demand.unit)) {
-                        continue;
-                    }
-                    double lossDb =
-                            model.lossDb(source.at(), unit.place(), demand.at, demand.place, radio.frequencyMHz());
-                    double over = over(demand, radio, lossDb, offset);
-                    already[d] += over >= 0 ? 1 : 0;
-                    alreadyBest[d] = Math.max(alreadyBest[d], over);
-                }
-            }
-        }
-        margins = new double[candidates.size()][];
-        int[] done = {0};
-        IntStream.range(0, candidates.size()).parallel().forEach(c -> {
-            if (progress.cancelled()) {
-                return;
-            }
-            Candidates.Candidate candidate = candidates.get(c);
-            double[] row = new double[demands.size()];
-            for (int d = 0; d < row.length; d++) {
-                Demand demand = demands.get(d);
-                double lossDb =
-                        model.lossDb(candidate.at(), candidate.place(), demand.at, demand.place, box.frequencyMHz());
-                row[d] = over(demand, box, lossDb, 0);
-            }
-            margins[c] = row;
-            synchronized (done) {
-                done[0]++;
-                if (done[0] % 16 == 0) {
-                    progress.at(
-                            0.05 + 0.55 * done[0] / candidates.size(), "measuring " + candidates.size() + " places");
-                }
-            }
-        });
-        progress.check();
-    }
-
-    private int[] wanted() {
-        int[] wanted = new int[demands.size()];
-        for (int d = 0; d < wanted.length; d++) {
-            wanted[d] = Math.max(0, ask.times() - already[d]);
-        }
-        return wanted;
-    }
-
+    /** Names of what no choice can cover: devices and places, and rooms with too many points out of reach. */
     private List<String> impossible() {
         List<String> names = new ArrayList<>();
-        int[] uncovered = new int[rooms];
-        int[] total = new int[rooms];
+        int[] uncovered = new int[demands.rooms()];
         for (int d = 0; d < demands.size(); d++) {
-            int number = d;
-            boolean can = already[d] >= ask.times()
-                    || java.util.Arrays.stream(margins)
-                                            .filter(row -> row[number] >= 0)
-                                            .count()
-                                    + already[d]
-                            >= ask.times();
-            Demand demand = demands.get(d);
-            if (demand.room < 0 && !can) {
-                names.add(demand.name);
-            } else if (demand.room >= 0) {
-                total[demand.room]++;
-                uncovered[demand.room] += can ? 0 : 1;
-                if (!can && uncovered[demand.room] == spare(d) + 1) {
-                    names.add(demand.name);
-                }
+            Demands.Demand demand = demands.get(d);
+            if (!margins.possible(d) && (demand.room() < 0 || ++uncovered[demand.room()] == demands.spare(d) + 1)) {
+                names.add(demand.name());
             }
         }
         return names;
-    }
-
-    /** Points of the room of a demand that need not be covered. */
-    private int spare(int demand) {
-        int room = demands.get(demand).room;
-        long points = demands.stream().filter(d -> d.room == room).count();
-        return (int) Math.floor(points * (1 - ROOM_SHARE) + 1e-9);
     }
 
     private double cost(int candidate) {
@@ -334,18 +140,18 @@ public final class Placer {
         for (int c = 0; c < candidates.size(); c++) {
             BitSet set = new BitSet();
             for (int d = 0; d < wanted.length; d++) {
-                if (margins[c][d] >= threshold) {
+                if (margins.of(c, d) >= threshold) {
                     set.set(d);
                 }
             }
             covers.add(set);
             costs[c] = cost(c);
         }
-        int[] groups = demands.stream().mapToInt(d -> d.room).toArray();
-        int[] spare = new int[rooms];
+        int[] groups = demands.all().stream().mapToInt(Demands.Demand::room).toArray();
+        int[] spare = new int[demands.rooms()];
         for (int d = 0; d < groups.length; d++) {
             if (groups[d] >= 0 && spare[groups[d]] == 0) {
-                spare[groups[d]] = spare(d);
+                spare[groups[d]] = demands.spare(d);
             }
         }
         return new SetCover(covers, costs, wanted, groups, spare, blocks()).solve(progress, milliseconds, forbidden);
@@ -366,19 +172,14 @@ public final class Placer {
     }
 
     /** Among equally cheap choices the one with the best margin at the worst demand. */
-    private List<Integer> widest(
-            SetCover.Solution first,
-            int[] wanted,
-            long milliseconds,
-            long start,
-            java.util.function.LongSupplier clock) {
+    private List<Integer> widest(SetCover.Solution first, int[] wanted, Deadline deadline) {
         List<Integer> best = first.chosen();
         double low = 0;
         double high = 40;
-        for (int i = 0; i < MARGIN_STEPS && left(milliseconds, start, clock) > 0 && !best.isEmpty(); i++) {
+        for (int i = 0; i < MARGIN_STEPS && deadline.left() > 0 && !best.isEmpty(); i++) {
             progress.at(0.65 + 0.05 * i, "widening the margin");
             double middle = (low + high) / 2;
-            SetCover.Solution wider = cover(middle, wanted, List.of(), left(milliseconds, start, clock) / 3);
+            SetCover.Solution wider = cover(middle, wanted, List.of(), deadline.left() / 3);
             if (wider != null && wider.cost() <= first.cost() + 1e-9) {
                 best = wider.chosen();
                 low = middle;
@@ -389,16 +190,10 @@ public final class Placer {
         return best;
     }
 
-    private void others(
-            List<Integer> best,
-            int[] wanted,
-            List<List<Integer>> choices,
-            long milliseconds,
-            long start,
-            java.util.function.LongSupplier clock) {
+    private void others(List<Integer> best, int[] wanted, List<List<Integer>> choices, Deadline deadline) {
         List<Integer> forbidden = new ArrayList<>();
         List<Integer> last = best;
-        while (choices.size() < CHOICES && !last.isEmpty() && left(milliseconds, start, clock) > 0) {
+        while (choices.size() < CHOICES && !last.isEmpty() && deadline.left() > 0) {
             progress.at(0.9 + 0.03 * choices.size(), "looking for another choice");
             for (int chosen : last) {
                 for (int c = 0; c < candidates.size(); c++) {
@@ -407,7 +202,7 @@ public final class Placer {
                     }
                 }
             }
-            SetCover.Solution other = cover(0, wanted, forbidden, left(milliseconds, start, clock) / 2);
+            SetCover.Solution other = cover(0, wanted, forbidden, deadline.left() / 2);
             if (other == null) {
                 return;
             }
@@ -420,9 +215,9 @@ public final class Placer {
     private List<List<Integer>> next(int[] wanted) {
         List<Integer> sorted = IntStream.range(0, candidates.size())
                 .boxed()
-                .sorted(Comparator.comparingInt((Integer c) -> -newly(c, wanted))
+                .sorted(Comparator.comparingInt((Integer c) -> -margins.newly(c, wanted))
                         .thenComparingDouble(this::cost)
-                        .thenComparingDouble(c -> -worst(List.of(c), wanted)))
+                        .thenComparingDouble(c -> -margins.worst(List.of(c))))
                 .toList();
         List<List<Integer>> choices = new ArrayList<>();
         for (int c : sorted) {
@@ -432,53 +227,18 @@ public final class Placer {
                                     .at()
                                     .distanceM(candidates.get(c).at())
                             >= APART_M);
-            if (choices.size() < CHOICES && apart && newly(c, wanted) > 0) {
+            if (choices.size() < CHOICES && apart && margins.newly(c, wanted) > 0) {
                 choices.add(List.of(c));
             }
         }
         return choices;
     }
 
-    private int newly(int candidate, int[] wanted) {
-        int count = 0;
-        for (int d = 0; d < wanted.length; d++) {
-            count += wanted[d] > 0 && margins[candidate][d] >= 0 ? 1 : 0;
-        }
-        return count;
-    }
-
-    /** Best margin of each demand that is covered so many times, the worst of them, dB. */
-    private double worst(List<Integer> chosen, int[] wanted) {
-        double worst = Double.POSITIVE_INFINITY;
-        for (int d = 0; d < wanted.length; d++) {
-            double best = alreadyBest[d];
-            for (int c : chosen) {
-                best = Math.max(best, margins[c][d]);
-            }
-            if (best >= 0) {
-                worst = Math.min(worst, best);
-            }
-        }
-        return worst;
-    }
-
-    private int covered(List<Integer> chosen) {
-        int count = 0;
-        for (int d = 0; d < demands.size(); d++) {
-            int by = already[d];
-            for (int c : chosen) {
-                by += margins[c][d] >= 0 ? 1 : 0;
-            }
-            count += by >= ask.times() ? 1 : 0;
-        }
-        return count;
-    }
-
-    private Answer.Placing choice(List<Integer> chosen, int[] wanted) {
+    private Answer.Placing choice(List<Integer> chosen) {
         List<Candidates.Candidate> spots = chosen.stream().map(candidates::get).toList();
-        double worst = worst(chosen, wanted);
+        double worst = margins.worst(chosen);
         double cost = chosen.stream().mapToDouble(this::cost).sum();
-        int covered = covered(chosen);
+        int covered = margins.covered(chosen);
         long outlets = spots.stream().filter(s -> s.near() == null).count();
         String what = ask.cover() == Ask.Cover.DEVICES ? "places" : "sample points";
         String why = covered + " of " + demands.size() + " " + what + " covered"
@@ -492,13 +252,13 @@ public final class Placer {
         for (int d = 0; d < demands.size(); d++) {
             int best = -1;
             for (int i = 0; i < chosen.size(); i++) {
-                double here = margins[chosen.get(i)][d];
-                if (here >= 0 && alreadyBest[d] < 0 && (best < 0 || here > margins[chosen.get(best)][d])) {
+                double here = margins.of(chosen.get(i), d);
+                if (here >= 0 && margins.standing(d) < 0 && (best < 0 || here > margins.of(chosen.get(best), d))) {
                     best = i;
                 }
             }
-            if (best >= 0 && demands.get(d).unit != null) {
-                serving.put(demands.get(d).unit, best);
+            if (best >= 0 && demands.get(d).unit() != null) {
+                serving.put(demands.get(d).unit(), best);
             }
         }
         BoxMaker.Made made = maker.make(spots, serving);

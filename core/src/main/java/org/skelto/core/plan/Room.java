@@ -40,8 +40,8 @@ public record Room(
             double depthM,
             String wall,
             Clutter clutter) {
-        double eastM = centimetres(xM + widthM);
-        double northM = centimetres(yM + depthM);
+        double eastM = Corner.cm(xM + widthM);
+        double northM = Corner.cm(yM + depthM);
         return new Room(
                 floor,
                 name,
@@ -50,10 +50,6 @@ public record Room(
                 clutter,
                 null,
                 null);
-    }
-
-    private static double centimetres(double metres) {
-        return Math.round(metres * 100) / 100.0;
     }
 
     /** Area in square metres. */

@@ -75,6 +75,20 @@ public record Budget(
         return new Budget(steps, level, sensitivity, level - sensitivity, sensitivityFigure(receiver), margin);
     }
 
+    /** What is left over at a receiver after a loss, dB: the margin of {@link #of} without its stair. */
+    public static double marginDb(Radio sender, Radio receiver, double lossDb) {
+        return sender.eirpDbm()
+                - lossDb
+                + receiver.antennaGainDbi()
+                - receiver.feederLossDb()
+                - sensitivityDbm(receiver);
+    }
+
+    /** The smaller of the margins of both directions, dB. */
+    public static double lesserMarginDb(Radio one, Radio other, double lossDb) {
+        return Math.min(marginDb(one, other, lossDb), marginDb(other, one, lossDb));
+    }
+
     /** The part's stated sensitivity, or what follows from a chirp radio's settings. */
     public static double sensitivityDbm(Radio receiver) {
         return receiver.sensitivityDbm() != null

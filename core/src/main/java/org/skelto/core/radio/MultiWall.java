@@ -44,7 +44,7 @@ public final class MultiWall implements LossModel {
         for (Crossing crossing : site.crossings(from, to)) {
             parts.add(part(crossing, frequencyMHz));
         }
-        double clutterDb = clutterDb(fromPlace, toPlace);
+        double clutterDb = clutterDb(plan, fromPlace, toPlace);
         if (clutterDb > 0) {
             parts.add(new Part(
                     "clutter",
@@ -61,18 +61,19 @@ public final class MultiWall implements LossModel {
 
     @Override
     public double lossDb(Point from, Place fromPlace, Point to, Place toPlace, double frequencyMHz) {
-        double sum = FreeSpace.lossDb(frequencyMHz, from.distanceM(to)) + clutterDb(fromPlace, toPlace);
+        double sum = FreeSpace.lossDb(frequencyMHz, from.distanceM(to)) + clutterDb(plan, fromPlace, toPlace);
         for (Crossing crossing : site.crossings(from, to)) {
             sum += tables.table(plan, crossing.construction(), frequencyMHz).lossDb(crossing.cosIncidence());
         }
         return sum;
     }
 
-    private double clutterDb(Place one, Place other) {
-        return Math.max(clutterDb(one), clutterDb(other));
+    /** The clutter term between two places: that of the fuller of the two rooms, dB; outdoors has none. */
+    public static double clutterDb(Plan plan, Place one, Place other) {
+        return Math.max(clutterDb(plan, one), clutterDb(plan, other));
     }
 
-    private double clutterDb(Place place) {
+    private static double clutterDb(Plan plan, Place place) {
         return place.room() == null
                 ? 0
                 : plan.rooms().get(place.room()).clutter().lossDb();

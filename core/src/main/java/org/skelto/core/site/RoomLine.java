@@ -9,6 +9,7 @@ import java.util.regex.Matcher;
 import java.util.regex.Pattern;
 import org.skelto.core.plan.Construction;
 import org.skelto.core.plan.Constructions;
+import org.skelto.core.plan.Corner;
 import org.skelto.core.plan.Edit;
 import org.skelto.core.plan.Limits;
 import org.skelto.core.plan.Plan;
@@ -101,7 +102,7 @@ public final class RoomLine {
                 .mapToDouble(r -> r.bounds().eastM())
                 .max()
                 .orElse(0);
-        return new double[] {Math.round(east * 100) / 100.0, 0};
+        return new double[] {Corner.cm(east), 0};
     }
 
     private static double within(String what, String digits, double least, double most) throws UnreadableLine {

@@ -151,12 +151,8 @@ public final class RoomList {
 
     private static Room moved(Room room, double dx, double dy) {
         List<Corner> corners = room.corners().stream()
-                .map(c -> new Corner(cm(c.xM() + dx), cm(c.yM() + dy)))
+                .map(c -> new Corner(Corner.cm(c.xM() + dx), Corner.cm(c.yM() + dy)))
                 .toList();
         return room.shaped(corners, room.walls());
-    }
-
-    private static double cm(double metres) {
-        return Math.round(metres * 100) / 100.0;
     }
 }

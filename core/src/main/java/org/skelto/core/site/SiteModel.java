@@ -183,6 +183,31 @@ public final class SiteModel {
                 : plan.rooms().get(place.room()).floor();
     }
 
+    /** Id of the room of a floor that holds a point of the site, or null; where rooms overlap the later one counts. */
+    public String roomAt(String floor, double xM, double yM) {
+        Building building = plan.buildings().get(plan.floors().get(floor).building());
+        String found = null;
+        for (Map.Entry<String, Room> room : plan.rooms().entrySet()) {
+            if (room.getValue().floor().equals(floor)
+                    && room.getValue().contains(xM - building.xM(), yM - building.yM())) {
+                found = room.getKey();
+            }
+        }
+        return found;
+    }
+
+    /** The place of a point of the site above a floor: in the room that holds it, or outdoors. */
+    public Place placeAt(String floor, double xM, double yM, double heightM) {
+        Building building = plan.buildings().get(plan.floors().get(floor).building());
+        return new Place(roomAt(floor, xM, yM), null, xM - building.xM(), yM - building.yM(), heightM);
+    }
+
+    /** A point of the site at a height above a floor, metres. */
+    public Point pointAt(String floor, double xM, double yM, double heightM) {
+        Floor f = plan.floors().get(floor);
+        return new Point(xM, yM, plan.buildings().get(f.building()).zM() + f.baseM() + heightM);
+    }
+
     /** How many walking surfaces of a building lie between two heights. */
     public int floorsBetween(double oneZM, double otherZM, String building) {
         double low = Math.min(oneZM, otherZM);

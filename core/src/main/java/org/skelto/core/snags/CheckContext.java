@@ -56,17 +56,6 @@ final class CheckContext {
         this.now = outages.without(java.util.Set.of());
     }
 
-    /** Id of the room in which a reading was taken, or null outdoors. */
-    String roomOf(Reading reading) {
-        var building = plan.buildings().get(plan.floors().get(reading.floor()).building());
-        return plan.rooms().entrySet().stream()
-                .filter(r -> r.getValue().floor().equals(reading.floor()))
-                .filter(r -> r.getValue().contains(reading.xM() - building.xM(), reading.yM() - building.yM()))
-                .map(Map.Entry::getKey)
-                .findFirst()
-                .orElse(null);
-    }
-
     List<Snag> found() {
         return found;
     }

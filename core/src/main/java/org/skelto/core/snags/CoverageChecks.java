@@ -106,10 +106,11 @@ final class CoverageChecks {
     /** Readings of one transmitter in one room that lie far from the prediction on the mean. */
     private static void readings(CheckContext c) {
         Map<String, List<Double>> off = new TreeMap<>();
+        Calibrator.Predictions predictions = Calibrator.predictions(c.site, c.tables);
         for (Reading reading : c.readings) {
-            String room = c.roomOf(reading);
+            String room = c.site.roomAt(reading.floor(), reading.xM(), reading.yM());
             if (room != null) {
-                double predicted = Calibrator.predictedDbm(c.site, c.tables, reading);
+                double predicted = predictions.nowDbm(reading);
                 off.computeIfAbsent(reading.unit() + " " + room, k -> new ArrayList<>())
                         .add(reading.dbm() - predicted);
             }

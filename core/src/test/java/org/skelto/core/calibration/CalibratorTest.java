@@ -116,11 +116,14 @@ class CalibratorTest {
         SiteModel calibrated = SiteModel.of(plan.withCalibration(fit.calibration()));
 
         for (Fit.Compared c : fit.compared()) {
-            assertEquals(c.calibratedDbm(), Calibrator.predictedDbm(calibrated, tables, c.reading()), 0.05);
+            assertEquals(
+                    c.calibratedDbm(),
+                    Calibrator.predictions(calibrated, tables).nowDbm(c.reading()),
+                    0.05);
         }
         SiteModel unused = SiteModel.of(plan.withCalibration(fit.calibration().used(false)));
         Fit.Compared any = fit.compared().get(0);
-        assertEquals(any.byTablesDbm(), Calibrator.predictedDbm(unused, tables, any.reading()), 1e-9);
+        assertEquals(any.byTablesDbm(), Calibrator.predictions(unused, tables).nowDbm(any.reading()), 1e-9);
     }
 
     @Test

@@ -106,12 +106,8 @@ final class GeoJson {
         List<Corner> corners = room.corners();
         for (int i = 0; i <= corners.size(); i++) {
             Corner c = corners.get(i % corners.size());
-            ring.addArray().add(cm(building.xM() + c.xM())).add(cm(building.yM() + c.yM()));
+            ring.addArray().add(Corner.cm(building.xM() + c.xM())).add(Corner.cm(building.yM() + c.yM()));
         }
-    }
-
-    private static double cm(double metres) {
-        return Math.round(metres * 100) / 100.0;
     }
 
     /** The edits that a file asks for; rooms without a floor of their own go to the one given. */
@@ -229,7 +225,7 @@ final class GeoJson {
                 problems.add(new Problem(at + "/" + i, "is not a pair of metres on the site"));
                 return null;
             }
-            corners.add(new Corner(cm(x - building.xM()), cm(y - building.yM())));
+            corners.add(new Corner(Corner.cm(x - building.xM()), Corner.cm(y - building.yM())));
         }
         if (!corners.get(0).equals(corners.get(corners.size() - 1))) {
             problems.add(new Problem(at, "is not closed: the last point must be the first again"));
@@ -254,7 +250,8 @@ final class GeoJson {
         }
         String name = name(properties, "Spot");
         double z = properties.path("zM").isNumber() ? properties.path("zM").doubleValue() : 0;
-        Spot spot = new Spot(name, cm(x), cm(y), z, constant(Exposure.class, text(properties, "exposure")));
+        Spot spot =
+                new Spot(name, Corner.cm(x), Corner.cm(y), z, constant(Exposure.class, text(properties, "exposure")));
         edits.add(Edit.add(Pointers.of("spots", id(feature, name, plan.spots().keySet())), spot));
     }
 

@@ -7,6 +7,7 @@ import java.util.Map;
 import java.util.TreeMap;
 import java.util.UUID;
 import org.skelto.core.plan.Constructions;
+import org.skelto.core.plan.Corner;
 import org.skelto.core.plan.Edit;
 import org.skelto.core.plan.GeoPoint;
 import org.skelto.core.plan.Link;
@@ -170,7 +171,9 @@ class GeometryController {
         }
         return new Edits(
                 "place by degrees",
-                List.of(Edit.replace(path + "/xM", cm(metres[0])), Edit.replace(path + "/yM", cm(metres[1]))));
+                List.of(
+                        Edit.replace(path + "/xM", Corner.cm(metres[0])),
+                        Edit.replace(path + "/yM", Corner.cm(metres[1]))));
     }
 
     /** Where on earth buildings and spots are, by JSON pointer; empty when the site's origin is not placed. */
@@ -208,9 +211,5 @@ class GeometryController {
             losses.add(new ConstructionLoss(key, byBand));
         });
         return losses;
-    }
-
-    private static double cm(double metres) {
-        return Math.round(metres * 100) / 100.0;
     }
 }

@@ -59,7 +59,7 @@ class RoomReader extends ValueDeserializer<Room> {
     }
 
     private static double centimetres(double metres) {
-        return Double.isFinite(metres) ? Math.round(metres * 100) / 100.0 : metres;
+        return Double.isFinite(metres) ? Corner.cm(metres) : metres;
     }
 
     private static void corner(ArrayNode corners, double xM, double yM) {

@@ -54,13 +54,13 @@ class ReadingController {
     @GetMapping("/readings")
     List<Shown> list(@PathVariable UUID id) {
         Plan plan = plans.get(id).plan();
-        SiteModel site = SiteModel.of(plan);
+        Calibrator.Predictions predictions = Calibrator.predictions(SiteModel.of(plan), kept.tables());
         return readings.of(id).stream()
                 .map(line -> new Shown(
                         line.id(),
                         line.reading(),
                         Readings.problem(line.reading(), plan, "") == null
-                                ? Calibrator.byTablesDbm(site, kept.tables(), line.reading())
+                                ? predictions.byTablesDbm(line.reading())
                                 : null))
                 .toList();
     }

@@ -10,7 +10,6 @@ import java.util.TreeMap;
 import org.skelto.core.calibration.Reading;
 import org.skelto.core.coverage.Reach;
 import org.skelto.core.coverage.Source;
-import org.skelto.core.plan.Building;
 import org.skelto.core.plan.Calibration;
 import org.skelto.core.plan.Constructions;
 import org.skelto.core.plan.Medium;
@@ -18,6 +17,7 @@ import org.skelto.core.plan.Place;
 import org.skelto.core.plan.Plan;
 import org.skelto.core.plan.RadioBand;
 import org.skelto.core.radio.Indoors;
+import org.skelto.core.radio.LossModel;
 import org.skelto.core.radio.SlabTables;
 import org.skelto.core.site.Point;
 import org.skelto.core.site.SiteModel;
@@ -41,20 +41,13 @@ final class StandIn {
         Plan truth = plan.withCalibration(truth(plan));
         SiteModel site = SiteModel.of(truth);
         Reach reach = new Reach(site, medium);
-        Building building = plan.buildings().get(plan.floors().get(floor).building());
-        String room = plan.rooms().entrySet().stream()
-                .filter(r -> r.getValue().floor().equals(floor)
-                        && r.getValue().contains(xM - building.xM(), yM - building.yM()))
-                .map(Map.Entry::getKey)
-                .findFirst()
-                .orElse(null);
-        Place place = new Place(room, null, xM - building.xM(), yM - building.yM(), heightM);
-        Point at = new Point(xM, yM, building.zM() + plan.floors().get(floor).baseM() + heightM);
+        Place place = site.placeAt(floor, xM, yM, heightM);
+        Point at = site.pointAt(floor, xM, yM, heightM);
+        LossModel model = Indoors.of(site, new SlabTables());
         Random scatter = new Random(seed);
         List<Reading> readings = new ArrayList<>();
         for (Source source : reach.sources(Set.of())) {
-            double lossDb = Indoors.of(site, new SlabTables())
-                    .lossDb(source.at(), source.place(), at, place, source.frequencyMHz());
+            double lossDb = model.lossDb(source.at(), source.place(), at, place, source.frequencyMHz());
             double dbm = source.levelDbm() - lossDb + SCATTER_DB * scatter.nextGaussian();
             if (dbm >= QUIETEST_DBM) {
                 readings.add(

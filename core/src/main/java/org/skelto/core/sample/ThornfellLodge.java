@@ -1,0 +1,313 @@
+package org.skelto.core.sample;
+
+import java.util.List;
+import java.util.Map;
+import java.util.SortedSet;
+import java.util.TreeMap;
+import java.util.TreeSet;
+import org.skelto.core.links.RadioDefaults;
+import org.skelto.core.plan.Building;
+import org.skelto.core.plan.Circuit;
+import org.skelto.core.plan.Clutter;
+import org.skelto.core.plan.Corner;
+import org.skelto.core.plan.Device;
+import org.skelto.core.plan.DeviceKind;
+import org.skelto.core.plan.Direction;
+import org.skelto.core.plan.Floor;
+import org.skelto.core.plan.GeoPoint;
+import org.skelto.core.plan.Hand;
+import org.skelto.core.plan.Link;
+import org.skelto.core.plan.Medium;
+import org.skelto.core.plan.Network;
+import org.skelto.core.plan.Opening;
+import org.skelto.core.plan.OpeningKind;
+import org.skelto.core.plan.Place;
+import org.skelto.core.plan.Plan;
+import org.skelto.core.plan.Power;
+import org.skelto.core.plan.PowerSource;
+import org.skelto.core.plan.Radio;
+import org.skelto.core.plan.Region;
+import org.skelto.core.plan.RestState;
+import org.skelto.core.plan.Room;
+import org.skelto.core.plan.RoomUse;
+import org.skelto.core.plan.Service;
+import org.skelto.core.plan.ServiceKind;
+import org.skelto.core.plan.Stairwell;
+import org.skelto.core.plan.Unit;
+import org.skelto.core.plan.UnitKind;
+import org.skelto.core.plan.Way;
+
+/**
+ * A made-up guest house, generated: three floors of twenty rooms along a corridor, a relay board in every room, {@value
+ * #DEVICES} devices, an access point for every five rooms. The largest plan that Skelto must stay quick with.
+ */
+public final class ThornfellLodge {
+    /** Rooms on each of the floors, the corridor among them. */
+    private static final int ROOMS = 20;
+
+    private static final int DEVICES = 500;
+    private static final double WIDE_M = 3.8;
+    private static final double DEEP_M = 4.6;
+    private static final double CORRIDOR_M = 2;
+    private static final String[] FLOORS = {"ground", "first", "second"};
+    private static final String[] NAMES = {"Ground floor", "First floor", "Second floor"};
+    private static final DeviceKind[] ROOM_DEVICES = {
+        DeviceKind.LAMP, DeviceKind.LAMP, DeviceKind.DIMMED_LAMP, DeviceKind.SOCKET,
+        DeviceKind.BLIND, DeviceKind.HEATER, DeviceKind.TEMPERATURE, DeviceKind.PUSH_BUTTON
+    };
+
+    private final Map<String, Floor> floors = new TreeMap<>();
+    private final Map<String, Room> rooms = new TreeMap<>();
+    private final Map<String, Opening> openings = new TreeMap<>();
+    private final Map<String, Stairwell> stairwells = new TreeMap<>();
+    private final Map<String, Circuit> circuits = new TreeMap<>();
+    private final Map<String, Unit> units = new TreeMap<>();
+    private final Map<String, Device> devices = new TreeMap<>();
+    private final Map<String, Link> links = new TreeMap<>();
+
+    private ThornfellLodge() {}
+
+    /** The plan; the same every time. */
+    public static Plan plan() {
+        return new ThornfellLodge().build();
+    }
+
+    private Plan build() {
+        unit("router", "entry router", UnitKind.ROUTER, 0, 0, at(id(0, 0), 0.5, 0.5, 1.6), mains(0), true, null);
+        unit("hub", "house hub", UnitKind.HUB, 0, 0, at(id(0, 0), 1.5, 0.5, 1.2), mains(0), false, null);
+        link("hub", "router", Medium.ETHERNET);
+        for (int f = 0; f < FLOORS.length; f++) {
+            floor(f);
+        }
+        for (int n = devices.size(); n < DEVICES; n++) {
+            button(n);
+        }
+        Map<String, Service> services = Map.of(
+                "push",
+                new Service("phone message service", ServiceKind.PUSH),
+                "remote",
+                new Service("remote access", ServiceKind.REMOTE_ACCESS));
+        return new Plan(
+                Plan.FORMAT,
+                "Thornfell Lodge",
+                Region.EU,
+                230.0,
+                new GeoPoint(46.2, 8.1),
+                new Network("192.168.60.0/24", "192.168.60.150", "192.168.60.239", "lodge"),
+                true,
+                Map.of("lodge", new Building("Lodge", 0, 0, 0)),
+                floors,
+                rooms,
+                Map.of(),
+                circuits,
+                services,
+                units,
+                devices,
+                links,
+                Map.of(),
+                Map.of(),
+                openings,
+                stairwells,
+                Map.of(),
+                Map.of(),
+                Map.of(),
+                Map.of(),
+                null,
+                Map.of(),
+                null,
+                null);
+    }
+
+    private static String id(int floor, int room) {
+        return FLOORS[floor] + "-" + room;
+    }
+
+    private void floor(int f) {
+        floors.put(FLOORS[f], new Floor("lodge", NAMES[f], 2.9 * f, 2.6, f == 0 ? "concrete-slab" : "timber-floor"));
+        circuits.put("lights-" + f, new Circuit(NAMES[f] + " lights"));
+        if (f > 0) {
+            stairwells.put("stairs-" + f, new Stairwell(FLOORS[f], 1, DEEP_M + 0.4, 2.6, 1.2));
+        }
+        // the corridor is room 0; rooms 1 to 10 lie south of it, 11 to 19 north
+        double length = WIDE_M * (ROOMS / 2);
+        room(f, 0, NAMES[f] + " corridor", RoomUse.PASSAGE, 0, DEEP_M, length, CORRIDOR_M);
+        for (int r = 1; r < ROOMS; r++) {
+            boolean south = r <= ROOMS / 2;
+            double x = WIDE_M * (south ? r - 1 : r - ROOMS / 2 - 1);
+            double wide = r == ROOMS - 1 ? 2 * WIDE_M : WIDE_M;
+            RoomUse use = r % 5 == 4 ? RoomUse.WET : RoomUse.SLEEPING;
+            room(
+                    f,
+                    r,
+                    "Room " + (f + 1) + String.format("%02d", r),
+                    use,
+                    x,
+                    south ? 0 : DEEP_M + CORRIDOR_M,
+                    wide,
+                    DEEP_M);
+            openings.put(
+                    "door-" + id(f, r),
+                    new Opening(id(f, r), south ? 2 : 0, OpeningKind.DOOR, 0.4, 0.9, 0, 2.05, "door-wood"));
+            openings.put(
+                    "window-" + id(f, r),
+                    new Opening(id(f, r), south ? 0 : 2, OpeningKind.WINDOW, 1.2, 1.4, 0.9, 2.1, "glass-24"));
+        }
+        for (int a = 0; a < 4; a++) {
+            String ap = FLOORS[f] + "-ap-" + a;
+            Place place = at(id(f, 0), 4.5 + a * (length - 9) / 3, 1, 2.4);
+            unit(
+                    ap,
+                    NAMES[f] + " access point " + (a + 1),
+                    UnitKind.ACCESS_POINT,
+                    0,
+                    30,
+                    place,
+                    mains(f),
+                    false,
+                    Medium.WIFI_2G4);
+            link(ap, "router", Medium.ETHERNET);
+        }
+        for (int r = 0; r < ROOMS; r++) {
+            board(f, r);
+        }
+    }
+
+    private void room(int f, int r, String name, RoomUse use, double x, double y, double wide, double deep) {
+        List<Corner> corners = List.of(
+                new Corner(Corner.cm(x), Corner.cm(y)),
+                new Corner(Corner.cm(x + wide), Corner.cm(y)),
+                new Corner(Corner.cm(x + wide), Corner.cm(y + deep)),
+                new Corner(Corner.cm(x), Corner.cm(y + deep)));
+        List<String> walls = r == 0
+                ? List.of("brick-110", "brick-220", "brick-110", "brick-220")
+                : r <= ROOMS / 2
+                        ? List.of("brick-220", "board-100", "brick-110", "board-100")
+                        : List.of("brick-110", "board-100", "brick-220", "board-100");
+        rooms.put(id(f, r), new Room(FLOORS[f], name, corners, walls, Clutter.FURNISHED, use, null));
+    }
+
+    /** A relay board with the devices of its room. */
+    private void board(int f, int r) {
+        String board = id(f, r) + "-board";
+        Room room = rooms.get(id(f, r));
+        unit(
+                board,
+                room.name() + " board",
+                UnitKind.CONTROLLER,
+                10,
+                0,
+                at(id(f, r), 0.4, 0.4, 1.6),
+                mains(f),
+                false,
+                Medium.WIFI_2G4);
+        double xM = room.bounds().westM() + room.bounds().widthM() / 2;
+        int nearest = (int) Math.max(0, Math.min(3, Math.round((xM - 4.5) / (WIDE_M * (ROOMS / 2) - 9) * 3)));
+        link(board, FLOORS[f] + "-ap-" + nearest, Medium.WIFI_2G4);
+        for (int d = 0; d < ROOM_DEVICES.length; d++) {
+            DeviceKind kind = ROOM_DEVICES[d];
+            boolean sensor = kind.family() == DeviceKind.Family.SENSOR;
+            String id = id(f, r) + "-d" + d;
+            SortedSet<Way> ways =
+                    new TreeSet<>(sensor ? List.of(Way.RULE) : List.of(Way.RULE, Way.HOME_APP, Way.WALL_CONTROL));
+            SortedSet<String> by = new TreeSet<>(sensor ? List.of() : List.of(id(f, r) + "-d7"));
+            Place place = at(id(f, r), 0.9 + 0.35 * d, 0.6 + (d % 3) * 0.5, 1.2);
+            String name = room.name() + " "
+                    + kind.name().toLowerCase(java.util.Locale.ROOT).replace('_', ' ') + " " + (d + 1);
+            devices.put(id, device(name, kind, place, board, d + 1, sensor ? null : "lights-" + f, ways, by));
+        }
+    }
+
+    /** A second button in one of the rooms. */
+    private void button(int n) {
+        int f = n % FLOORS.length;
+        int r = 1 + n % (ROOMS - 1);
+        String id = id(f, r) + "-b" + n;
+        Place place = at(id(f, r), 2.8, 1.9, 1.1);
+        devices.put(
+                id,
+                device(
+                        rooms.get(id(f, r)).name() + " button " + n,
+                        DeviceKind.PUSH_BUTTON,
+                        place,
+                        id(f, r) + "-board",
+                        9,
+                        null,
+                        new TreeSet<>(List.of(Way.RULE)),
+                        new TreeSet<>()));
+    }
+
+    private static Device device(
+            String name,
+            DeviceKind kind,
+            Place place,
+            String board,
+            int channel,
+            String circuit,
+            SortedSet<Way> ways,
+            SortedSet<String> by) {
+        Hand hand = kind.family() == DeviceKind.Family.LOAD ? Hand.SWITCH : Hand.NONE;
+        return new Device(
+                name,
+                kind,
+                place,
+                kind.criticality(),
+                hand,
+                RestState.STAYS,
+                board,
+                channel,
+                circuit,
+                ways,
+                by,
+                false,
+                false,
+                false,
+                null);
+    }
+
+    private Place at(String room, double xM, double yM, double heightM) {
+        Room in = rooms.get(room);
+        double x = in == null ? xM : in.bounds().westM() + xM;
+        double y = in == null ? DEEP_M + yM : in.bounds().southM() + yM;
+        return new Place(room, null, Corner.cm(x), Corner.cm(y), heightM);
+    }
+
+    private static Power mains(int f) {
+        return new Power(PowerSource.MAINS, "lights-" + f, null, 0);
+    }
+
+    private void unit(
+            String id,
+            String name,
+            UnitKind kind,
+            int channels,
+            int clients,
+            Place place,
+            Power power,
+            boolean entry,
+            Medium medium) {
+        Map<String, Radio> radios = medium == null
+                ? Map.of()
+                : Map.of(RadioDefaults.id(medium), RadioDefaults.radio(medium, Region.EU, kind));
+        String hub = kind == UnitKind.CONTROLLER ? "hub" : null;
+        units.put(
+                id,
+                new Unit(
+                        name,
+                        kind,
+                        place,
+                        power,
+                        channels,
+                        clients,
+                        entry,
+                        kind == UnitKind.HUB,
+                        hub,
+                        radios,
+                        null,
+                        null,
+                        null));
+    }
+
+    private void link(String from, String to, Medium medium) {
+        links.put(from + "-" + to, new Link(from, to, medium, Direction.TWO_WAY, null, null));
+    }
+}

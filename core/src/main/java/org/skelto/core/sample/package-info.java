@@ -1,0 +1,2 @@
+/** Generated plans, for load. */
+package org.skelto.core.sample;
