@@ -10,7 +10,8 @@ import { applyTheme, currentTheme } from "../app/theme";
 
 type Summary = Schemas["PlanSummary"];
 
-const MOST_BYTES = 8 * 1024 * 1024;
+/** A plan with its pictures. */
+const MOST_BYTES = 32 * 1024 * 1024;
 const router = useRouter();
 const plans = ref<Summary[]>([]);
 const loaded = ref(false);
@@ -39,7 +40,11 @@ const load = () =>
     plans.value = await answer(api.GET("/api/plans"));
     loaded.value = true;
   });
-onMounted(load);
+const demos = ref<Schemas["Demo"][]>([]);
+onMounted(() => {
+  void load();
+  void guarded(async () => void (demos.value = await answer(api.GET("/api/demos"))));
+});
 
 function chooseRegion() {
   fresh.volts = String(REGIONS.find((r) => r.id === fresh.region)?.volts ?? "");
@@ -69,6 +74,14 @@ const create = () =>
         },
       }),
     );
+    creating.value = false;
+    await router.push(`/plans/${made.id}/site`);
+  });
+
+/** A plan that begins as a copy of a made-up house. */
+const fromDemo = (id: string) =>
+  guarded(async () => {
+    const made = await answer(api.POST("/api/demos/{id}", { params: { path: { id } } }));
     creating.value = false;
     await router.push(`/plans/${made.id}/site`);
   });
@@ -126,7 +139,7 @@ const importFile = (event: Event) =>
       if (file.size > MOST_BYTES) {
         throw new Problem(
           413,
-          "The file is larger than 8 MB, the most that a plan may have. Nothing was changed.",
+          "The file is larger than 32 MB, the most that a plan with its pictures may have. Nothing was changed.",
         );
       }
       const response = await fetch("/api/plans/import", {
@@ -237,6 +250,13 @@ function toggleTheme() {
         <p v-if="problem" class="problem" role="alert">{{ problem }}</p>
         <div class="row"><Button type="submit" label="Make the plan" /></div>
       </form>
+      <section class="demos" aria-label="Begin from a made-up house">
+        <p>Or begin from a made-up house, and change it:</p>
+        <p v-for="d in demos" :key="d.id">
+          <button type="button" class="soft" @click="fromDemo(d.id)">{{ d.name }}</button>
+          <span class="quiet">{{ d.about }}</span>
+        </p>
+      </section>
     </Dialog>
     <Dialog
       :visible="renaming !== null"
@@ -350,6 +370,20 @@ li .row {
   margin: 8px 0;
   background: var(--sheet);
   border: 1px solid var(--hair);
+}
+.demos {
+  margin-top: 16px;
+  border-top: 1px solid var(--hair);
+  max-width: 420px;
+}
+.demos p {
+  display: flex;
+  gap: 10px;
+  align-items: baseline;
+  margin: 8px 0;
+}
+.demos button {
+  white-space: nowrap;
 }
 .form {
   display: flex;

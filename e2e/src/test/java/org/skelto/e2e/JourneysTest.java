@@ -285,8 +285,8 @@ class JourneysTest {
         importFile(
                 "old.json", "{\"format\":\"skelto-plan/0\",\"name\":\"x\",\"region\":\"EU\",\"cautionsRead\":false}");
         assertThat(page.getByRole(AriaRole.ALERT)).containsText("/format");
-        importFile("huge.json", " ".repeat(9 * 1024 * 1024));
-        assertThat(page.getByRole(AriaRole.ALERT)).containsText("larger than 8 MB");
+        importFile("huge.json", " ".repeat(33 * 1024 * 1024));
+        assertThat(page.getByRole(AriaRole.ALERT)).containsText("larger than 32 MB");
         assertEquals(before, page.locator("li").count());
     }
 

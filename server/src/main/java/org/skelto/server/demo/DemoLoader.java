@@ -1,33 +1,25 @@
 package org.skelto.server.demo;
 
-import java.io.IOException;
-import java.io.InputStream;
-import java.io.UncheckedIOException;
-import org.skelto.server.plans.Exports;
 import org.slf4j.Logger;
 import org.slf4j.LoggerFactory;
 import org.springframework.boot.autoconfigure.condition.ConditionalOnBooleanProperty;
 import org.springframework.context.SmartLifecycle;
-import org.springframework.core.io.ClassPathResource;
 import org.springframework.jdbc.core.simple.JdbcClient;
 import org.springframework.stereotype.Component;
 import org.springframework.transaction.annotation.Transactional;
-import tools.jackson.databind.json.JsonMapper;
 
-/** Loads the demo once, before the first request is answered; who deletes it does not get it back. */
+/** Loads the first demo once, before the first request is answered; who deletes it does not get it back. */
 @Component
 @ConditionalOnBooleanProperty("skelto.demo")
 class DemoLoader implements SmartLifecycle {
     private static final Logger LOG = LoggerFactory.getLogger(DemoLoader.class);
     private static final String MARK = "demo-loaded";
 
-    private final Exports exports;
-    private final JsonMapper mapper;
+    private final Demos demos;
     private final JdbcClient jdbc;
 
-    DemoLoader(Exports exports, JsonMapper mapper, JdbcClient jdbc) {
-        this.exports = exports;
-        this.mapper = mapper;
+    DemoLoader(Demos demos, JdbcClient jdbc) {
+        this.demos = demos;
         this.jdbc = jdbc;
     }
 
@@ -44,11 +36,7 @@ class DemoLoader implements SmartLifecycle {
                 .param(MARK)
                 .update();
         if (fresh == 1) {
-            try (InputStream in = new ClassPathResource("demo/marrowby-leat.skelto.json").getInputStream()) {
-                exports.restore(mapper.readTree(in));
-            } catch (IOException e) {
-                throw new UncheckedIOException(e);
-            }
+            demos.make(Demos.FIRST);
             LOG.info("loaded the demo, Marrowby Leat");
         }
     }
