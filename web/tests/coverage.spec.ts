@@ -49,41 +49,64 @@ describe("the coverage form", () => {
 });
 
 describe("previews", () => {
-  it("run one at a time, and of those that come meanwhile only the newest", async () => {
+  /** Work that is begun in order and ends when the test says so. */
+  function held() {
     const begun: number[] = [];
-    const ends: (() => void)[] = [];
+    const shown: number[] = [];
+    const ends: Record<number, (fine: boolean) => void> = {};
     const line = newest<number>(async (n) => {
       begun.push(n);
-      await new Promise<void>((end) => ends.push(end));
-      return true;
+      const fine = await new Promise<boolean>((end) => (ends[n] = end));
+      if (!fine) throw new Error("refused");
+      return () => shown.push(n);
     });
+    return { begun, shown, ends, line };
+  }
+
+  it("are worked out two at a time, and of those that come meanwhile only the newest", async () => {
+    const { begun, shown, ends, line } = held();
+    for (const n of [1, 2, 3, 4]) void line.ask(n);
+    expect(begun).toEqual([1, 2]);
+    ends[1]!(true);
+    await settled();
+    expect(begun).toEqual([1, 2, 4]);
+    expect(shown).toEqual([1]);
+  });
+
+  it("are not shown when a newer one was", async () => {
+    const { shown, ends, line } = held();
     void line.ask(1);
     void line.ask(2);
-    void line.ask(3);
-    expect(begun).toEqual([1]);
-    ends[0]!();
+    ends[2]!(true);
     await settled();
-    expect(begun).toEqual([1, 3]);
-    void line.ask(4);
-    line.drop();
-    ends[1]!();
+    ends[1]!(true);
     await settled();
-    expect(begun).toEqual([1, 3]);
+    expect(shown).toEqual([2]);
   });
 
   it("go on after one that fails, without what waited behind it", async () => {
-    const begun: number[] = [];
-    const line = newest<number>(async (n) => {
-      begun.push(n);
-      await settled();
-      if (n === 1) throw new Error("refused");
-      return true;
-    });
-    const first = line.ask(1);
-    void line.ask(2);
-    await first;
-    await line.ask(3);
-    expect(begun).toEqual([1, 3]);
+    const { begun, shown, ends, line } = held();
+    for (const n of [1, 2, 3]) void line.ask(n);
+    ends[1]!(false);
+    await settled();
+    ends[2]!(true);
+    await settled();
+    const last = line.ask(4);
+    ends[4]!(true);
+    await last;
+    expect(begun).toEqual([1, 2, 4]);
+    expect(shown).toEqual([2, 4]);
+  });
+
+  it("that are on their way when the hand lets go are not shown", async () => {
+    const { begun, shown, ends, line } = held();
+    for (const n of [1, 2, 3]) void line.ask(n);
+    line.drop();
+    ends[1]!(true);
+    ends[2]!(true);
+    await settled();
+    expect(begun).toEqual([1, 2]);
+    expect(shown).toEqual([]);
   });
 });
 
@@ -140,7 +163,7 @@ describe("a drag", () => {
     await coverage.load();
     expect(levelAt(coverage.shown!, 10.1, 20.1)!.dbm).toBe(-60);
     bench.dragOps = [{ op: "replace", path: "/name", value: "x" }];
-    const preview = coverage.preview(bench.dragOps);
+    const preview = coverage.preview(bench.dragOps!);
     await settled();
     answerPreview!();
     await preview;

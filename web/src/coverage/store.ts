@@ -1,4 +1,5 @@
 import { defineStore } from "pinia";
+import { markRaw } from "vue";
 import { answer, api, type Medium, type Op, type Schemas } from "../api/client";
 import { newest } from "../plan/newest";
 import { useBench } from "../plan/store";
@@ -89,7 +90,7 @@ export const useCoverage = defineStore("coverage", {
       }
       const response = await fetch(url, { headers: { Accept: TYPE } }).catch(() => null);
       if (this.asked !== url) return;
-      if (response?.ok) this.stored = read(await response.arrayBuffer());
+      if (response?.ok) this.stored = markRaw(read(await response.arrayBuffer()));
       else {
         this.stored = null;
         this.trouble = response
@@ -102,7 +103,7 @@ export const useCoverage = defineStore("coverage", {
     async preview(ops: Op[]) {
       if (this.medium) await previews.ask(ops);
     },
-    async follow(ops: Op[]): Promise<boolean> {
+    async follow(ops: Op[]): Promise<(() => void) | null> {
       const url = this.url("preview");
       const response =
         url &&
@@ -111,10 +112,9 @@ export const useCoverage = defineStore("coverage", {
           headers: { Accept: TYPE, "Content-Type": "application/json-patch+json" },
           body: JSON.stringify(ops),
         }));
-      if (!response || !response.ok) return false;
-      const dragged = read(await response.arrayBuffer());
-      if (useBench().dragOps) this.dragged = dragged;
-      return true;
+      if (!response || !response.ok) return null;
+      const dragged = markRaw(read(await response.arrayBuffer()));
+      return () => (this.dragged = dragged);
     },
     endPreview() {
       previews.drop();

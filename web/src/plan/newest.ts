@@ -1,23 +1,50 @@
-/** Runs one piece of work at a time; of those asked for meanwhile only the newest waits. */
-export function newest<T>(work: (item: T) => Promise<boolean>) {
-  let running = false;
+/** What to do with an answer, or null when there is none. */
+type Applied = (() => void) | null;
+
+/**
+ * Answers that follow a hand: a few are worked out at a time, so that the next is on its way while one is drawn; of
+ * those asked for meanwhile only the newest waits, and an answer older than one that was shown is not shown.
+ */
+export function newest<T>(work: (item: T) => Promise<Applied>, atOnce = 2) {
+  let running = 0;
+  let asked = 0;
+  let shown = 0;
   let next: { item: T } | null = null;
+  let idle: (() => void)[] = [];
+
+  async function run(item: T) {
+    const number = ++asked;
+    const apply = await work(item).catch(() => null);
+    if (!apply) next = null;
+    else if (number > shown) {
+      shown = number;
+      apply();
+    }
+  }
+  async function go() {
+    running++;
+    while (next) {
+      const now: T = next.item;
+      next = null;
+      await run(now);
+    }
+    running--;
+    if (running === 0) {
+      idle.forEach((done) => done());
+      idle = [];
+    }
+  }
   return {
-    /** Asks for work; when a piece fails, what waits behind it is dropped. */
+    /** Asks for an answer; ends when nothing is being worked out any more. */
     async ask(item: T) {
       next = { item };
-      if (running) return;
-      running = true;
-      while (next) {
-        const now: T = next.item;
-        next = null;
-        if (!(await work(now).catch(() => false))) next = null;
-      }
-      running = false;
+      if (running < atOnce) void go();
+      if (running > 0) await new Promise<void>((done) => idle.push(done));
     },
-    /** Drops what waits. */
+    /** Drops what waits and what is on its way. */
     drop() {
       next = null;
+      shown = asked;
     },
   };
 }

@@ -1,4 +1,5 @@
 import { defineStore } from "pinia";
+import { markRaw } from "vue";
 import {
   answer,
   api,
@@ -124,7 +125,7 @@ export const useBench = defineStore("bench", {
       await this.assess();
     },
     take(state: PlanState) {
-      this.plan = state.plan;
+      this.plan = markRaw(state.plan);
       this.revision = state.revision;
       this.undoLabel = state.undo;
       this.redoLabel = state.redo;
@@ -144,7 +145,7 @@ export const useBench = defineStore("bench", {
         }),
       );
       if (assessed.revision === this.revision && asked === this.without.join(",")) {
-        this.assessment = assessed.assessment;
+        this.assessment = markRaw(assessed.assessment);
         // bare ids become whole ones, what the plan does not have is dropped
         this.without = assessed.assessment.strip.filter((item) => item.out).map((item) => item.id);
       }
@@ -257,7 +258,7 @@ export const useBench = defineStore("bench", {
       await previews.ask(ops);
     },
     /** A place that cannot be previewed is refused with its reason when it is dropped. */
-    async follow(ops: Op[]): Promise<boolean> {
+    async follow(ops: Op[]): Promise<() => void> {
       const dragged = await answer(
         api.POST("/api/plans/{id}/preview", {
           params: { path: { id: this.id }, query: { without: this.without } },
@@ -267,9 +268,7 @@ export const useBench = defineStore("bench", {
           bodySerializer: (body: unknown) => body as string,
         }),
       );
-      // an answer that comes after the drag has ended is about what no longer is
-      if (this.dragOps) this.dragged = dragged;
-      return true;
+      return () => (this.dragged = markRaw(dragged));
     },
     endPreview() {
       this.dragOps = null;

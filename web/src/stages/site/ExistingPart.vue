@@ -107,6 +107,10 @@ const text = (event: Event) => (event.target as HTMLSelectElement).value;
         They close on<input type="date" :value="work.closesOn ?? ''" @change="setDay" />
       </label>
     </div>
+    <div v-if="chosen" class="row">
+      <span>{{ nameAt(plan, chosen) }}</span>
+      <PlaceFields :path="chosen" :holder="`${chosen}/place`" />
+    </div>
     <table>
       <caption class="unseen">
         Outlets, data points and wiring centres
@@ -144,7 +148,7 @@ const text = (event: Event) => (event.target as HTMLSelectElement).value;
             >
               {{ roomOf(f.place) }}
             </button>
-            <span v-if="f.place" class="quiet">
+            <span v-if="f.place" class="quiet at">
               {{ shown(f.place.xM, 1) }}, {{ shown(f.place.yM, 1) }} m</span
             >
           </td>
@@ -172,10 +176,6 @@ const text = (event: Event) => (event.target as HTMLSelectElement).value;
         </tr>
       </tbody>
     </table>
-    <div v-if="chosen" class="row">
-      <span>{{ nameAt(plan, chosen) }}</span>
-      <PlaceFields :path="chosen" :holder="`${chosen}/place`" />
-    </div>
     <form class="row" @submit.prevent="addFitting">
       <label class="field"
         >Name<input v-model="fitting.name" required maxlength="120" placeholder="outlet by the range"
@@ -314,6 +314,9 @@ const text = (event: Event) => (event.target as HTMLSelectElement).value;
 
 <style scoped src="../panel.css"></style>
 <style scoped>
+.at {
+  margin-left: 6px;
+}
 .plain-list {
   margin: 0;
   padding-left: 18px;

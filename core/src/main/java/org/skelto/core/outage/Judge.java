@@ -66,9 +66,14 @@ final class Judge {
     }
 
     private boolean together(Formula formula) {
-        return formula instanceof All all
-                ? all.parts().stream().allMatch(this::holds)
-                : ((Any) formula).parts().stream().anyMatch(this::holds);
+        boolean any = formula instanceof Any;
+        List<Formula> parts = any ? ((Any) formula).parts() : ((All) formula).parts();
+        for (Formula part : parts) {
+            if (holds(part) == any) {
+                return any;
+            }
+        }
+        return !any;
     }
 
     boolean up(String unitId) {

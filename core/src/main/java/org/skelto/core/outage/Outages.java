@@ -1,6 +1,7 @@
 package org.skelto.core.outage;
 
 import java.util.ArrayList;
+import java.util.Collection;
 import java.util.Collections;
 import java.util.Comparator;
 import java.util.HashMap;
@@ -33,6 +34,7 @@ public final class Outages {
     private final Map<String, Component> components;
     private final House whole;
     private final House drawn;
+    private volatile Map<String, DeviceState> now;
 
     /** The outages of a plan whose links carry as they are said to. */
     public Outages(Plan plan, Carrying carrying) {
@@ -55,11 +57,26 @@ public final class Outages {
         return jobs.get(device);
     }
 
+    /** The state of each device with everything working. */
+    public Map<String, DeviceState> now() {
+        Map<String, DeviceState> known = now;
+        if (known == null) {
+            known = Collections.unmodifiableMap(without(Set.of(), jobs.keySet()));
+            now = known;
+        }
+        return known;
+    }
+
     /** The state of each device without these components. */
     public Map<String, DeviceState> without(Set<String> failed) {
+        return failed.isEmpty() ? now() : without(failed, jobs.keySet());
+    }
+
+    /** The states of some devices without these components. */
+    public Map<String, DeviceState> without(Set<String> failed, Collection<String> devices) {
         Judge judge = judge(failed);
         Map<String, DeviceState> states = new TreeMap<>();
-        jobs.forEach((id, ways) -> states.put(id, device(plan.devices().get(id), ways, judge)));
+        devices.forEach(id -> states.put(id, device(plan.devices().get(id), jobs.get(id), judge)));
         return states;
     }
 
@@ -192,15 +209,25 @@ public final class Outages {
         Map<String, Map<String, Set<Formula>>> leaning = leaning();
         Map<Component, Integer> shared = new LinkedHashMap<>();
         components.forEach((id, component) -> {
-            Judge without = judge(Set.of(id));
-            int felt = (int) leaning.getOrDefault(id, Map.of()).values().stream()
-                    .filter(ways -> ways.stream().anyMatch(way -> !without.holds(way)))
-                    .count();
+            int felt = felt(judge(Set.of(id)), leaning.getOrDefault(id, Map.of()));
             if (felt >= 2 || named.getOrDefault(id, Set.of()).size() >= 2) {
                 shared.put(component, felt);
             }
         });
         return shared;
+    }
+
+    private static int felt(Judge without, Map<String, Set<Formula>> leaning) {
+        int felt = 0;
+        for (Set<Formula> ways : leaning.values()) {
+            for (Formula way : ways) {
+                if (!without.holds(way)) {
+                    felt++;
+                    break;
+                }
+            }
+        }
+        return felt;
     }
 
     /**

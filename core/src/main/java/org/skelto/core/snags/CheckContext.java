@@ -53,7 +53,7 @@ final class CheckContext {
         this.tables = tables;
         this.links = links;
         this.outages = outages;
-        this.now = outages.without(java.util.Set.of());
+        this.now = outages.now();
     }
 
     List<Snag> found() {

@@ -158,12 +158,15 @@ final class OutageChecks {
     }
 
     private static void security(CheckContext c) {
+        List<String> guards = c.plan.devices().entrySet().stream()
+                .filter(e -> e.getValue().guards())
+                .map(Map.Entry::getKey)
+                .toList();
         c.outages.components().values().stream()
                 .filter(component -> component.kind().group() == Component.Group.NETWORK)
                 .forEach(component -> {
-                    Map<String, DeviceState> states = c.outages.without(Set.of(component.id()));
+                    Map<String, DeviceState> states = c.outages.without(Set.of(component.id()), guards);
                     List<String> silent = states.entrySet().stream()
-                            .filter(e -> c.plan.devices().get(e.getKey()).guards())
                             .filter(e -> e.getValue().state().compareTo(State.LOST) >= 0
                                     && c.now.get(e.getKey()).state().compareTo(State.LOST) < 0)
                             .map(Map.Entry::getKey)

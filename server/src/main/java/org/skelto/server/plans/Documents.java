@@ -35,10 +35,34 @@ public class Documents {
     /** Asked for once: each look-up searches the whole class path. */
     private static final JsonProvider JSON = JsonProvider.provider();
 
+    /** A plan with its tree: a drag patches the same plan over and over, and asks for several figures of each place. */
+    private final class Known {
+        private final Plan plan;
+        private final JsonObject tree;
+        private String patch;
+        private Plan after;
+
+        Known(Plan plan, JsonObject tree) {
+            this.plan = plan;
+            this.tree = tree;
+        }
+
+        synchronized Plan patched(String asked) {
+            if (!asked.equals(patch)) {
+                after = read(plan, tree, applied(tree, operations(asked)));
+                patch = asked;
+            }
+            return after;
+        }
+    }
+
     private final JsonMapper mapper;
+    private final Rereader rereader;
+    private volatile Known last;
 
     Documents(JsonMapper mapper) {
         this.mapper = mapper;
+        this.rereader = new Rereader(mapper);
     }
 
     String write(Plan plan) {
@@ -73,7 +97,7 @@ public class Documents {
     /** What a JSON Patch makes of a plan; the plan given is not changed. */
     Change change(Plan plan, String patch) {
         JsonObject before = tree(write(plan));
-        Plan after = read(applied(before, operations(patch)));
+        Plan after = read(plan, before, applied(before, operations(patch)));
         String document = write(after);
         JsonObject tree = tree(document);
         return new Change(after, document, difference(before, tree), difference(tree, before));
@@ -85,12 +109,18 @@ public class Documents {
 
     /** The plan after a JSON Patch; the plan given is not changed. */
     public Plan patched(Plan plan, String patch) {
-        return read(applied(tree(write(plan)), operations(patch)));
+        Known known = last;
+        if (known == null || known.plan != plan) {
+            known = new Known(plan, tree(write(plan)));
+            last = known;
+        }
+        return known.patched(patch);
     }
 
-    private Plan read(JsonObject after) {
+    private Plan read(Plan plan, JsonObject before, JsonObject after) {
         try {
-            return accepted(mapper.readValue(after.toString(), Plan.class));
+            Plan known = rereader.read(plan, before, after);
+            return accepted(known != null ? known : mapper.readValue(after.toString(), Plan.class));
         } catch (DatabindException e) {
             throw Refusal.invalid(
                     "The edit would leave no valid plan. Nothing was changed.", List.of(Reading.problem(e)));

@@ -11,6 +11,10 @@ import org.springframework.data.jpa.repository.Query;
 interface PlanRepository extends JpaRepository<PlanEntity, UUID> {
     Optional<PlanEntity> findByIdAndDeletedAtIsNull(UUID id);
 
+    /** The newest revision of a plan that is not deleted. */
+    @Query("select p.revision from PlanEntity p where p.id = :id and p.deletedAt is null")
+    Optional<Long> revision(UUID id);
+
     /** Waits for any other edit of the same plan to end. */
     @Lock(LockModeType.PESSIMISTIC_WRITE)
     @Query("select p from PlanEntity p where p.id = :id")

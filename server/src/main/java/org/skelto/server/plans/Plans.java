@@ -23,12 +23,14 @@ public class Plans {
     private final PlanRepository plans;
     private final RevisionRepository revisions;
     private final Documents documents;
+    private final KeptStates kept;
     private final Clock clock = Clock.systemUTC();
 
-    Plans(PlanRepository plans, RevisionRepository revisions, Documents documents) {
+    Plans(PlanRepository plans, RevisionRepository revisions, Documents documents, KeptStates kept) {
         this.plans = plans;
         this.revisions = revisions;
         this.documents = documents;
+        this.kept = kept;
     }
 
     @Transactional(readOnly = true)
@@ -39,7 +41,13 @@ public class Plans {
     /** The newest state of a plan; refused with 404 when there is none or it was deleted. */
     @Transactional(readOnly = true)
     public PlanState get(UUID id) {
-        return state(plans.findByIdAndDeletedAtIsNull(id).orElseThrow(Plans::unknown));
+        PlanState known = kept.find(id, plans.revision(id).orElseThrow(Plans::unknown));
+        if (known == null) {
+            PlanEntity entity = plans.findByIdAndDeletedAtIsNull(id).orElseThrow(Plans::unknown);
+            known = state(entity);
+            kept.keep(known, entity.document.length());
+        }
+        return known;
     }
 
     @Transactional(readOnly = true)
