@@ -75,7 +75,7 @@ public final class CoverageMap {
                 .toList();
         others.stream().flatMap(map -> map.work(number).stream()).toList().parallelStream()
                 .forEach(Runnable::run);
-        others.parallelStream().forEach(CoverageMap::rank);
+        IntStream.range(0, maps.size()).parallel().forEach(i -> others.get(i).rankAgain(maps.get(i), number));
         return others;
     }
 
@@ -107,6 +107,45 @@ public final class CoverageMap {
                 }
             }
         }
+    }
+
+    /** Ranks when only one source differs from another map: most cells keep what they had. */
+    private void rankAgain(CoverageMap before, int number) {
+        float[] moved = levels[number];
+        for (int cell = 0; cell < moved.length; cell++) {
+            boolean stood = before.server[cell] == number || before.secondServer[cell] == number;
+            if (stood || moved[cell] > before.second[cell]) {
+                rank(cell);
+            } else {
+                best[cell] = before.best[cell];
+                server[cell] = before.server[cell];
+                second[cell] = before.second[cell];
+                secondServer[cell] = before.secondServer[cell];
+            }
+        }
+    }
+
+    private void rank(int cell) {
+        float first = Float.NEGATIVE_INFINITY;
+        float next = Float.NEGATIVE_INFINITY;
+        byte by = NONE;
+        byte nextBy = NONE;
+        for (byte s = 0; s < levels.length; s++) {
+            float here = levels[s][cell];
+            if (here > first) {
+                next = first;
+                nextBy = by;
+                first = here;
+                by = s;
+            } else if (here > next) {
+                next = here;
+                nextBy = s;
+            }
+        }
+        best[cell] = first;
+        server[cell] = by;
+        second[cell] = next;
+        secondServer[cell] = nextBy;
     }
 
     public Grid grid() {

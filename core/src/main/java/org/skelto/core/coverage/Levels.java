@@ -102,7 +102,7 @@ final class Levels {
             for (int i = 0; i < loss.length; i++) {
                 int room = roomOfCells[offset + i];
                 float clutter = room < 0 ? clutterOutside : clutterOfRooms[room];
-                double spread = inverseDistance[i] >= 1 ? 0 : -20 * Math.log10(inverseDistance[i]);
+                double spread = inverseDistance[i] >= 1 ? 0 : -2 * Decibels.of(inverseDistance[i]);
                 level[offset + i] = (float) (constant - spread - loss[i] - clutter);
             }
             if (!terms.byWalls()) {

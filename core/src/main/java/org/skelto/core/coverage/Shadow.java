@@ -37,8 +37,8 @@ final class Shadow {
 
     final int lastRow;
 
-    private double low;
-    private double high;
+    /** The lines that bound the figure, shared by all copies. */
+    private final Lines lines;
 
     /** Whether a line ran level with the row so near that every cell must be asked. */
     private boolean unsure;
@@ -71,9 +71,13 @@ final class Shadow {
         // share along the ray = side / distance, so bounds on the share turn into bounds on the distance
         this.nearest = to <= 0 ? Double.POSITIVE_INFINITY : Math.abs(side) / to;
         this.farthest = from <= 0 ? Double.POSITIVE_INFINITY : Math.abs(side) / from;
+        this.lines = new Lines();
         int[] rows = side != 0 && nearest < farthest ? reach() : new int[] {0, -1};
         this.firstRow = rows[0];
         this.lastRow = rows[1];
+        if (any()) {
+            bound();
+        }
     }
 
     /** Cuts the figure of hidden points out of the grid and gives the rows that it reaches. */
@@ -118,6 +122,7 @@ final class Shadow {
         this.sign = other.sign;
         this.nearest = other.nearest;
         this.farthest = other.farthest;
+        this.lines = other.lines;
         this.firstRow = other.firstRow;
         this.lastRow = other.lastRow;
     }
@@ -132,59 +137,103 @@ final class Shadow {
         return firstRow <= lastRow;
     }
 
-    /** Finds the hidden cells of a row; they are between {@link #first} and {@link #last}. */
-    void row(int row) {
-        double y = grid.y(row);
+    /**
+     * The straight lines that bound the hidden cells, each as {@code start + rise · row + slope · column}, hidden where not
+     * negative. Those that cross the rows give the column where they do as {@code at + shift · row}.
+     */
+    private static final class Lines {
+        private final double[] lowAt = new double[5];
+        private final double[] lowShift = new double[5];
+        private int lows;
+        private final double[] highAt = new double[5];
+        private final double[] highShift = new double[5];
+        private int highs;
+        private final double[] levelStart = new double[5];
+        private final double[] levelRise = new double[5];
+        private int levels;
+
+        /** Distance between the ends along the normal, metres: straight in row and column. */
+        private double normalStart;
+
+        private double normalRise;
+        private double normalSlope;
+
+        void keep(double start, double rise, double slope) {
+            if (Math.abs(slope) <= LEVEL) {
+                levelStart[levels] = start;
+                levelRise[levels++] = rise;
+            } else if (slope > 0) {
+                lowAt[lows] = -start / slope;
+                lowShift[lows++] = -rise / slope;
+            } else {
+                highAt[highs] = -start / slope;
+                highShift[highs++] = -rise / slope;
+            }
+        }
+    }
+
+    /** Finds the lines: behind the panel, within the wedge of its ends, and neither over its head nor under its foot. */
+    private void bound() {
         double dx = panel.bxM() - panel.axM();
         double dy = panel.byM() - panel.ayM();
-        low = -0.5;
-        high = grid.columns() - 0.5;
-        unsure = false;
         double x0 = grid.x(0);
+        double y0 = grid.y(0);
         double cell = grid.cellM();
-        // all as f(column) = start + slope · column, hidden where not negative
-        double sideStart = dx * (y - panel.ayM()) - dy * (x0 - panel.axM());
-        double sideSlope = -dy * cell;
-        keep(-sign * sideStart, -sign * sideSlope);
+        double sideStart = dx * (y0 - panel.ayM()) - dy * (x0 - panel.axM());
+        lines.keep(-sign * sideStart, -sign * dx * cell, sign * dy * cell);
         double ax = panel.axM() - sx;
         double ay = panel.ayM() - sy;
-        keep(-sign * ((x0 - sx) * ay - (y - sy) * ax), -sign * ay * cell);
+        lines.keep(-sign * ((x0 - sx) * ay - (y0 - sy) * ax), sign * ax * cell, -sign * ay * cell);
         double bx = panel.bxM() - sx;
         double by = panel.byM() - sy;
-        keep(sign * ((x0 - sx) * by - (y - sy) * bx), sign * by * cell);
-        // distance = sign · (side of source − side of cell)
+        lines.keep(sign * ((x0 - sx) * by - (y0 - sy) * bx), -sign * bx * cell, sign * by * cell);
+        double scale = sign / panel.lengthM();
+        lines.normalStart = (side - sideStart) * scale;
+        lines.normalRise = -dx * cell * scale;
+        lines.normalSlope = dy * cell * scale;
+        // distance behind the source = sign · (side of source − side of cell)
         double distance = sign * (side - sideStart);
-        double slope = -sign * sideSlope;
+        double rise = -sign * dx * cell;
+        double slope = sign * dy * cell;
         if (nearest > Math.abs(side)) {
-            keep(distance - nearest, slope);
+            lines.keep(distance - nearest, rise, slope);
         }
         if (farthest < Double.POSITIVE_INFINITY) {
-            keep(farthest - distance, -slope);
+            lines.keep(farthest - distance, -rise, -slope);
+        }
+    }
+
+    /** Finds the hidden cells of a row; they are between {@link #first} and {@link #last}. */
+    void row(int row) {
+        double low = -0.5;
+        double high = grid.columns() - 0.5;
+        Lines of = lines;
+        for (int i = 0; i < of.lows; i++) {
+            low = Math.max(low, of.lowAt[i] + of.lowShift[i] * row);
+        }
+        for (int i = 0; i < of.highs; i++) {
+            high = Math.min(high, of.highAt[i] + of.highShift[i] * row);
+        }
+        unsure = false;
+        double doubt = LEVEL * grid.columns() + LEVEL;
+        for (int i = 0; i < of.levels; i++) {
+            double start = of.levelStart[i] + of.levelRise[i] * row;
+            if (start < -doubt) {
+                high = -2;
+            } else {
+                unsure |= start < doubt;
+            }
         }
         first = Math.max(0, (int) Math.ceil(low - SLACK));
         last = Math.min(grid.columns() - 1, (int) Math.floor(high + SLACK));
-        if (!unsure) {
+        if (!unsure && first <= last) {
+            double y = grid.y(row);
             while (first <= last && !hidden(first, y)) {
                 first++;
             }
             while (last >= first && !hidden(last, y)) {
                 last--;
             }
-        }
-    }
-
-    private void keep(double start, double slope) {
-        if (Math.abs(slope) > LEVEL) {
-            double at = -start / slope;
-            if (slope > 0) {
-                low = Math.max(low, at);
-            } else {
-                high = Math.min(high, at);
-            }
-        } else if (start < -LEVEL * grid.columns() - LEVEL) {
-            high = -2;
-        } else if (start < LEVEL * grid.columns() + LEVEL) {
-            unsure = true;
         }
     }
 
@@ -199,13 +248,8 @@ final class Shadow {
     /** Adds the panel's loss to the hidden cells of the row found last; its first cell is at the offset. */
     void add(int row, SlabTable table, float[] inverseDistance, float[] loss, int offset) {
         double y = grid.y(row);
-        double dx = panel.bxM() - panel.axM();
-        double dy = panel.byM() - panel.ayM();
-        double length = panel.lengthM();
-        double scale = sign / length;
-        // distance between the ends along the normal, in metres, straight in the column
-        double start = (side - dx * (y - panel.ayM()) + dy * (grid.x(0) - panel.axM())) * scale;
-        double slope = dy * grid.cellM() * scale;
+        double start = lines.normalStart + lines.normalRise * row;
+        double slope = lines.normalSlope;
         for (int column = first; column <= last; column++) {
             if (unsure && !hidden(column, y)) {
                 continue;

@@ -1,5 +1,6 @@
 package org.skelto.core.coverage;
 
+import static org.junit.jupiter.api.Assertions.assertArrayEquals;
 import static org.junit.jupiter.api.Assertions.assertEquals;
 import static org.junit.jupiter.api.Assertions.assertFalse;
 import static org.junit.jupiter.api.Assertions.assertTrue;
@@ -116,12 +117,17 @@ class CoverageTest {
         assertEquals(0, map.bestServer()[cell]);
         assertEquals(1, map.secondServer()[cell]);
         assertTrue(map.bestDbm()[cell] > map.secondDbm()[cell]);
-        List<Source> other = List.of(source("a", 1), source("b", 7.3), source("c", 11));
-        CoverageMap moved = CoverageMap.moved(List.of(map), 1, source("b", 7.3)).get(0);
-        assertEquals(
-                java.util.Arrays.toString(CoverageMap.of(terms, grid, other).bestDbm()),
-                java.util.Arrays.toString(moved.bestDbm()));
-        assertFalse(java.util.Arrays.equals(map.bestDbm(), moved.bestDbm()));
+        for (double x : new double[] {7.3, 1.05, 10.9, 4, 5.2}) {
+            List<Source> other = List.of(source("a", 1), source("b", x), source("c", 11));
+            CoverageMap moved =
+                    CoverageMap.moved(List.of(map), 1, source("b", x)).get(0);
+            CoverageMap anew = CoverageMap.of(terms, grid, other);
+            assertArrayEquals(anew.bestDbm(), moved.bestDbm());
+            assertArrayEquals(anew.bestServer(), moved.bestServer());
+            assertArrayEquals(anew.secondDbm(), moved.secondDbm());
+            assertArrayEquals(anew.secondServer(), moved.secondServer());
+            assertFalse(java.util.Arrays.equals(map.bestDbm(), moved.bestDbm()));
+        }
     }
 
     private static Source source(String id, double x) {
