@@ -249,7 +249,7 @@ class OutageTest {
         List<String> all = new ArrayList<>(outages.components().keySet());
         for (int round = 0; round < 60; round++) {
             Set<String> failed = new HashSet<>();
-            Map<String, DeviceState> before = outages.without(failed);
+            Map<String, DeviceState> before = new java.util.TreeMap<>(outages.without(failed));
             java.util.Collections.shuffle(all, random);
             for (String next : all) {
                 failed.add(next);
