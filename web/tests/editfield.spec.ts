@@ -42,4 +42,28 @@ describe("a field that stores what is typed", () => {
     await type("");
     expect(save).toHaveBeenCalledWith(null);
   });
+
+  it("keeps what is being typed when the plan changes meanwhile, and then takes the plan's value again", async () => {
+    const { wrapper, text } = field({});
+    const input = wrapper.find("input").element as HTMLInputElement;
+    input.value = "5.";
+    await wrapper.find("input").trigger("input");
+    await wrapper.setProps({ value: 4.4, save: vi.fn() } as never);
+    expect(text()).toBe("5.");
+    await wrapper.find("input").trigger("blur");
+    expect(text()).toBe("4.4");
+  });
+
+  it("keeps what is typed while the value before it is being stored", async () => {
+    let stored: (fine: boolean) => void = () => {};
+    const save = vi.fn(() => new Promise<boolean>((done) => (stored = done)));
+    const { wrapper, text } = field({ save });
+    await wrapper.find("input").setValue("first");
+    await wrapper.find("input").trigger("change");
+    (wrapper.find("input").element as HTMLInputElement).value = "first and more";
+    await wrapper.find("input").trigger("input");
+    stored(true);
+    await wrapper.setProps({ value: "first" } as never);
+    expect(text()).toBe("first and more");
+  });
 });

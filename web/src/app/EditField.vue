@@ -19,24 +19,32 @@ const props = defineProps<{
   /** Stores it; false when it was refused. */
   save: (value: never) => Promise<boolean> | void;
 }>();
-const input = ref<HTMLInputElement | null>(null);
+/** What is being typed; a plan that changes meanwhile does not take it away. */
+const typing = ref<string | null>(null);
 const trouble = ref<string | null>(null);
+let storing = false;
 
-async function commit() {
-  const raw = input.value!.value.trim();
+async function commit(event: Event) {
+  const typed = (event.target as HTMLInputElement).value;
+  typing.value = typed;
+  const raw = typed.trim();
   trouble.value = null;
   if (raw === "" && !props.optional) return restore(`${props.label} cannot be empty.`);
   const value = raw === "" ? null : props.numeric ? Number(raw.replace(",", ".")) : raw;
   if (typeof value === "number" && !Number.isFinite(value)) return restore(`"${raw}" is not a number.`);
   if (value === (props.value ?? null)) return restore(null);
-  const done = await (props.save as (value: unknown) => Promise<boolean> | void)(value);
-  if (done === false) restore(null);
-  else if (input.value) input.value.value = String(props.value ?? "");
+  storing = true;
+  await (props.save as (value: unknown) => Promise<boolean> | void)(value);
+  storing = false;
+  if (typing.value === typed) typing.value = null;
 }
 
 function restore(why: string | null) {
   trouble.value = why;
-  if (input.value) input.value.value = String(props.value ?? "");
+  typing.value = null;
+}
+function left() {
+  if (!storing) typing.value = null;
 }
 </script>
 
@@ -44,13 +52,14 @@ function restore(why: string | null) {
   <label class="field" :class="{ bare }">
     <span :class="{ unseen: bare }">{{ label }}</span>
     <input
-      ref="input"
       :class="{ short: numeric, wide }"
       :inputmode="numeric ? 'decimal' : undefined"
-      :value="value ?? ''"
+      :value="typing ?? value ?? ''"
       :placeholder="placeholder"
       :aria-invalid="trouble !== null || undefined"
+      @input="typing = ($event.target as HTMLInputElement).value"
       @change="commit"
+      @blur="left"
     />
     <span v-if="trouble" class="bad" role="alert">{{ trouble }}</span>
   </label>

@@ -183,7 +183,8 @@ export const useBench = defineStore("bench", {
       }
       this.unsaved = [];
       this.saving = "safe";
-      await this.guarded(() => this.assess());
+      // the figures follow; whoever made the edit goes on meanwhile
+      void this.guarded(() => this.assess());
       return true;
     },
     store(edit: Edit): Promise<PlanState> {

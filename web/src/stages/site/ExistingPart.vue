@@ -143,7 +143,7 @@ const text = (event: Event) => (event.target as HTMLSelectElement).value;
             <button
               type="button"
               class="plain"
-              :aria-label="`Place of ${f.name}`"
+              :aria-label="`${roomOf(f.place)}: place of ${f.name}`"
               @click="bench.select(pointer('fittings', id))"
             >
               {{ roomOf(f.place) }}

@@ -30,15 +30,17 @@ const text = (event: Event) => (event.target as HTMLInputElement).value;
 async function addTyped() {
   trouble.value = null;
   if (!bench.floor) return;
+  const text = typed.value;
   try {
     const proposal = await answer(
       api.POST("/api/plans/{id}/typed-room", {
         params: { path: { id: bench.id } },
-        body: { floor: bench.floor, text: typed.value },
+        body: { floor: bench.floor, text },
       }),
     );
     if (await bench.edit(proposal.edits as Op[], proposal.label)) {
-      typed.value = "";
+      // the next room may already be on its way into the field
+      if (typed.value === text) typed.value = "";
       bench.select(proposal.edits[0]!.path);
     }
   } catch (e) {

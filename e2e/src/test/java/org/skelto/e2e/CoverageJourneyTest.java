@@ -22,6 +22,7 @@ import org.junit.jupiter.api.extension.ExtendWith;
 import org.skelto.server.testing.Http;
 import org.skelto.server.testing.RunningSkelto;
 import org.skelto.server.testing.RunningSkelto.Skelto;
+import tools.jackson.databind.JsonNode;
 
 /** Drawing the real house, seeing where signal reaches, measuring, and being told where the next box goes. */
 @ExtendWith({RunningSkelto.class, Browser.class})
@@ -90,6 +91,48 @@ class CoverageJourneyTest {
         open("links?floor=meal-floor&radio=WIFI_2G4&part=rooms&without=unit:lathe-ap");
         assertThat(page.locator(".panel tbody tr").first()).containsText("meal floor AP");
         assertThat(page.locator(".panel tbody").first()).not().containsText("lathe AP");
+    }
+
+    /** The snag leads to the place, the place is dragged, and its figures follow. */
+    @Test
+    void aPlaceToWorkFromIsShownByItsSnagAndCanBeMoved() {
+        open("links?floor=meal-floor&part=rooms");
+        page.getByRole(AriaRole.BUTTON, new Page.GetByRoleOptions().setName("Show: A phone will not do at pit steps"))
+                .click();
+        assertThat(page.locator("tr.chosen")).containsText("pit steps");
+        assertThat(page.locator(".tabs button.current")).containsText("Wheel pit");
+        Locator mark =
+                page.getByRole(AriaRole.BUTTON, new Page.GetByRoleOptions().setName("Place to work from pit steps"));
+        assertThat(mark).hasAttribute("aria-pressed", "true");
+        String before = page.locator("tr.chosen").innerText();
+        var at = mark.boundingBox();
+        page.mouse().move(at.x + at.width / 2, at.y + at.height / 2);
+        page.mouse().down();
+        page.mouse().move(at.x - 30, at.y + 20);
+        page.mouse().move(at.x - 50, at.y + 35);
+        page.mouse().up();
+        settled(2);
+        assertThat(page.locator("tr.chosen")).not().hasText(before);
+        mark.focus();
+        page.keyboard().press("ArrowRight");
+        settled(3);
+        page.getByLabel("How sure it must be").selectOption("COMFORT");
+        settled(4);
+
+        open("site?floor=meal-floor&part=existing");
+        Locator outlet =
+                page.getByRole(AriaRole.BUTTON, new Page.GetByRoleOptions().setName("Outlet outlet by the range"));
+        outlet.focus();
+        page.keyboard().press("ArrowDown");
+        settled(5);
+        page.keyboard().press("Enter");
+        assertThat(page.locator("tr.chosen input").first()).hasValue("outlet by the range");
+        page.getByLabel("Height, m").fill("0.45");
+        page.keyboard().press("Tab");
+        settled(6);
+        JsonNode place = new Http(skelto).get("/api/plans/" + mill).json().at("/plan/fittings/meal-outlet/place");
+        assertEquals(0.45, place.get("heightM").asDouble());
+        assertEquals(7.1, place.get("yM").asDouble(), 1e-9);
     }
 
     @Test

@@ -7,8 +7,7 @@ import static org.junit.jupiter.api.Assertions.assertTrue;
 import com.microsoft.playwright.Locator;
 import com.microsoft.playwright.Page;
 import com.microsoft.playwright.options.AriaRole;
-import com.microsoft.playwright.options.FilePayload;
-import java.nio.charset.StandardCharsets;
+import java.nio.file.Path;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.regex.Pattern;
@@ -16,6 +15,7 @@ import org.junit.jupiter.api.AfterEach;
 import org.junit.jupiter.api.BeforeEach;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.extension.ExtendWith;
+import org.junit.jupiter.api.io.TempDir;
 import org.skelto.server.testing.Http;
 import org.skelto.server.testing.RunningSkelto;
 import org.skelto.server.testing.RunningSkelto.Skelto;
@@ -23,6 +23,9 @@ import org.skelto.server.testing.RunningSkelto.Skelto;
 /** Whole journeys of a person through the page. */
 @ExtendWith({RunningSkelto.class, Browser.class})
 class JourneysTest {
+    @TempDir
+    Path folder;
+
     private Skelto skelto;
     private Page page;
     private Browser.Windows windows;
@@ -275,6 +278,18 @@ class JourneysTest {
     }
 
     @Test
+    void aPlanCanBeginFromAMadeUpHouse() {
+        page.navigate(skelto.url);
+        button("New plan").click();
+        button("Sorrel Steps").click();
+        assertThat(page.getByRole(AriaRole.HEADING, new Page.GetByRoleOptions().setLevel(1)))
+                .containsText("Sorrel Steps");
+        assertThat(page.locator(".roomnames")).containsText("Living room");
+        String id = page.url().replaceAll(".*/plans/([^/]+)/.*", "$1");
+        new Http(skelto).delete("/api/plans/" + id);
+    }
+
+    @Test
     void malformedImportsSayWhyAndKeepWhatIsThere() {
         page.navigate(skelto.url);
         assertThat(page.getByText("Marrowby Leat").first()).isVisible();
@@ -291,8 +306,12 @@ class JourneysTest {
     }
 
     private void importFile(String name, String content) {
-        page.locator("input[type=file]")
-                .setInputFiles(new FilePayload(name, "application/json", content.getBytes(StandardCharsets.UTF_8)));
+        try {
+            Path file = java.nio.file.Files.writeString(folder.resolve(name), content);
+            page.locator("input[type=file]").setInputFiles(file);
+        } catch (java.io.IOException e) {
+            throw new java.io.UncheckedIOException(e);
+        }
     }
 
     @Test
