@@ -204,7 +204,7 @@ class FirstHouseTest {
         page.getByLabel("Other end of the link of annexe board").selectOption("meal-ap");
         settled(2);
         assertThat(page.locator(".one")).containsText("chosen by hand");
-        assertThat(page.locator(".stair")).containsText("Stone 600");
+        assertThat(page.locator(".stair")).containsText("Brick 110");
         open("links?select=/units/hub");
         page.getByLabel("Length by hand, m").fill("130");
         page.keyboard().press("Tab");
