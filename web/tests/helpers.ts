@@ -19,6 +19,7 @@ export function smallPlan(): Plan {
     nodeId: null,
     rating: null,
     wireless: null,
+    boards: null,
   };
   const device = {
     name: "lamp",
@@ -39,6 +40,7 @@ export function smallPlan(): Plan {
     rating: null,
     sound: null,
     heardIn: [],
+    wiring: null,
   };
   const room = (name: string, xM: number, widthM: number) => ({
     floor: "ground",

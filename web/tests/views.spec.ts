@@ -42,6 +42,7 @@ function bench(assessment: Partial<Assessment>) {
     sentence: "With everything working: 2 hold, 0 lost",
     counts: {},
     states: {},
+    wired: {},
     troubles: {},
     stages: [],
     ...assessment,

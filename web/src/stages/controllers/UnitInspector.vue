@@ -6,6 +6,7 @@ import { UNIT_WORDS, words } from "../../drawing/marks";
 import { pointer } from "../../plan/pointers";
 import { useBench } from "../../plan/store";
 import PlaceFields from "../PlaceFields.vue";
+import BoardPart from "./BoardPart.vue";
 import { attached } from "./channels";
 import { RADIO_IDS, RADIOS, type RadioMedium } from "./media";
 import RadioFields from "./RadioFields.vue";
@@ -130,7 +131,7 @@ function remove() {
         :save="(v: number) => set('power/backupH', v)"
       />
       <EditField
-        v-if="unit.kind === 'CONTROLLER'"
+        v-if="unit.kind === 'CONTROLLER' && !unit.boards"
         label="Channels"
         numeric
         :value="unit.channels"
@@ -183,6 +184,7 @@ function remove() {
         internet entry
       </label>
     </div>
+    <BoardPart v-if="unit.kind === 'CONTROLLER'" :id="id" :unit="unit" />
     <RadioFields
       v-for="(r, radio) in unit.radios"
       :key="radio"
@@ -214,14 +216,14 @@ function remove() {
       </caption>
       <thead>
         <tr>
-          <th>Channel</th>
+          <th v-if="!unit.boards">Channel</th>
           <th>Device</th>
           <th><span class="unseen">Detach</span></th>
         </tr>
       </thead>
       <tbody>
         <tr v-for="[device, d] in devices" :key="device">
-          <td>
+          <td v-if="!unit.boards">
             <EditField
               bare
               numeric

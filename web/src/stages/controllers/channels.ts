@@ -14,5 +14,6 @@ export function attached(plan: Plan, device: string, unit: string | null): Op[] 
   return [
     { op: "replace", path: pointer("devices", device, "unit"), value: unit },
     { op: "replace", path: pointer("devices", device, "channel"), value: free },
+    { op: "replace", path: pointer("devices", device, "wiring"), value: null },
   ];
 }

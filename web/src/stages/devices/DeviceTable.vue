@@ -62,6 +62,7 @@ async function add() {
     rating: null,
     sound: null,
     heardIn: [],
+    wiring: null,
   };
   const ops: Op[] = [];
   if (fresh.own) {

@@ -18,6 +18,7 @@ import org.skelto.core.outage.Component;
 import org.skelto.core.outage.DeviceState;
 import org.skelto.core.outage.Outages;
 import org.skelto.core.outage.State;
+import org.skelto.core.parts.Catalogue;
 import org.skelto.core.plan.Device;
 import org.skelto.core.plan.Place;
 import org.skelto.core.plan.Plan;
@@ -32,12 +33,15 @@ import org.skelto.core.snags.Snag;
 import org.skelto.core.snags.Stage;
 import org.skelto.core.sound.SoundReport;
 import org.skelto.core.sound.Sounders;
+import org.skelto.core.wiring.PinAssigner;
+import org.skelto.core.wiring.Wired;
 
 /**
  * Everything that follows from a plan: geometry, links, snags, names, and the states without some components. The
  * parts that do not depend on the outage are computed once, see {@link Figures}.
  *
  * @param positions where units and devices are, by JSON pointer
+ * @param wired what is connected to what in the controllers whose boards are chosen, by id
  * @param troubles units that are dark or cut off from their hub, by id
  */
 public record Assessment(
@@ -52,6 +56,7 @@ public record Assessment(
         Map<State, Integer> counts,
         Map<String, DeviceState> states,
         Map<String, Outages.UnitTrouble> troubles,
+        Map<String, Wired> wired,
         List<StageSummary> stages) {
 
     /** A place as drawings need it: on the site, and the floor it is on or null outdoors. */
@@ -78,6 +83,7 @@ public record Assessment(
         private final SlabTables tables;
         private final Map<String, SoundReport> sounds;
         private final Map<String, DemandReport> demands;
+        private final Map<String, Wired> wired;
 
         public Figures(Plan plan) {
             this(plan, new SlabTables());
@@ -98,7 +104,9 @@ public record Assessment(
             List<MeshReport> meshes = Meshes.withoutSeparateRoutes(site, tables);
             this.sounds = Sounders.of(site);
             this.demands = DemandReport.of(site, tables);
-            this.snags = Review.snags(new Review.Seen(site, tables, links, outages, meshes, sounds, demands, readings));
+            this.wired = PinAssigner.of(plan, Catalogue.builtIn());
+            this.snags = Review.snags(
+                    new Review.Seen(site, tables, links, outages, meshes, sounds, demands, readings, wired));
             this.shared = outages.shared();
         }
 
@@ -154,6 +162,7 @@ public record Assessment(
                     counts,
                     states,
                     outages.units(failed),
+                    wired,
                     stages());
         }
 

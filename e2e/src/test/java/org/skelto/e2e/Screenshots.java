@@ -41,6 +41,9 @@ class Screenshots {
                 .click();
         assertThat(page.locator(".panel")).containsText("proven");
         save(page, "proposal");
+        page.navigate(skelto.url + "/plans/" + id + "/controllers?floor=meal-floor&select=/units/scullery-relays");
+        page.locator("section[aria-label^=Boards] table").scrollIntoViewIfNeeded();
+        save(page, "pins");
         page.setViewportSize(390, 780);
         page.navigate(skelto.url + "/plans/" + id + "/walk");
         page.getByRole(AriaRole.BUTTON, new Page.GetByRoleOptions().setName(Pattern.compile("^Hall")))

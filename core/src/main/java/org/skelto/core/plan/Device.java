@@ -20,6 +20,7 @@ import java.util.SortedSet;
  * @param rating the harshest place that it is made for, or null when not known
  * @param sound how loud a sounder is, or null when not known
  * @param heardIn ids of the rooms in which a sounder must be heard
+ * @param wiring terminals of its controller's boards, or null when they are not chosen yet
  */
 public record Device(
         String name,
@@ -39,7 +40,8 @@ public record Device(
         String topic,
         Exposure rating,
         Sound sound,
-        SortedSet<String> heardIn) {
+        SortedSet<String> heardIn,
+        Wiring wiring) {
     public Device {
         criticality = criticality == null && kind != null ? kind.criticality() : criticality;
         hand = hand == null ? Hand.NONE : hand;
@@ -84,6 +86,7 @@ public record Device(
                 topic,
                 null,
                 null,
+                null,
                 null);
     }
 
@@ -93,6 +96,15 @@ public record Device(
     }
 
     public Device withTopic(String other) {
+        return with(other, wiring);
+    }
+
+    /** This device connected elsewhere. */
+    public Device wired(Wiring other) {
+        return with(topic, other);
+    }
+
+    private Device with(String otherTopic, Wiring otherWiring) {
         return new Device(
                 name,
                 kind,
@@ -108,9 +120,10 @@ public record Device(
                 exitRoute,
                 outsideDoor,
                 obstacleDetection,
-                other,
+                otherTopic,
                 rating,
                 sound,
-                heardIn);
+                heardIn,
+                otherWiring);
     }
 }

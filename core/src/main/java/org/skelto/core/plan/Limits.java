@@ -43,4 +43,10 @@ public final class Limits {
     public static final double LOCAL_M = 1000;
 
     private Limits() {}
+
+    /** Boards beside a controller's main one. */
+    static final int BOARDS = 40;
+
+    /** Terminals of one device. */
+    static final int TERMINALS = 12;
 }

@@ -18,6 +18,7 @@ import java.util.Optional;
  * @param nodeId long-range node id, 1 to 254, or null
  * @param rating the harshest place that it is made for, or null when not known
  * @param wireless the wireless network that an access point offers, or null
+ * @param boards what a controller is made of, or null when that is not chosen yet
  */
 public record Unit(
         String name,
@@ -34,7 +35,8 @@ public record Unit(
         String mac,
         Integer nodeId,
         Exposure rating,
-        Wireless wireless) {
+        Wireless wireless,
+        BoardSet boards) {
     public Unit {
         radios = Copies.sorted(radios);
     }
@@ -69,6 +71,7 @@ public record Unit(
                 mac,
                 nodeId,
                 null,
+                null,
                 null);
     }
 
@@ -96,6 +99,27 @@ public record Unit(
         return with(radios, otherIpv4, otherMac, otherNodeId);
     }
 
+    /** This controller made of other boards. */
+    public Unit of(BoardSet other) {
+        return new Unit(
+                name,
+                kind,
+                place,
+                power,
+                channels,
+                maxClients,
+                internetEntry,
+                broker,
+                hub,
+                radios,
+                ipv4,
+                mac,
+                nodeId,
+                rating,
+                wireless,
+                other);
+    }
+
     /** This unit at another place. */
     public Unit at(Place other) {
         return new Unit(
@@ -113,7 +137,8 @@ public record Unit(
                 mac,
                 nodeId,
                 rating,
-                wireless);
+                wireless,
+                boards);
     }
 
     private Unit with(Map<String, Radio> otherRadios, String otherIpv4, String otherMac, Integer otherNodeId) {
@@ -132,6 +157,7 @@ public record Unit(
                 otherMac,
                 otherNodeId,
                 rating,
-                wireless);
+                wireless,
+                boards);
     }
 }

@@ -2,6 +2,10 @@ package org.skelto.core.plan;
 
 /** The part of {@link PlanValidator} that looks at units, devices and links. */
 final class UnitValidator {
+    private static final String PART = "[a-z0-9-]{1,60}";
+    private static final String BOARD_NAME = "[A-Za-z0-9-]{1,40}";
+    private static final String TERMINAL = BOARD_NAME + "/[^ /]{1,20}";
+
     private final Plan plan;
     private final Findings found;
 
@@ -45,7 +49,43 @@ final class UnitValidator {
             found.text(at + "/wireless/name", unit.wireless().name(), 32);
             found.text(at + "/wireless/segment", unit.wireless().segment(), Limits.NAME_LENGTH);
         }
+        if (unit.boards() != null) {
+            boards(at + "/boards", unit.boards());
+        }
         unit.radios().forEach((name, radio) -> radio(at + "/radios" + Pointers.of(name), radio));
+    }
+
+    private void boards(String at, BoardSet boards) {
+        if (boards.main() == null || !boards.main().matches(PART)) {
+            found.add(at + "/main", "is not the id of a part");
+        }
+        if (boards.more().size() > Limits.BOARDS) {
+            found.add(at + "/more", "holds more than " + Limits.BOARDS + " boards");
+        }
+        boards.more().forEach((name, board) -> {
+            String here = at + "/more" + Pointers.of(name);
+            if (!name.matches(BOARD_NAME) || name.equals(BoardSet.MAIN)) {
+                found.add(here, "needs a name of 1 to 40 letters, digits and hyphens that is not \"main\"");
+            }
+            if (board == null || board.part() == null || !board.part().matches(PART)) {
+                found.add(here + "/part", "is not the id of a part");
+            } else {
+                found.withinOrNull(here + "/address", board.address(), 1, 247, "");
+            }
+        });
+    }
+
+    private void wiring(String at, Wiring wiring) {
+        if (wiring.terminals().size() > Limits.TERMINALS) {
+            found.add(at + "/terminals", "holds more than " + Limits.TERMINALS + " terminals");
+        }
+        wiring.terminals().forEach((need, terminal) -> {
+            if (!need.matches("[a-z]{1,20}")
+                    || terminal == null
+                    || !terminal.matches(TERMINAL + "( " + TERMINAL + ")?")) {
+                found.add(at + "/terminals" + Pointers.of(need), "is not a terminal such as main/G4");
+            }
+        });
     }
 
     private void power(String at, String id, Power power) {
@@ -112,6 +152,9 @@ final class UnitValidator {
         found.knownOrNull(at + "/circuit", device.circuit(), plan.circuits(), "a circuit");
         for (String control : device.wallControls()) {
             found.known(at + "/wallControls", control, plan.devices(), "a push-button");
+        }
+        if (device.wiring() != null) {
+            wiring(at + "/wiring", device.wiring());
         }
         found.text(at + "/topic", device.topic(), 4 * Limits.NAME_LENGTH);
         if (device.sound() != null) {

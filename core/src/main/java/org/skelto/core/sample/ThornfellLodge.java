@@ -6,6 +6,8 @@ import java.util.SortedSet;
 import java.util.TreeMap;
 import java.util.TreeSet;
 import org.skelto.core.links.RadioDefaults;
+import org.skelto.core.plan.Attached;
+import org.skelto.core.plan.BoardSet;
 import org.skelto.core.plan.Building;
 import org.skelto.core.plan.Circuit;
 import org.skelto.core.plan.Clutter;
@@ -200,6 +202,13 @@ public final class ThornfellLodge {
                 mains(f),
                 false,
                 Medium.WIFI_2G4);
+        units.computeIfPresent(
+                board,
+                (id, unit) -> unit.of(new BoardSet(
+                        "broad-22",
+                        Map.of(
+                                "relays", new Attached("relay-8-high", null),
+                                "dimmers", new Attached("dimmer-2", 40)))));
         double xM = room.bounds().westM() + room.bounds().widthM() / 2;
         int nearest = (int) Math.max(0, Math.min(3, Math.round((xM - 4.5) / (WIDE_M * (ROOMS / 2) - 9) * 3)));
         link(board, FLOORS[f] + "-ap-" + nearest, Medium.WIFI_2G4);

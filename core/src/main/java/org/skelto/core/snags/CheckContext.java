@@ -19,6 +19,7 @@ import org.skelto.core.plan.UnitKind;
 import org.skelto.core.radio.SlabTables;
 import org.skelto.core.site.SiteModel;
 import org.skelto.core.sound.SoundReport;
+import org.skelto.core.wiring.Wired;
 
 /** What the checks look at, and where they put what they find. */
 final class CheckContext {
@@ -38,6 +39,7 @@ final class CheckContext {
     final Map<String, SoundReport> sounds;
     final Map<String, DemandReport> demands;
     final List<Reading> readings;
+    final Map<String, Wired> wired;
 
     CheckContext(Review.Seen seen) {
         SiteModel site = seen.site();
@@ -48,6 +50,7 @@ final class CheckContext {
         this.sounds = seen.sounds();
         this.demands = seen.demands();
         this.readings = seen.readings();
+        this.wired = seen.wired();
         this.plan = site.plan();
         this.site = site;
         this.tables = tables;

@@ -40,7 +40,10 @@ final class DeviceChecks {
             byHand(c, id, d);
             placed(c, id, d);
         });
-        c.units(UnitKind.CONTROLLER).forEach(e -> channels(c, e.getKey(), e.getValue()));
+        // where the boards are chosen their terminals are looked at instead of counted channels
+        c.units(UnitKind.CONTROLLER)
+                .filter(e -> e.getValue().boards() == null)
+                .forEach(e -> channels(c, e.getKey(), e.getValue()));
     }
 
     private static void cautions(CheckContext c) {

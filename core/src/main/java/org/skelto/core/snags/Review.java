@@ -11,6 +11,7 @@ import org.skelto.core.outage.Outages;
 import org.skelto.core.radio.SlabTables;
 import org.skelto.core.site.SiteModel;
 import org.skelto.core.sound.SoundReport;
+import org.skelto.core.wiring.Wired;
 
 /** Runs all checks on a plan. */
 public final class Review {
@@ -25,7 +26,8 @@ public final class Review {
             List<MeshReport> meshes,
             Map<String, SoundReport> sounds,
             Map<String, DemandReport> demands,
-            List<Reading> readings) {}
+            List<Reading> readings,
+            Map<String, Wired> wired) {}
 
     /** The snags of a plan, worst first, then by stage and code. */
     public static List<Snag> snags(Seen seen) {
@@ -33,6 +35,7 @@ public final class Review {
         SiteChecks.run(context);
         PlaceChecks.run(context);
         DeviceChecks.run(context);
+        WiringChecks.run(context);
         RadioChecks.run(context);
         CoverageChecks.run(context);
         NameChecks.run(context);

@@ -36,7 +36,8 @@ class ThornfellLodgeTest {
                 Map.of(),
                 assessment.snags().stream()
                         .filter(s -> s.severity() == Severity.STOP)
-                        .collect(Collectors.groupingBy(Snag::code, Collectors.counting())));
+                        .collect(Collectors.groupingBy(Snag::code, Collectors.counting())),
+                () -> assessment.wired().get("first-3-board").toString());
         assertTrue(
                 assessment.links().values().stream().allMatch(l -> l.meets()),
                 () -> assessment.links().entrySet().stream()

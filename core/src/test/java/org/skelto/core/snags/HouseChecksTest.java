@@ -107,7 +107,8 @@ class HouseChecksTest {
                 null,
                 null,
                 new Sound(levelDb, 1),
-                new TreeSet<>());
+                new TreeSet<>(),
+                null);
     }
 
     @Test
@@ -154,7 +155,8 @@ class HouseChecksTest {
                 u.mac(),
                 u.nodeId(),
                 rating,
-                wireless);
+                wireless,
+                null);
     }
 
     @Test

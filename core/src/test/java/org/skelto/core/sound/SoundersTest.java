@@ -40,7 +40,8 @@ class SoundersTest {
                 null,
                 null,
                 sound,
-                new TreeSet<>(heardIn));
+                new TreeSet<>(heardIn),
+                null);
         return Houses.with(row, rooms, openings).withNamed(Map.of(), Map.of("siren", siren));
     }
 

@@ -5,11 +5,13 @@ import java.util.Set;
 import java.util.UUID;
 import org.skelto.core.Assessment;
 import org.skelto.core.links.LinkChooser;
+import org.skelto.core.parts.Catalogue;
 import org.skelto.core.plan.Edit;
 import org.skelto.core.plan.Plan;
 import org.skelto.core.plan.Problem;
 import org.skelto.core.site.RoomLine;
 import org.skelto.core.site.SiteModel;
+import org.skelto.core.wiring.PinAssigner;
 import org.skelto.server.plans.Documents;
 import org.skelto.server.plans.PlanState;
 import org.skelto.server.plans.Plans;
@@ -84,6 +86,20 @@ class AssessmentController {
     Proposal linkProposal(@PathVariable UUID id) {
         Plan plan = plans.get(id).plan();
         return new Proposal("links chosen for all", new LinkChooser(SiteModel.of(plan), kept.tables()).chooseForAll());
+    }
+
+    /** The best terminals for the devices of one controller, or of all, as one edit. */
+    @PostMapping("/terminal-proposal")
+    Proposal terminalProposal(@PathVariable UUID id, @RequestParam(required = false) String unit) {
+        Plan plan = plans.get(id).plan();
+        if (unit != null && !plan.units().containsKey(unit)) {
+            throw Refusal.of(HttpStatus.NOT_FOUND, "There is no such unit in the plan.");
+        }
+        if (unit != null && plan.units().get(unit).boards() == null) {
+            throw Refusal.of(HttpStatus.CONFLICT, "Choose the controller's board first; its pins depend on it.");
+        }
+        String whose = unit == null ? "all controllers" : plan.units().get(unit).name();
+        return new Proposal("channels of " + whose, PinAssigner.edits(plan, Catalogue.builtIn(), unit));
     }
 
     /** The edit that a typed room asks for. */

@@ -26,8 +26,11 @@ class FixesTest {
              {"op":"replace","path":"/devices/yard-gate/hand","value":"NONE"},
              {"op":"replace","path":"/devices/front-lock/hand","value":"NONE"},
              {"op":"replace","path":"/devices/leak-strip/criticality","value":"VITAL"},
-             {"op":"replace","path":"/devices/hopper-lamps/channel","value":2},
-             {"op":"replace","path":"/devices/hall-lamp/channel","value":12},
+             {"op":"replace","path":"/devices/stone-lamp/channel","value":3},
+             {"op":"replace","path":"/devices/bath-lamp/channel","value":12},
+             {"op":"replace","path":"/devices/range-fan/wiring/terminals/switch","value":"main/G2 relays/4"},
+             {"op":"replace","path":"/devices/meal-button/wiring/terminals/sense","value":"main/TX"},
+             {"op":"replace","path":"/devices/front-lock/wiring/terminals/release","value":"main/E2 relays/1"},
              {"op":"replace","path":"/devices/dust-fan/ways","value":["AWAY_APP"]},
              {"op":"replace","path":"/devices/dust-fan/hand","value":"NONE"},
              {"op":"replace","path":"/devices/table-lamp/topic","value":"leat/+/lamp"},
@@ -98,8 +101,8 @@ class FixesTest {
         assertEquals(List.of(), useless);
         assertTrue(
                 fixed.containsAll(Set.of(
-                        "S3", "D1", "D2", "D3", "D7", "D8", "C1", "R1", "R2", "R3", "R6", "R7", "R8", "R16", "R19",
-                        "N1", "N3", "N5", "O1", "O2", "O3", "T1", "T2")),
+                        "S3", "D1", "D2", "D3", "D7", "D8", "C1", "C2", "C3", "C4", "R1", "R2", "R3", "R6", "R7", "R8",
+                        "R16", "R19", "N1", "N3", "N5", "O1", "O2", "O3", "T1", "T2")),
                 fixed.toString());
     }
 }

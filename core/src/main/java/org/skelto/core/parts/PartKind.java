@@ -1,0 +1,41 @@
+package org.skelto.core.parts;
+
+/** What a part is. */
+public enum PartKind {
+    /** A controller board with a pin table. */
+    BOARD,
+    RELAY_BOARD,
+    DIMMER_BOARD,
+    INPUT_BOARD,
+    /** More zones or outputs for an alarm panel. */
+    EXPANDER,
+    RADIO_MODULE,
+    HUB_COMPUTER,
+    PANEL,
+    POWER_LINE,
+    /** A strike or bolt. */
+    STRIKE,
+    /** A door, gate or blind drive. */
+    DRIVE,
+    VALVE,
+    SENSOR,
+    /** Makes a low voltage from the mains. */
+    SUPPLY,
+    /** A switching converter from one low voltage to another. */
+    CONVERTER,
+    /** A linear regulator. */
+    REGULATOR,
+    /** Takes power off an Ethernet cable. */
+    SPLITTER,
+    SWITCH,
+    BATTERY,
+    BACKUP,
+    CABLE,
+    WALL_BOX,
+    ENCLOSURE;
+
+    /** Whether its channels are wired to a board's pins or chained on its bus. */
+    public boolean extendsBoard() {
+        return this == RELAY_BOARD || this == DIMMER_BOARD || this == INPUT_BOARD;
+    }
+}

@@ -1,0 +1,82 @@
+package org.skelto.core.snags;
+
+import static org.skelto.core.snags.Severity.FIX;
+import static org.skelto.core.snags.Severity.STOP;
+import static org.skelto.core.snags.Stage.CONTROLLERS;
+
+import java.util.List;
+import java.util.Map;
+import java.util.stream.Collectors;
+import org.skelto.core.parts.Catalogue;
+import org.skelto.core.plan.Edit;
+import org.skelto.core.wiring.PinAssigner;
+import org.skelto.core.wiring.Wired;
+
+/** C1 to C6 of controllers whose boards are chosen. */
+final class WiringChecks {
+    private static final Map<String, String> LEADS_TO = Map.of(
+            "C2", "Held at the wrong level it keeps the board from starting; an output there clicks.",
+            "C3", "It will not work at all, whatever is programmed.",
+            "C4", "Two things on one pin disturb each other, and neither works.",
+            "C5", "After each power cut it moves, opens or sounds by itself.",
+            "C6", "Its reading comes and goes with the traffic of the radio.");
+
+    private WiringChecks() {}
+
+    static void run(CheckContext c) {
+        c.wired.forEach((id, wired) -> {
+            unknown(c, id, wired);
+            missing(c, id, wired);
+            wired.needs().stream()
+                    .filter(p -> p.trouble() != null)
+                    .collect(Collectors.groupingBy(Wired.Connection::code, java.util.TreeMap::new, Collectors.toList()))
+                    .forEach((code, places) -> places.forEach(p -> trouble(c, id, code, p)));
+        });
+    }
+
+    private static void unknown(CheckContext c, String id, Wired wired) {
+        if (!wired.unknown().isEmpty()) {
+            c.snag("C3", FIX, CONTROLLERS, name(c, id) + " is made of parts that the catalogue does not have")
+                    .figures(String.join(", ", wired.unknown()))
+                    .leadsTo("Nobody can say which of its pins do what.")
+                    .at(CheckContext.unit(id, "/boards"))
+                    .add();
+        }
+    }
+
+    private static void missing(CheckContext c, String id, Wired wired) {
+        List<Wired.Connection> none = wired.board() == null
+                ? List.of()
+                : wired.needs().stream().filter(p -> p.best() == null).toList();
+        if (!none.isEmpty()) {
+            c.snag("C1", STOP, CONTROLLERS, name(c, id) + " has not enough channels")
+                    .figures(none.stream()
+                            .map(p -> c.plan.devices().get(p.device()).name() + ": " + p.why())
+                            .collect(Collectors.joining(", ")))
+                    .leadsTo((none.size() == 1 ? "One connection" : none.size() + " connections") + " cannot be made.")
+                    .at(CheckContext.unit(id))
+                    .add();
+        }
+    }
+
+    private static void trouble(CheckContext c, String id, String code, Wired.Connection place) {
+        String device = c.plan.devices().get(place.device()).name();
+        boolean output =
+                place.kind().words().contains("output") || place.kind().words().contains("relay");
+        Severity severity = code.equals("C6") || code.equals("C2") && output ? FIX : STOP;
+        var draft = c.snag(code, severity, CONTROLLERS, device + ": " + place.trouble())
+                .figures("on " + name(c, id) + ", " + place.terminal() + (place.fixed() ? ", fixed by hand" : ""))
+                .leadsTo(LEADS_TO.get(code))
+                .at(CheckContext.device(place.device()), CheckContext.unit(id));
+        if (!place.fixed() && place.best() != null && !place.best().equals(place.terminal())) {
+            draft.fix(
+                    "Assign the channels of " + name(c, id) + " anew",
+                    PinAssigner.edits(c.plan, Catalogue.builtIn(), id).toArray(Edit[]::new));
+        }
+        draft.add();
+    }
+
+    private static String name(CheckContext c, String unit) {
+        return c.plan.units().get(unit).name();
+    }
+}

@@ -1,0 +1,104 @@
+package org.skelto.core.wiring;
+
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Map;
+import java.util.Set;
+import java.util.TreeMap;
+import org.skelto.core.parts.Catalogue;
+import org.skelto.core.parts.Part;
+import org.skelto.core.parts.PartKind;
+import org.skelto.core.parts.Pin;
+import org.skelto.core.parts.Trait;
+import org.skelto.core.plan.BoardSet;
+
+/** The boards of a controller with the terminals that are free for devices, and the relays that are wired to pins. */
+final class Layout {
+    final Part main;
+    final Map<String, Part> more = new TreeMap<>();
+
+    /** Parts that the catalogue does not have. */
+    final List<String> unknown = new ArrayList<>();
+
+    final List<Terminal> terminals = new ArrayList<>();
+
+    /** Relays whose inputs are wired to pins, as board/number; outputs of drivers that need a pulse-width pin likewise. */
+    final List<String> relays = new ArrayList<>();
+
+    final List<String> drivers = new ArrayList<>();
+    final boolean activeLow;
+    final boolean bus;
+    final boolean serial;
+
+    Layout(BoardSet boards, Catalogue catalogue) {
+        this.main = catalogue
+                .find(boards.main())
+                .filter(p -> p.kind() == PartKind.BOARD)
+                .orElse(null);
+        if (main == null) {
+            unknown.add(boards.main());
+        }
+        boards.more()
+                .forEach((name, board) -> catalogue
+                        .find(board.part())
+                        .ifPresentOrElse(p -> more.put(name, p), () -> unknown.add(board.part())));
+        this.bus = more.values().stream().anyMatch(p -> p.is(Trait.BUS));
+        this.serial = more.values().stream().anyMatch(p -> p.is(Trait.SERIAL));
+        // relay boards of one controller are taken to switch alike; where they differ, the one that clicks counts
+        this.activeLow = more.values().stream().anyMatch(p -> wiredRelays(p) && p.is(Trait.ACTIVE_LOW));
+        if (main != null) {
+            for (Pin pin : main.pins()) {
+                if (pin.usable() && held(pin) == null) {
+                    terminals.add(new Terminal(BoardSet.MAIN, pin.name(), pin, Set.of()));
+                }
+            }
+        }
+        more.forEach(this::board);
+    }
+
+    private static boolean wiredRelays(Part part) {
+        return part.kind() == PartKind.RELAY_BOARD && !part.is(Trait.BUS) && !part.is(Trait.SERIAL);
+    }
+
+    private void board(String name, Part part) {
+        for (int channel = 1; channel <= part.channels(); channel++) {
+            String id = name + "/" + channel;
+            if (wiredRelays(part)) {
+                relays.add(id);
+            } else if (part.kind() == PartKind.DIMMER_BOARD && part.is(Trait.PULSE_WIDTH)) {
+                drivers.add(id);
+            } else if (part.is(Trait.BUS) || part.is(Trait.SERIAL)) {
+                terminals.add(new Terminal(name, String.valueOf(channel), null, serves(part)));
+            }
+        }
+    }
+
+    private static Set<Need.Kind> serves(Part part) {
+        return switch (part.kind()) {
+            case RELAY_BOARD -> Set.of(Need.Kind.RELAY);
+            case DIMMER_BOARD -> Set.of(Need.Kind.DIMMER);
+            case INPUT_BOARD ->
+                part.is(Trait.ANALOGUE)
+                        ? Set.of(Need.Kind.ANALOGUE)
+                        : part.is(Trait.IRQ) ? Set.of(Need.Kind.INPUT, Need.Kind.COUNTER) : Set.of(Need.Kind.INPUT);
+            default -> Set.of();
+        };
+    }
+
+    /** What holds a pin so that no device may have it, or null. */
+    String held(Pin pin) {
+        if (pin.can(Pin.Ability.RADIO)) {
+            return "the radio";
+        }
+        if (bus && pin.bus()) {
+            return "the two-wire bus";
+        }
+        return serial && pin.can(Pin.Ability.CONSOLE) ? "the RS-485 line" : null;
+    }
+
+    /** Whether any board has relays, or dimmer outputs. */
+    boolean has(Need.Kind kind) {
+        return !(kind == Need.Kind.RELAY ? relays : drivers).isEmpty()
+                || terminals.stream().anyMatch(t -> t.serves().contains(kind));
+    }
+}

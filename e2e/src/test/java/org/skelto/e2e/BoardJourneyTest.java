@@ -1,0 +1,121 @@
+package org.skelto.e2e;
+
+import static com.microsoft.playwright.assertions.PlaywrightAssertions.assertThat;
+import static org.junit.jupiter.api.Assertions.assertEquals;
+import static org.junit.jupiter.api.Assertions.assertTrue;
+
+import com.microsoft.playwright.Locator;
+import com.microsoft.playwright.Page;
+import com.microsoft.playwright.options.AriaRole;
+import java.util.ArrayList;
+import java.util.List;
+import org.junit.jupiter.api.AfterEach;
+import org.junit.jupiter.api.BeforeEach;
+import org.junit.jupiter.api.Test;
+import org.junit.jupiter.api.extension.ExtendWith;
+import org.skelto.server.testing.Http;
+import org.skelto.server.testing.RunningSkelto;
+import org.skelto.server.testing.RunningSkelto.Skelto;
+import tools.jackson.databind.JsonNode;
+
+/** Choosing boards, having pins assigned, and putting one right by hand. */
+@ExtendWith({RunningSkelto.class, Browser.class})
+class BoardJourneyTest {
+    private Skelto skelto;
+    private Page page;
+    private String mill;
+    private final List<String> errors = new ArrayList<>();
+
+    @BeforeEach
+    void openAWindowOnACopyOfTheMill(Skelto running, Browser.Windows windows) {
+        skelto = running;
+        page = windows.open();
+        page.onPageError(errors::add);
+        Http http = new Http(skelto);
+        mill = http.post("/api/demos/marrowby-leat", "").json().get("id").asString();
+    }
+
+    @AfterEach
+    void nothingBrokeUnseen() {
+        page.context().close();
+        new Http(skelto).delete("/api/plans/" + mill);
+        assertEquals(List.of(), errors);
+    }
+
+    private void open(String unit) {
+        page.navigate(skelto.url + "/plans/" + mill + "/controllers?select=/units/" + unit);
+        assertThat(page.getByRole(AriaRole.NAVIGATION)).isVisible();
+    }
+
+    private Locator button(String name) {
+        return page.getByRole(
+                AriaRole.BUTTON, new Page.GetByRoleOptions().setName(name).setExact(true));
+    }
+
+    private void settled(int edit) {
+        assertThat(page.getByText("edit " + edit + ", safe on disk")).isVisible();
+    }
+
+    private Locator terminal(String connection) {
+        return page.getByLabel("Terminal of " + connection);
+    }
+
+    private JsonNode plan() {
+        return new Http(skelto).get("/api/plans/" + mill).json().get("plan");
+    }
+
+    @Test
+    void aButtonOnABootStrapPinIsFoundAndMovedByHandOrGivenBack() {
+        open("scullery-relays");
+        assertThat(page.locator(".dock")).containsText("P3 must be high while the board starts");
+        assertThat(page.locator("svg[role=img] .bad")).hasCount(1);
+        terminal("scullery button, sense").fill("main/P8");
+        page.keyboard().press("Tab");
+        settled(2);
+        assertThat(page.locator(".dock")).containsText("P8 cannot be an input");
+        terminal("scullery button, sense").fill("pin seven");
+        page.keyboard().press("Tab");
+        assertThat(page.getByRole(AriaRole.ALERT)).containsText("is not a terminal such as main/G4");
+        assertThat(terminal("scullery button, sense")).hasValue("main/P8");
+        button("Close").click();
+
+        button("Fixed; let scullery button be assigned").click();
+        settled(3);
+        button("Assign channels").click();
+        settled(4);
+        assertThat(terminal("scullery button, sense")).hasValue("main/P7");
+        assertThat(page.locator(".dock")).not().containsText("scullery button");
+        assertThat(page.locator("svg[role=img] .bad")).hasCount(0);
+        button("Assign channels").click();
+        assertThat(page.getByRole(AriaRole.ALERT)).containsText("where it fits best already");
+    }
+
+    @Test
+    void boardsAreChosenPinsAssignedAndTheBusHoldsItsPins() {
+        open("annexe-board");
+        assertThat(page.locator("svg[role=img]")).hasCount(0);
+        page.getByLabel("Main board").selectOption("plain-12");
+        settled(2);
+        assertThat(page.locator(".dock")).containsText("the controller has no relay board");
+        page.getByLabel("Add a board").selectOption("relay-4-bus");
+        settled(3);
+        assertThat(page.locator(".dock")).not().containsText("no relay board");
+        assertThat(page.locator("svg[role=img] .held")).hasCount(2);
+        button("Assign channels").click();
+        settled(4);
+        assertThat(terminal("workshop heater, switch")).hasValue("relays/1");
+        assertThat(terminal("workshop lamp, switch")).hasValue("relays/2");
+        assertEquals(
+                32, plan().at("/units/annexe-board/boards/more/relays/address").asInt());
+        button("Remove board relays").click();
+        settled(5);
+        assertThat(page.locator(".dock")).containsText("relays/1 is no terminal that could be a relay");
+        page.getByRole(AriaRole.BUTTON, new Page.GetByRoleOptions().setName("Undo: remove board relays"))
+                .click();
+        settled(6);
+        assertThat(page.locator(".dock")).not().containsText("relays/1");
+        button("Detach workshop lamp").click();
+        settled(7);
+        assertTrue(plan().at("/devices/workshop-lamp/wiring").isNull());
+    }
+}

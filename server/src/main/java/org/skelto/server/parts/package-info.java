@@ -1,0 +1,2 @@
+/** The catalogue of parts over HTTP. */
+package org.skelto.server.parts;

@@ -1,0 +1,184 @@
+<script setup lang="ts">
+import { computed, onMounted } from "vue";
+import { answer, api, type Op, type Schemas, type Unit } from "../../api/client";
+import EditField from "../../app/EditField.vue";
+import { freeId, pointer } from "../../plan/pointers";
+import { useBench } from "../../plan/store";
+import BoardDrawing from "./BoardDrawing.vue";
+import { pinsOf, useParts } from "./parts";
+
+/** The boards of a controller, their pins, and what is connected where. */
+const props = defineProps<{ id: string; unit: Unit }>();
+const bench = useBench();
+const parts = useParts();
+onMounted(() => void parts.load());
+const wired = computed(() => bench.shown?.wired[props.id]);
+const at = computed(() => pointer("units", props.id, "boards"));
+const boards = computed(() => Object.entries(props.unit.boards?.more ?? {}));
+const value = (event: Event) => (event.target as HTMLSelectElement).value;
+const device = (id: string) => bench.plan!.devices[id]?.name ?? id;
+
+function setMain(event: Event) {
+  const main = value(event);
+  const next = main ? { main, more: props.unit.boards?.more ?? {} } : null;
+  void bench.put(at.value, next, `board of ${props.unit.name}`);
+}
+function addBoard(event: Event) {
+  const part = value(event);
+  (event.target as HTMLSelectElement).value = "";
+  const known = parts.byId.get(part);
+  if (!known) return;
+  const word = known.kind === "RELAY_BOARD" ? "relays" : known.kind === "DIMMER_BOARD" ? "dimmers" : "inputs";
+  const name = freeId(word, props.unit.boards!.more);
+  const address = known.figures.ADDRESS_FIRST ?? null;
+  const path = `${at.value}/more${pointer(name)}`;
+  void bench.edit([{ op: "add", path, value: { part, address } }], `add ${known.name}`);
+}
+const removeBoard = (name: string) =>
+  bench.edit([{ op: "remove", path: `${at.value}/more${pointer(name)}` }], `remove board ${name}`);
+
+async function assign() {
+  await bench.guarded(async () => {
+    const params = { path: { id: bench.id }, query: { unit: props.id } };
+    const proposal = await answer(api.POST("/api/plans/{id}/terminal-proposal", { params }));
+    if (proposal.edits.length) await bench.edit(proposal.edits as Op[], proposal.label);
+    else bench.message = "Everything is where it fits best already.";
+  });
+}
+/** The person's own choice stays; an empty one gives the connection back to the assignment. */
+function fix(c: Schemas["Connection"], terminal: string) {
+  const now = bench.plan!.devices[c.device]!.wiring?.terminals ?? {};
+  const terminals = { ...now, [c.need]: terminal.trim() };
+  if (!terminal.trim()) delete terminals[c.need];
+  const next = Object.keys(terminals).length ? { terminals, fixed: !!terminal.trim() } : null;
+  return bench.put(pointer("devices", c.device, "wiring"), next, `terminal of ${device(c.device)}`);
+}
+const loosen = (c: Schemas["Connection"]) =>
+  bench.put(pointer("devices", c.device, "wiring", "fixed"), false, `terminal of ${device(c.device)}`);
+const KIND = {
+  RELAY: "relay",
+  DIMMER: "dimmer",
+  INPUT: "input",
+  COUNTER: "pulses",
+  ANALOGUE: "voltage",
+  WIRE: "data wire",
+};
+</script>
+
+<template>
+  <section :aria-label="`Boards of ${unit.name}`">
+    <h4>Boards and pins</h4>
+    <p v-if="parts.trouble" class="bad">{{ parts.trouble }}</p>
+    <div class="row">
+      <label class="field">
+        Main board
+        <select :value="unit.boards?.main ?? ''" @change="setMain">
+          <option value="">not chosen yet</option>
+          <option v-for="p in parts.boards" :key="p.id" :value="p.id">
+            {{ p.name }} ({{ pinsOf(p) }} free)
+          </option>
+          <option v-if="unit.boards && !parts.byId.has(unit.boards.main)" :value="unit.boards.main">
+            {{ unit.boards.main }}, not in the catalogue
+          </option>
+        </select>
+      </label>
+      <label v-if="unit.boards" class="field">
+        Add a board
+        <select value="" @change="addBoard">
+          <option value="">choose…</option>
+          <option v-for="p in parts.extensions" :key="p.id" :value="p.id">{{ p.name }}</option>
+        </select>
+      </label>
+      <button v-if="unit.boards" type="button" class="act" @click="assign">Assign channels</button>
+    </div>
+    <ul v-if="boards.length" class="plain-list">
+      <li v-for="[name, b] in boards" :key="name" class="row">
+        <span
+          ><b>{{ name }}</b> {{ parts.byId.get(b.part)?.name ?? b.part }}</span
+        >
+        <EditField
+          v-if="parts.byId.get(b.part)?.figures.ADDRESS_FIRST"
+          label="Address"
+          numeric
+          optional
+          :value="b.address"
+          :save="
+            (v: number | null) => bench.put(`${at}/more${pointer(name)}/address`, v, `address of ${name}`)
+          "
+        />
+        <button type="button" class="plain" :aria-label="`Remove board ${name}`" @click="removeBoard(name)">
+          Remove
+        </button>
+      </li>
+    </ul>
+    <template v-if="wired">
+      <BoardDrawing v-if="wired.pins.length" :wired="wired" />
+      <table v-if="wired.needs.length">
+        <caption class="unseen">
+          Connections of
+          {{
+            unit.name
+          }}
+        </caption>
+        <thead>
+          <tr>
+            <th>Connection</th>
+            <th>Terminal, to be typed over</th>
+            <th>At start</th>
+            <th>Best, and why</th>
+            <th><span class="unseen">Fixed</span></th>
+          </tr>
+        </thead>
+        <tbody>
+          <tr v-for="c in wired.needs" :key="c.device + c.need">
+            <td>
+              {{ device(c.device) }}
+              <span class="quiet">{{ c.need }}, {{ KIND[c.kind] }}</span>
+            </td>
+            <td>
+              <EditField
+                bare
+                optional
+                :label="`Terminal of ${device(c.device)}, ${c.need}`"
+                :value="c.terminal"
+                placeholder="main/…"
+                :save="(v: string | null) => fix(c, v ?? '')"
+              />
+              <span v-if="c.trouble" class="bad">{{ c.trouble }}</span>
+            </td>
+            <td>{{ c.boot ?? "" }}</td>
+            <td>
+              <template v-if="c.best"
+                >{{ c.best }}<span class="quiet">: {{ c.why }}</span></template
+              >
+              <span v-else class="bad">none: {{ c.why }}</span>
+            </td>
+            <td>
+              <button
+                v-if="c.fixed"
+                type="button"
+                class="plain"
+                :aria-label="`Fixed; let ${device(c.device)} be assigned`"
+                @click="loosen(c)"
+              >
+                Fixed
+              </button>
+            </td>
+          </tr>
+        </tbody>
+      </table>
+    </template>
+  </section>
+</template>
+
+<style scoped src="../panel.css"></style>
+<style scoped>
+.plain-list {
+  list-style: none;
+  margin: 6px 0;
+  padding: 0;
+}
+h4 {
+  margin: 14px 0 6px;
+}
+</style>
