@@ -1,166 +1,20 @@
 <script setup lang="ts">
-import { computed, reactive, watch } from "vue";
-import { answer, api, type Op, type Unit } from "../../api/client";
-import { firstChoice, placeChosen } from "../../drawing/moves";
-import { UNIT_WORDS, words } from "../../drawing/marks";
-import { freeId, pointer, thingOf } from "../../plan/pointers";
+import { computed } from "vue";
+import PanelTabs from "../../app/PanelTabs.vue";
 import { useBench } from "../../plan/store";
-import WhereSelect from "../WhereSelect.vue";
-import Circuits from "./Circuits.vue";
-import { RADIO_IDS, RADIOS, type RadioMedium } from "./media";
-import UnitInspector from "./UnitInspector.vue";
+import PartsPart from "./PartsPart.vue";
+import UnitTable from "./UnitTable.vue";
 
 const bench = useBench();
-const plan = computed(() => bench.plan!);
-const KINDS = ["CONTROLLER", "ROUTER", "SWITCH", "ACCESS_POINT", "GATEWAY", "HUB"] as const;
-const mediumName = (id: string) => bench.catalog!.media.find((m) => m.id === id)?.name ?? words(id);
-
-const fresh = reactive({
-  kind: "CONTROLLER" as (typeof KINDS)[number],
-  name: "",
-  where: firstChoice(plan.value, bench.floor, bench.selection),
-  medium: "MESH_802154" as RadioMedium,
+const TABS = { units: "Units", parts: "Catalogue" };
+const tab = computed({
+  get: () => (bench.part && bench.part in TABS ? bench.part : "units"),
+  set: (part: string) => (bench.part = part),
 });
-watch(
-  () => bench.floor,
-  () => (fresh.where = firstChoice(plan.value, bench.floor, bench.selection)),
-);
-const hubs = computed(() => Object.entries(plan.value.units).filter(([, u]) => u.kind === "HUB"));
-
-const radio = (medium: RadioMedium, kind: Unit["kind"]) =>
-  answer(api.GET("/api/catalog/radio", { params: { query: { medium, region: plan.value.region, kind } } }));
-
-async function add() {
-  await bench.guarded(async () => {
-    const id = freeId(fresh.name, { ...plan.value.units, ...plan.value.devices });
-    const isHub = fresh.kind === "HUB";
-    const medium =
-      fresh.kind === "ACCESS_POINT" ? "WIFI_2G4" : fresh.kind === "GATEWAY" ? fresh.medium : null;
-    const radios = medium ? { [RADIO_IDS[medium]]: await radio(medium, fresh.kind) } : {};
-    const value = {
-      name: fresh.name,
-      kind: fresh.kind,
-      place: placeChosen(plan.value, fresh.where, fresh.kind === "ACCESS_POINT" ? 2.2 : 1.4),
-      power: {
-        source: "MAINS",
-        circuit: Object.keys(plan.value.circuits)[0] ?? null,
-        from: null,
-        backupH: 0,
-      },
-      channels: fresh.kind === "CONTROLLER" ? 8 : 0,
-      maxClients: fresh.kind === "ACCESS_POINT" ? 30 : 0,
-      internetEntry: fresh.kind === "ROUTER",
-      broker: isHub,
-      hub: fresh.kind === "CONTROLLER" ? (hubs.value[0]?.[0] ?? null) : null,
-      radios,
-      ipv4: null,
-      mac: null,
-      nodeId: null,
-    };
-    const ops: Op[] = [{ op: "add", path: pointer("units", id), value }];
-    if (isHub && hubs.value.length === 0) {
-      // the first hub serves what waited for one
-      for (const [other, u] of Object.entries(plan.value.units)) {
-        if ((u.kind === "CONTROLLER" || u.kind === "SELF_CONTAINED") && !u.hub) {
-          ops.push({ op: "replace", path: pointer("units", other, "hub"), value: id });
-        }
-      }
-    }
-    if (await bench.edit(ops, `add ${fresh.name}`)) {
-      fresh.name = "";
-      bench.select(pointer("units", id));
-    }
-  });
-}
-
-const unit = computed<[string, Unit] | null>(() => {
-  const thing = thingOf(bench.selection);
-  if (!thing) return null;
-  const id =
-    thing[0] === "units" ? thing[1] : thing[0] === "devices" ? plan.value.devices[thing[1]]?.unit : null;
-  const found = id ? plan.value.units[id] : undefined;
-  return found ? [id!, found] : null;
-});
-const roomOf = (u: Unit) =>
-  u.place?.room
-    ? plan.value.rooms[u.place.room]?.name
-    : u.place?.spot
-      ? plan.value.spots[u.place.spot]?.name
-      : "nowhere yet";
-const power = (u: Unit) =>
-  u.power.source === "MAINS"
-    ? (plan.value.circuits[u.power.circuit ?? ""]?.name ?? "mains")
-    : u.power.source === "BATTERY"
-      ? "battery"
-      : `Ethernet from ${plan.value.units[u.power.from ?? ""]?.name ?? "nothing"}`;
-const dark = computed(() => Object.keys(bench.shown?.troubles ?? {}).length > 0);
-const rows = computed(() => Object.entries(plan.value.units).filter(([, u]) => u.kind !== "SELF_CONTAINED"));
 </script>
 
 <template>
-  <div class="panel-body">
-    <form class="row" @submit.prevent="add">
-      <label class="field">
-        Kind
-        <select v-model="fresh.kind">
-          <option v-for="k in KINDS" :key="k" :value="k">{{ UNIT_WORDS[k] }}</option>
-        </select>
-      </label>
-      <label v-if="fresh.kind === 'GATEWAY'" class="field">
-        For
-        <select v-model="fresh.medium">
-          <option v-for="m in RADIOS.slice(1)" :key="m" :value="m">{{ mediumName(m) }}</option>
-        </select>
-      </label>
-      <label class="field grow"
-        >Name<input v-model="fresh.name" required maxlength="120" placeholder="scullery relay board"
-      /></label>
-      <WhereSelect v-model="fresh.where" label="Where" none="nowhere yet" />
-      <button type="submit" class="act">Add unit</button>
-    </form>
-    <UnitInspector v-if="unit" :id="unit[0]" :key="unit[0]" :unit="unit[1]" />
-    <p v-if="rows.length === 0" class="quiet">
-      No unit yet. Begin with the router where the internet comes in, a hub, and the first controller.
-    </p>
-    <table v-else>
-      <caption class="unseen">
-        All units
-      </caption>
-      <thead>
-        <tr>
-          <th>Unit</th>
-          <th>Kind</th>
-          <th>Where</th>
-          <th>Power</th>
-          <th class="number">Channels used</th>
-          <th>Served by</th>
-          <th v-if="dark">Now</th>
-        </tr>
-      </thead>
-      <tbody>
-        <tr v-for="[id, u] in rows" :key="id" :class="{ chosen: unit?.[0] === id }">
-          <td>
-            <button type="button" class="plain" @click="bench.select(pointer('units', id))">
-              {{ u.name }}
-            </button>
-          </td>
-          <td>{{ UNIT_WORDS[u.kind] }}</td>
-          <td>{{ roomOf(u) }}</td>
-          <td>{{ power(u) }}</td>
-          <td class="number">
-            {{
-              u.kind === "CONTROLLER"
-                ? `${Object.values(plan.devices).filter((d) => d.unit === id).length} of ${u.channels}`
-                : ""
-            }}
-          </td>
-          <td>{{ u.hub ? plan.units[u.hub]?.name : "" }}</td>
-          <td v-if="dark" class="bad">{{ bench.shown?.troubles[id]?.why }}</td>
-        </tr>
-      </tbody>
-    </table>
-    <Circuits />
-  </div>
+  <PanelTabs v-model="tab" :tabs="TABS" label="Parts of Controllers" />
+  <PartsPart v-if="tab === 'parts'" />
+  <UnitTable v-else />
 </template>
-
-<style scoped src="../panel.css"></style>

@@ -2,7 +2,8 @@ import { defineStore } from "pinia";
 import { markRaw } from "vue";
 import { answer, api, type Schemas } from "../../api/client";
 
-export type Part = Schemas["Part"];
+/** A part of the catalogue, and whether it is the person's own. */
+export type Part = Schemas["Part"] & { own: boolean };
 
 /** The catalogue of parts, fetched once. */
 export const useParts = defineStore("parts", {
@@ -14,10 +15,11 @@ export const useParts = defineStore("parts", {
       s.all.filter((p) => p.kind === "RELAY_BOARD" || p.kind === "DIMMER_BOARD" || p.kind === "INPUT_BOARD"),
   },
   actions: {
-    async load() {
-      if (this.all.length) return;
+    async load(anew = false) {
+      if (this.all.length && !anew) return;
       try {
-        this.all = markRaw(await answer(api.GET("/api/parts")));
+        const listed = await answer(api.GET("/api/parts"));
+        this.all = markRaw(listed.map((l) => ({ ...l.part, own: l.own })));
         this.trouble = null;
       } catch (e) {
         this.trouble = String(e);

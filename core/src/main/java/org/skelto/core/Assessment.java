@@ -96,6 +96,11 @@ public record Assessment(
 
         /** With readings whose floors and transmitters are in the plan. */
         public Figures(Plan plan, SlabTables tables, List<Reading> readings) {
+            this(plan, tables, readings, Catalogue.builtIn());
+        }
+
+        /** With parts of one's own. */
+        public Figures(Plan plan, SlabTables tables, List<Reading> readings, Catalogue parts) {
             this.plan = plan;
             this.tables = tables;
             this.site = SiteModel.of(plan);
@@ -104,9 +109,9 @@ public record Assessment(
             List<MeshReport> meshes = Meshes.withoutSeparateRoutes(site, tables);
             this.sounds = Sounders.of(site);
             this.demands = DemandReport.of(site, tables);
-            this.wired = PinAssigner.of(plan, Catalogue.builtIn());
+            this.wired = PinAssigner.of(plan, parts);
             this.snags = Review.snags(
-                    new Review.Seen(site, tables, links, outages, meshes, sounds, demands, readings, wired));
+                    new Review.Seen(site, tables, links, outages, meshes, sounds, demands, readings, parts, wired));
             this.shared = outages.shared();
         }
 

@@ -32,6 +32,7 @@ class AccessibilityTest {
         "devices?select=/devices/front-lock, true",
         "controllers?select=/units/sluice-board, false",
         "controllers?select=/units/sluice-board, true",
+        "controllers?part=parts, false",
         "links, false",
         "links?select=/units/pit-sender, false",
         "links?select=/units/pit-sender, true",

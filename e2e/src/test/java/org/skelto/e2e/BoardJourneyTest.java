@@ -13,6 +13,7 @@ import org.junit.jupiter.api.AfterEach;
 import org.junit.jupiter.api.BeforeEach;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.extension.ExtendWith;
+import org.junit.jupiter.api.io.TempDir;
 import org.skelto.server.testing.Http;
 import org.skelto.server.testing.RunningSkelto;
 import org.skelto.server.testing.RunningSkelto.Skelto;
@@ -21,6 +22,9 @@ import tools.jackson.databind.JsonNode;
 /** Choosing boards, having pins assigned, and putting one right by hand. */
 @ExtendWith({RunningSkelto.class, Browser.class})
 class BoardJourneyTest {
+    @TempDir
+    java.nio.file.Path folder;
+
     private Skelto skelto;
     private Page page;
     private String mill;
@@ -117,5 +121,33 @@ class BoardJourneyTest {
         button("Detach workshop lamp").click();
         settled(7);
         assertTrue(plan().at("/devices/workshop-lamp/wiring").isNull());
+    }
+
+    @Test
+    void ownPartsComeInAsAListAndAreOfferedForControllers() throws java.io.IOException {
+        open("annexe-board");
+        button("Catalogue").click();
+        assertThat(page.locator(".panel tbody tr").first()).isVisible();
+        page.getByLabel("Find").fill("relay active low");
+        assertThat(page.locator(".panel tbody tr")).hasCount(3);
+        java.nio.file.Path list = folder.resolve("own.csv");
+        java.nio.file.Files.writeString(list, "id,name,kind,price\nx,,BOARD,cheap\n");
+        page.locator("input[type=file]").setInputFiles(list);
+        assertThat(page.locator(".panel [role=alert]")).containsText("/line 2/name");
+        java.nio.file.Files.writeString(
+                list, "id,name,kind,price,pins\ndrawer-2,=Drawer board,BOARD,0,D1 in out; D2 in out\n");
+        page.locator("input[type=file]").setInputFiles(list);
+        assertThat(page.locator(".panel [role=status]")).containsText("1 parts taken in");
+        page.getByLabel("Find").fill("drawer");
+        assertThat(page.locator(".panel tbody tr")).containsText("=Drawer board");
+        button("Units").click();
+        page.getByLabel("Main board").selectOption("drawer-2");
+        settled(2);
+        assertThat(page.locator("svg[role=img]")).containsText("D2");
+        button("Catalogue").click();
+        page.getByLabel("Find").fill("drawer");
+        button("Remove =Drawer board").click();
+        assertThat(page.locator(".panel tbody tr")).hasCount(0);
+        assertThat(page.locator(".dock")).containsText("made of parts that the catalogue does not have");
     }
 }

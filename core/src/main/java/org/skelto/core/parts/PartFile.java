@@ -122,11 +122,10 @@ public final class PartFile {
     }
 
     private static String plain(Double value) {
-        return value == null
-                ? null
-                : new java.math.BigDecimal(value.toString())
-                        .stripTrailingZeros()
-                        .toPlainString();
+        if (value == null || !Double.isFinite(value)) {
+            return value == null ? null : value.toString();
+        }
+        return new java.math.BigDecimal(value.toString()).stripTrailingZeros().toPlainString();
     }
 
     /** A cell that a spreadsheet would run as a formula gets an apostrophe before it. */

@@ -11,6 +11,7 @@ import org.skelto.core.links.LinkReport;
 import org.skelto.core.mesh.MeshReport;
 import org.skelto.core.outage.DeviceState;
 import org.skelto.core.outage.Outages;
+import org.skelto.core.parts.Catalogue;
 import org.skelto.core.plan.Device;
 import org.skelto.core.plan.Plan;
 import org.skelto.core.plan.Pointers;
@@ -39,6 +40,7 @@ final class CheckContext {
     final Map<String, SoundReport> sounds;
     final Map<String, DemandReport> demands;
     final List<Reading> readings;
+    final Catalogue parts;
     final Map<String, Wired> wired;
 
     CheckContext(Review.Seen seen) {
@@ -50,6 +52,7 @@ final class CheckContext {
         this.sounds = seen.sounds();
         this.demands = seen.demands();
         this.readings = seen.readings();
+        this.parts = seen.parts();
         this.wired = seen.wired();
         this.plan = site.plan();
         this.site = site;

@@ -8,6 +8,7 @@ import org.skelto.core.coverage.DemandReport;
 import org.skelto.core.links.LinkReport;
 import org.skelto.core.mesh.MeshReport;
 import org.skelto.core.outage.Outages;
+import org.skelto.core.parts.Catalogue;
 import org.skelto.core.radio.SlabTables;
 import org.skelto.core.site.SiteModel;
 import org.skelto.core.sound.SoundReport;
@@ -27,6 +28,7 @@ public final class Review {
             Map<String, SoundReport> sounds,
             Map<String, DemandReport> demands,
             List<Reading> readings,
+            Catalogue parts,
             Map<String, Wired> wired) {}
 
     /** The snags of a plan, worst first, then by stage and code. */

@@ -7,7 +7,6 @@ import static org.skelto.core.snags.Stage.CONTROLLERS;
 import java.util.List;
 import java.util.Map;
 import java.util.stream.Collectors;
-import org.skelto.core.parts.Catalogue;
 import org.skelto.core.plan.Edit;
 import org.skelto.core.wiring.PinAssigner;
 import org.skelto.core.wiring.Wired;
@@ -71,7 +70,7 @@ final class WiringChecks {
         if (!place.fixed() && place.best() != null && !place.best().equals(place.terminal())) {
             draft.fix(
                     "Assign the channels of " + name(c, id) + " anew",
-                    PinAssigner.edits(c.plan, Catalogue.builtIn(), id).toArray(Edit[]::new));
+                    PinAssigner.edits(c.plan, c.parts, id).toArray(Edit[]::new));
         }
         draft.add();
     }

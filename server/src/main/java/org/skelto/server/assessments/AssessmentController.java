@@ -5,7 +5,6 @@ import java.util.Set;
 import java.util.UUID;
 import org.skelto.core.Assessment;
 import org.skelto.core.links.LinkChooser;
-import org.skelto.core.parts.Catalogue;
 import org.skelto.core.plan.Edit;
 import org.skelto.core.plan.Plan;
 import org.skelto.core.plan.Problem;
@@ -64,7 +63,7 @@ class AssessmentController {
     Preview preview(
             @PathVariable UUID id, @RequestParam(defaultValue = "") Set<String> without, @RequestBody String patch) {
         Plan plan = documents.patched(plans.get(id).plan(), patch);
-        return new Preview(plan, new Assessment.Figures(plan, kept.tables()).without(without));
+        return new Preview(plan, new Assessment.Figures(plan, kept.tables(), List.of(), kept.parts()).without(without));
     }
 
     /** The links that a unit could have, best first. */
@@ -99,7 +98,7 @@ class AssessmentController {
             throw Refusal.of(HttpStatus.CONFLICT, "Choose the controller's board first; its pins depend on it.");
         }
         String whose = unit == null ? "all controllers" : plan.units().get(unit).name();
-        return new Proposal("channels of " + whose, PinAssigner.edits(plan, Catalogue.builtIn(), unit));
+        return new Proposal("channels of " + whose, PinAssigner.edits(plan, kept.parts(), unit));
     }
 
     /** The edit that a typed room asks for. */

@@ -5,6 +5,7 @@ import java.util.LinkedHashMap;
 import java.util.Map;
 import java.util.UUID;
 import org.skelto.core.Assessment;
+import org.skelto.core.parts.Catalogue;
 import org.skelto.core.plan.Plan;
 import org.skelto.core.radio.SlabTables;
 import org.springframework.stereotype.Component;
@@ -18,14 +19,16 @@ public class KeptFigures {
     /** Rooms, units, devices and links of all kept plans together. */
     private static final int MOST_THINGS = 20_000;
 
-    private record Kept(long revision, long readings, int things, Assessment.Figures figures) {}
+    private record Kept(long revision, long readings, Catalogue parts, int things, Assessment.Figures figures) {}
 
     private final Measured measured;
+    private final Shelf shelf;
     private final SlabTables tables = new SlabTables();
     private final Map<UUID, Kept> kept = new LinkedHashMap<>(16, 0.75f, true);
 
-    KeptFigures(Measured measured) {
+    KeptFigures(Measured measured, Shelf shelf) {
         this.measured = measured;
+        this.shelf = shelf;
     }
 
     /** Tables of the loss of walls, kept for all plans. */
@@ -33,21 +36,30 @@ public class KeptFigures {
         return tables;
     }
 
+    /** The parts of now. */
+    public Catalogue parts() {
+        return shelf.catalogue();
+    }
+
     /** The figures of a revision, kept or worked out. */
     public Assessment.Figures of(UUID id, long revision, Plan plan) {
         long readings = measured.version(id);
+        Catalogue parts = shelf.catalogue();
         synchronized (kept) {
             Kept known = kept.get(id);
-            if (known != null && known.revision() == revision && known.readings() == readings) {
+            if (known != null
+                    && known.revision() == revision
+                    && known.readings() == readings
+                    && known.parts() == parts) {
                 return known.figures();
             }
         }
-        Assessment.Figures figures = new Assessment.Figures(plan, tables, measured.fitting(id, plan));
+        Assessment.Figures figures = new Assessment.Figures(plan, tables, measured.fitting(id, plan), parts);
         int things = plan.rooms().size()
                 + plan.units().size()
                 + plan.devices().size()
                 + plan.links().size();
-        keep(id, new Kept(revision, readings, things, figures));
+        keep(id, new Kept(revision, readings, parts, things, figures));
         return figures;
     }
 

@@ -1,30 +1,66 @@
 package org.skelto.server.parts;
 
 import java.util.List;
-import org.skelto.core.parts.Catalogue;
+import java.util.Set;
+import java.util.stream.Collectors;
 import org.skelto.core.parts.Part;
 import org.skelto.core.parts.PartFile;
 import org.springframework.http.HttpHeaders;
+import org.springframework.http.HttpStatus;
 import org.springframework.http.ResponseEntity;
+import org.springframework.web.bind.annotation.DeleteMapping;
 import org.springframework.web.bind.annotation.GetMapping;
+import org.springframework.web.bind.annotation.PathVariable;
+import org.springframework.web.bind.annotation.PostMapping;
+import org.springframework.web.bind.annotation.RequestBody;
 import org.springframework.web.bind.annotation.RequestMapping;
+import org.springframework.web.bind.annotation.RequestParam;
+import org.springframework.web.bind.annotation.ResponseStatus;
 import org.springframework.web.bind.annotation.RestController;
 
 /** The parts that houses can be made of. */
 @RestController
 @RequestMapping("/api/parts")
 class PartController {
-    /** All parts, sorted by id. */
-    @GetMapping
-    List<Part> all() {
-        return List.copyOf(Catalogue.builtIn().all());
+    private final Parts parts;
+
+    PartController(Parts parts) {
+        this.parts = parts;
     }
 
-    /** The same as a table. */
+    /** A part, and whether it is the person's own. */
+    public record Listed(Part part, boolean own) {}
+
+    /** How many parts were taken in. */
+    public record Taken(int parts) {}
+
+    /** All parts, sorted by id. */
+    @GetMapping
+    List<Listed> all() {
+        Set<String> own = parts.own().stream().map(Part::id).collect(Collectors.toSet());
+        return parts.catalogue().all().stream()
+                .map(p -> new Listed(p, own.contains(p.id())))
+                .toList();
+    }
+
+    /** All parts as a table, or one's own only. */
     @GetMapping(path = "/csv", produces = "text/csv")
-    ResponseEntity<String> csv() {
+    ResponseEntity<String> csv(@RequestParam(defaultValue = "false") boolean own) {
         return ResponseEntity.ok()
                 .header(HttpHeaders.CONTENT_DISPOSITION, "attachment; filename=\"parts.csv\"")
-                .body(PartFile.write(Catalogue.builtIn().all()));
+                .body(PartFile.write(own ? parts.own() : parts.catalogue().all()));
+    }
+
+    /** Takes in a table of parts as one's own. */
+    @PostMapping(path = "/csv", consumes = "text/csv")
+    @ResponseStatus(HttpStatus.CREATED)
+    Taken add(@RequestBody String table) {
+        return new Taken(parts.add(table));
+    }
+
+    @DeleteMapping("/{id}")
+    @ResponseStatus(HttpStatus.NO_CONTENT)
+    void remove(@PathVariable String id) {
+        parts.remove(id);
     }
 }

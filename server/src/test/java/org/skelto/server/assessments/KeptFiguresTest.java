@@ -27,7 +27,7 @@ class KeptFiguresTest {
         }
     };
 
-    private final KeptFigures kept = new KeptFigures(NOTHING);
+    private final KeptFigures kept = new KeptFigures(NOTHING, org.skelto.core.parts.Catalogue::builtIn);
 
     private static Plan plan(int devices) {
         Plan empty = Plan.fresh("Kept", Region.EU, 230.0, null);

@@ -74,6 +74,7 @@ class FormatTest {
         // kept beside the document, carried by the file
         file.add("readings");
         file.add("pictures");
+        file.add("parts");
         assertEquals(file, new TreeSet<>(schema.get("properties").propertyNames()));
         for (Class<?> type : new Class<?>[] {
             GeoPoint.class,
@@ -95,6 +96,11 @@ class FormatTest {
             Demand.class,
             Calibration.class,
             Wireless.class,
+            BoardSet.class,
+            Attached.class,
+            Wiring.class,
+            Part.class,
+            Pin.class,
             Sound.class,
             Circuit.class,
             Service.class,

@@ -1,0 +1,9 @@
+package org.skelto.server.assessments;
+
+import org.skelto.core.parts.Catalogue;
+
+/** Where the parts are that plans are judged with. */
+public interface Shelf {
+    /** The parts of now: the same object while nothing has changed. */
+    Catalogue catalogue();
+}

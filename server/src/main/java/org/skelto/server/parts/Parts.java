@@ -1,0 +1,163 @@
+package org.skelto.server.parts;
+
+import java.time.Clock;
+import java.time.Instant;
+import java.time.temporal.ChronoUnit;
+import java.util.ArrayList;
+import java.util.Arrays;
+import java.util.List;
+import java.util.Objects;
+import java.util.Set;
+import java.util.TreeSet;
+import java.util.UUID;
+import org.skelto.core.parts.Catalogue;
+import org.skelto.core.parts.Part;
+import org.skelto.core.parts.PartFile;
+import org.skelto.core.plan.Plan;
+import org.skelto.core.plan.Problem;
+import org.skelto.server.assessments.Shelf;
+import org.skelto.server.plans.Carried;
+import org.skelto.server.plans.Plans;
+import org.skelto.server.problems.Reading;
+import org.skelto.server.problems.Refusal;
+import org.springframework.http.HttpStatus;
+import org.springframework.stereotype.Service;
+import org.springframework.transaction.annotation.Transactional;
+import tools.jackson.databind.DatabindException;
+import tools.jackson.databind.JsonNode;
+import tools.jackson.databind.json.JsonMapper;
+
+/** The built-in parts with the person's own before them; own ones that a plan uses travel with it. */
+@Service
+@Transactional
+class Parts implements Shelf, Carried {
+    private final PartRepository repository;
+    private final Plans plans;
+    private final JsonMapper mapper;
+    private final Clock clock = Clock.systemUTC();
+    private volatile Known known = new Known(0, null, Catalogue.builtIn());
+
+    /** A catalogue, and how many own parts of which age it was made of. */
+    private record Known(long count, Instant newest, Catalogue catalogue) {}
+
+    Parts(PartRepository repository, Plans plans, JsonMapper mapper) {
+        this.repository = repository;
+        this.plans = plans;
+        this.mapper = mapper;
+    }
+
+    @Override
+    @Transactional(readOnly = true)
+    public Catalogue catalogue() {
+        long count = repository.count();
+        Instant newest = count == 0 ? null : repository.newest();
+        Known now = known;
+        if (now.count != count || !Objects.equals(now.newest, newest)) {
+            now = new Known(count, newest, Catalogue.builtIn().with(own()));
+            known = now;
+        }
+        return now.catalogue;
+    }
+
+    /** The person's own parts. */
+    @Transactional(readOnly = true)
+    List<Part> own() {
+        return repository.findAllByOrderById().stream()
+                .map(p -> mapper.readValue(p.document, Part.class))
+                .toList();
+    }
+
+    /** Takes in a list: parts of known ids are replaced, others added; all of it or nothing. */
+    int add(String csv) {
+        List<Part> parts;
+        try {
+            parts = PartFile.read(csv);
+        } catch (PartFile.Unreadable e) {
+            throw Refusal.invalid("The list of parts cannot be read. Nothing was changed.", e.problems());
+        }
+        Set<String> ids = new TreeSet<>();
+        parts.forEach(p -> ids.add(p.id()));
+        repository.findAllByOrderById().forEach(p -> ids.add(p.id));
+        if (ids.size() > PartFile.MOST) {
+            throw Refusal.of(
+                    HttpStatus.CONFLICT,
+                    "There may be " + PartFile.MOST + " parts of your own; that would be " + ids.size()
+                            + ". Nothing was changed.");
+        }
+        store(parts);
+        return parts.size();
+    }
+
+    private void store(List<Part> parts) {
+        Instant now = clock.instant().truncatedTo(ChronoUnit.MICROS);
+        parts.forEach(p -> repository.save(new PartEntity(p.id(), mapper.writeValueAsString(p), now)));
+    }
+
+    /** Takes an own part away; a built-in one of the same id stands again. */
+    void remove(String id) {
+        PartEntity part = repository
+                .findById(id)
+                .orElseThrow(() -> Refusal.of(HttpStatus.NOT_FOUND, "There is no part of your own with that id."));
+        repository.delete(part);
+    }
+
+    @Override
+    public String property() {
+        return "parts";
+    }
+
+    @Override
+    @Transactional(readOnly = true)
+    public JsonNode export(UUID id) {
+        Set<String> used = used(plans.get(id).plan());
+        List<Part> own = own().stream().filter(p -> used.contains(p.id())).toList();
+        return own.isEmpty() ? null : mapper.valueToTree(own);
+    }
+
+    private static Set<String> used(Plan plan) {
+        Set<String> used = new TreeSet<>();
+        plan.units().values().forEach(u -> {
+            if (u.boards() != null) {
+                used.add(u.boards().main());
+                u.boards().more().values().forEach(b -> used.add(b.part()));
+            }
+        });
+        return used;
+    }
+
+    /** Parts that are here already stay as they are here. */
+    @Override
+    public void restore(UUID id, JsonNode content) {
+        List<Part> parts = new ArrayList<>(checked(content));
+        Catalogue here = catalogue();
+        parts.removeIf(p -> here.find(p.id()).isPresent());
+        store(parts);
+    }
+
+    /** What a file says is held to the same bounds as a typed list. */
+    private List<Part> checked(JsonNode content) {
+        try {
+            if (!content.isArray() || content.size() > PartFile.MOST) {
+                throw Refusal.invalid(
+                        "The parts cannot be read. Nothing was changed.",
+                        List.of(new Problem("/parts", "must be a list of at most " + PartFile.MOST + " parts")));
+            }
+            for (JsonNode one : content) {
+                if (!one.isObject()) {
+                    throw Refusal.invalid(
+                            "The parts cannot be read. Nothing was changed.",
+                            List.of(new Problem("/parts", "must hold parts only")));
+                }
+            }
+            return PartFile.read(PartFile.write(Arrays.asList(mapper.treeToValue(content, Part[].class))));
+        } catch (DatabindException e) {
+            throw Refusal.invalid("The parts cannot be read. Nothing was changed.", List.of(Reading.problem(e)));
+        } catch (PartFile.Unreadable e) {
+            throw Refusal.invalid(
+                    "The parts cannot be read. Nothing was changed.",
+                    e.problems().stream()
+                            .map(p -> new Problem("/parts" + p.pointer(), p.message()))
+                            .toList());
+        }
+    }
+}

@@ -1,0 +1,167 @@
+<script setup lang="ts">
+import { computed, onMounted, ref } from "vue";
+import { problemOf } from "../../api/client";
+import { shown, words } from "../../drawing/marks";
+import { useBench } from "../../plan/store";
+import { pinsOf, useParts, type Part } from "./parts";
+
+/** The catalogue: what can be built in, with typical figures; lists in and out, one's own parts beside the built-in ones. */
+const MOST_BYTES = 8 * 1024 * 1024;
+const bench = useBench();
+const parts = useParts();
+onMounted(() => void parts.load());
+const kind = ref("");
+const text = ref("");
+const trouble = ref<string | null>(null);
+const told = ref<string | null>(null);
+const kinds = computed(() => [...new Set(parts.all.map((p) => p.kind))].sort());
+const rows = computed(() =>
+  parts.all.filter(
+    (p) =>
+      (!kind.value || p.kind === kind.value) &&
+      text.value
+        .toLowerCase()
+        .split(/\s+/)
+        .every((word) => `${p.name} ${p.id} ${p.traits.map(words).join(" ")}`.toLowerCase().includes(word)),
+  ),
+);
+const FIGURES: [keyof Part["figures"], string, string][] = [
+  ["SUPPLY_V", "supply", "V"],
+  ["PEAK_A", "takes at most", "A"],
+  ["OUTPUT_V", "gives", "V"],
+  ["RATED_A", "up to", "A"],
+  ["RATED_W", "up to", "W"],
+  ["CHANNELS", "channels", ""],
+  ["CONTACT_A", "contacts", "A"],
+  ["CAPACITY_AH", "holds", "Ah"],
+  ["WIRE_MOST_A", "wires bear", "A"],
+  ["DEPTH_MM", "deep", "mm"],
+];
+function figures(p: Part) {
+  const all = FIGURES.flatMap(([key, what, unit]) => {
+    const value = p.figures[key];
+    return value === undefined ? [] : [`${what} ${shown(value, value < 1 ? 3 : 1)} ${unit}`.trim()];
+  });
+  if (p.pins.length) all.unshift(`${pinsOf(p)} pins`);
+  return all.slice(0, 5).join(" · ");
+}
+
+async function take(event: Event) {
+  const input = event.target as HTMLInputElement;
+  const file = input.files?.[0];
+  trouble.value = told.value = null;
+  if (!file) return;
+  try {
+    if (file.size > MOST_BYTES) {
+      trouble.value = "The list is larger than 8 MB. Nothing was changed.";
+      return;
+    }
+    const response = await fetch("/api/parts/csv", {
+      method: "POST",
+      headers: { "Content-Type": "text/csv" },
+      body: await file.text(),
+    });
+    const body = await response.json().catch(() => null);
+    if (!response.ok) {
+      trouble.value = `${file.name} was not taken in. ${problemOf(response.status, body).message}`;
+      return;
+    }
+    told.value = `${body.parts} parts taken in from ${file.name}.`;
+    await changed();
+  } finally {
+    input.value = "";
+  }
+}
+async function remove(p: Part) {
+  trouble.value = told.value = null;
+  const response = await fetch(`/api/parts/${p.id}`, { method: "DELETE" });
+  if (!response.ok)
+    trouble.value = problemOf(response.status, await response.json().catch(() => null)).message;
+  await changed();
+}
+/** Plans are judged with the parts of now. */
+async function changed() {
+  await parts.load(true);
+  await bench.guarded(() => bench.assess());
+}
+</script>
+
+<template>
+  <div class="panel-body">
+    <div class="row">
+      <label class="field">Find<input v-model="text" type="search" placeholder="relay active low" /></label>
+      <label class="field">
+        Kind
+        <select v-model="kind">
+          <option value="">all</option>
+          <option v-for="k in kinds" :key="k" :value="k">{{ words(k) }}</option>
+        </select>
+      </label>
+      <label class="import soft">
+        Take in a list (CSV)
+        <input type="file" accept=".csv,text/csv" class="unseen" @change="take" />
+      </label>
+      <a class="plain" href="/api/parts/csv" download>All parts as CSV</a>
+      <a class="plain" href="/api/parts/csv?own=true" download>My own as CSV</a>
+    </div>
+    <p v-if="trouble" class="bad" role="alert">{{ trouble }}</p>
+    <p v-if="told" role="status">{{ told }}</p>
+    <p class="quiet">
+      Generic parts with typical figures, {{ rows.length }} of {{ parts.all.length }} shown. A part of your
+      own with the id of a built-in one stands in its place. Check the sheet of the part that you buy.
+    </p>
+    <table>
+      <caption class="unseen">
+        Parts
+      </caption>
+      <thead>
+        <tr>
+          <th>Part</th>
+          <th>Kind</th>
+          <th>Figures</th>
+          <th class="number">Price</th>
+          <th class="number">Days</th>
+          <th>From</th>
+          <th><span class="unseen">Remove</span></th>
+        </tr>
+      </thead>
+      <tbody>
+        <tr v-for="p in rows" :key="p.id">
+          <td>
+            {{ p.name }} <span class="quiet">{{ p.id }}</span>
+          </td>
+          <td>{{ words(p.kind) }}</td>
+          <td>{{ figures(p) }}</td>
+          <td class="number">{{ p.price === null ? "" : shown(p.price, 2) }}</td>
+          <td class="number">{{ p.leadDays ?? "" }}</td>
+          <td>{{ p.own ? "my own" : p.supplier }}</td>
+          <td>
+            <button
+              v-if="p.own"
+              type="button"
+              class="plain"
+              :aria-label="`Remove ${p.name}`"
+              @click="remove(p)"
+            >
+              Remove
+            </button>
+          </td>
+        </tr>
+      </tbody>
+    </table>
+  </div>
+</template>
+
+<style scoped src="../panel.css"></style>
+<style scoped>
+.import {
+  padding: 6px 12px;
+  align-self: end;
+}
+.import:focus-within {
+  outline: 2px solid var(--copper);
+}
+a.plain {
+  align-self: center;
+}
+</style>
