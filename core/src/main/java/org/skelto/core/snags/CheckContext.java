@@ -44,21 +44,17 @@ final class CheckContext {
     final Map<String, Wired> wired;
 
     CheckContext(Review.Seen seen) {
-        SiteModel site = seen.site();
-        SlabTables tables = seen.tables();
-        Map<String, LinkReport> links = seen.links();
-        Outages outages = seen.outages();
         this.meshes = seen.meshes();
         this.sounds = seen.sounds();
         this.demands = seen.demands();
         this.readings = seen.readings();
         this.parts = seen.parts();
         this.wired = seen.wired();
+        this.site = seen.site();
         this.plan = site.plan();
-        this.site = site;
-        this.tables = tables;
-        this.links = links;
-        this.outages = outages;
+        this.tables = seen.tables();
+        this.links = seen.links();
+        this.outages = seen.outages();
         this.now = outages.now();
     }
 

@@ -60,9 +60,8 @@ final class WiringChecks {
 
     private static void trouble(CheckContext c, String id, String code, Wired.Connection place) {
         String device = c.plan.devices().get(place.device()).name();
-        boolean output =
-                place.kind().words().contains("output") || place.kind().words().contains("relay");
-        Severity severity = code.equals("C6") || code.equals("C2") && output ? FIX : STOP;
+        boolean mild = code.equals("C6") || code.equals("C2") && !place.kind().reads();
+        Severity severity = mild ? FIX : STOP;
         var draft = c.snag(code, severity, CONTROLLERS, device + ": " + place.trouble())
                 .figures("on " + name(c, id) + ", " + place.terminal() + (place.fixed() ? ", fixed by hand" : ""))
                 .leadsTo(LEADS_TO.get(code))

@@ -36,7 +36,8 @@ public record Need(String device, String name, Kind kind) {
             };
         }
 
-        boolean reads() {
+        /** Whether it reads rather than switches. */
+        public boolean reads() {
             return this != RELAY && this != DIMMER;
         }
     }

@@ -279,8 +279,11 @@ public final class PinAssigner {
         byDevice.forEach((id, terminals) -> {
             Wiring now = plan.devices().get(id).wiring();
             boolean fixed = now != null && now.fixed();
-            Wiring then = terminals.isEmpty() && !fixed ? null : new Wiring(terminals, fixed);
-            if (!fixed && !java.util.Objects.equals(now, then)) {
+            Map<String, String> all = new TreeMap<>(fixed ? now.terminals() : Map.of());
+            // of a fixed device only what is missing is filled in: other connections, and relays behind pins
+            all.putAll(terminals);
+            Wiring then = all.isEmpty() ? null : new Wiring(all, fixed);
+            if (!java.util.Objects.equals(now, then)) {
                 edits.add(Edit.replace(Pointers.of("devices", id) + "/wiring", then));
             }
         });

@@ -135,6 +135,16 @@ class PinAssignerTest {
         assertEquals("main/P3", terminals(assigned(plan)).get("push_button0 sense"));
     }
 
+    @Test
+    void ofAFixedDeviceOnlyWhatIsMissingIsFilledIn() {
+        Plan plan =
+                fixed(plan(boards("broad-22", "relays", "relay-4-high"), DeviceKind.BLIND), "blind0", "up", "main/G23");
+        Map<String, String> after = terminals(assigned(plan));
+        assertEquals("main/G23 relays/1", after.get("blind0 up"));
+        assertTrue(after.get("blind0 down").endsWith(" relays/2"), after::toString);
+        assertEquals(List.of(), PinAssigner.edits(assigned(plan), PARTS, null));
+    }
+
     @ParameterizedTest
     @CsvSource({
         "PUSH_BUTTON,sense,main/P8,C3", "PUSH_BUTTON,sense,main/P1,", "LEVEL,level,main/A0,",

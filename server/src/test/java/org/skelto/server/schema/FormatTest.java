@@ -20,6 +20,8 @@ import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.extension.ExtendWith;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.CsvSource;
+import org.skelto.core.parts.Part;
+import org.skelto.core.parts.Pin;
 import org.skelto.core.plan.*;
 import org.skelto.server.testing.Http;
 import org.skelto.server.testing.Http.Answer;
