@@ -27,7 +27,7 @@ const current = defineModel<string>({ required: true });
   position: sticky;
   top: 0;
   background: var(--sheet);
-  z-index: 1;
+  z-index: 3;
 }
 button {
   border: 1px solid var(--hair);

@@ -173,6 +173,9 @@ const KIND = {
 
 <style scoped src="../panel.css"></style>
 <style scoped>
+td .bad {
+  display: block;
+}
 .plain-list {
   list-style: none;
   margin: 6px 0;

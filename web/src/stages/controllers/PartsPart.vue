@@ -40,7 +40,7 @@ const FIGURES: [keyof Part["figures"], string, string][] = [
 function figures(p: Part) {
   const all = FIGURES.flatMap(([key, what, unit]) => {
     const value = p.figures[key];
-    return value === undefined ? [] : [`${what} ${shown(value, value < 1 ? 3 : 1)} ${unit}`.trim()];
+    return value === undefined ? [] : [`${what} ${Number(value.toPrecision(4))} ${unit}`.trim()];
   });
   if (p.pins.length) all.unshift(`${pinsOf(p)} pins`);
   return all.slice(0, 5).join(" · ");

@@ -42,7 +42,10 @@ class Screenshots {
         assertThat(page.locator(".panel")).containsText("proven");
         save(page, "proposal");
         page.navigate(skelto.url + "/plans/" + id + "/controllers?floor=meal-floor&select=/units/scullery-relays");
-        page.locator("section[aria-label^=Boards] table").scrollIntoViewIfNeeded();
+        page.locator("section[aria-label^=Boards] svg").waitFor();
+        page.evaluate("() => { const panel = document.querySelector('.panel');"
+                + " const board = panel.querySelector('section[aria-label^=Boards] .act');"
+                + " panel.scrollTop += board.getBoundingClientRect().top - panel.getBoundingClientRect().top - 40; }");
         save(page, "pins");
         page.setViewportSize(390, 780);
         page.navigate(skelto.url + "/plans/" + id + "/walk");
