@@ -92,60 +92,34 @@ public record Unit(
     }
 
     public Unit withRadios(Map<String, Radio> otherRadios) {
-        return with(otherRadios, ipv4, mac, nodeId);
+        return with(place, otherRadios, ipv4, mac, nodeId, boards);
     }
 
     public Unit withNames(String otherIpv4, String otherMac, Integer otherNodeId) {
-        return with(radios, otherIpv4, otherMac, otherNodeId);
+        return with(place, radios, otherIpv4, otherMac, otherNodeId, boards);
     }
 
     /** This controller made of other boards. */
     public Unit of(BoardSet other) {
-        return new Unit(
-                name,
-                kind,
-                place,
-                power,
-                channels,
-                maxClients,
-                internetEntry,
-                broker,
-                hub,
-                radios,
-                ipv4,
-                mac,
-                nodeId,
-                rating,
-                wireless,
-                other);
+        return with(place, radios, ipv4, mac, nodeId, other);
     }
 
     /** This unit at another place. */
     public Unit at(Place other) {
-        return new Unit(
-                name,
-                kind,
-                other,
-                power,
-                channels,
-                maxClients,
-                internetEntry,
-                broker,
-                hub,
-                radios,
-                ipv4,
-                mac,
-                nodeId,
-                rating,
-                wireless,
-                boards);
+        return with(other, radios, ipv4, mac, nodeId, boards);
     }
 
-    private Unit with(Map<String, Radio> otherRadios, String otherIpv4, String otherMac, Integer otherNodeId) {
+    private Unit with(
+            Place otherPlace,
+            Map<String, Radio> otherRadios,
+            String otherIpv4,
+            String otherMac,
+            Integer otherNodeId,
+            BoardSet otherBoards) {
         return new Unit(
                 name,
                 kind,
-                place,
+                otherPlace,
                 power,
                 channels,
                 maxClients,
@@ -158,6 +132,6 @@ public record Unit(
                 otherNodeId,
                 rating,
                 wireless,
-                boards);
+                otherBoards);
     }
 }

@@ -138,7 +138,7 @@ public final class PinAssigner {
         for (int n = 0; n < needs.size(); n++) {
             Need need = needs.get(n);
             for (int t = 0; t < terminals; t++) {
-                cost[n][t] = left.contains(need) ? cost(need, layout.terminals.get(t)) : NEVER;
+                cost[n][t] = left.contains(need) ? cost(need, t) : NEVER;
             }
             java.util.Arrays.fill(cost[n], terminals, cost[n].length, NONE);
         }
@@ -162,7 +162,8 @@ public final class PinAssigner {
         return all.subList(most, all.size());
     }
 
-    private double cost(Need need, Terminal terminal) {
+    private double cost(Need need, int number) {
+        Terminal terminal = layout.terminals.get(number);
         boolean here = terminal.id().equals(said(need));
         if (fixed(need)) {
             return here ? FIXED : NEVER;
@@ -171,7 +172,7 @@ public final class PinAssigner {
             return NEVER;
         }
         // later terminals cost a hair more, so that the answer is one of a kind and fills boards in order
-        double order = 0.001 * layout.terminals.indexOf(terminal);
+        double order = 0.001 * number;
         return order
                 + (here && served(need, terminal) ? -MOVED : 0)
                 + (terminal.pin() == null ? CHANNEL : pin(need, terminal.pin()));

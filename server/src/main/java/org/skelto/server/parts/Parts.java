@@ -6,7 +6,6 @@ import java.time.temporal.ChronoUnit;
 import java.util.ArrayList;
 import java.util.Arrays;
 import java.util.List;
-import java.util.Objects;
 import java.util.Set;
 import java.util.TreeSet;
 import java.util.UUID;
@@ -35,10 +34,10 @@ class Parts implements Shelf, Carried {
     private final Plans plans;
     private final JsonMapper mapper;
     private final Clock clock = Clock.systemUTC();
-    private volatile Known known = new Known(0, null, Catalogue.builtIn());
+    private volatile Known known = new Known(new Age(0, null), Catalogue.builtIn());
 
-    /** A catalogue, and how many own parts of which age it was made of. */
-    private record Known(long count, Instant newest, Catalogue catalogue) {}
+    /** A catalogue, and the age of the own parts in it. */
+    private record Known(Age age, Catalogue catalogue) {}
 
     Parts(PartRepository repository, Plans plans, JsonMapper mapper) {
         this.repository = repository;
@@ -49,11 +48,10 @@ class Parts implements Shelf, Carried {
     @Override
     @Transactional(readOnly = true)
     public Catalogue catalogue() {
-        long count = repository.count();
-        Instant newest = count == 0 ? null : repository.newest();
+        Age age = repository.age();
         Known now = known;
-        if (now.count != count || !Objects.equals(now.newest, newest)) {
-            now = new Known(count, newest, Catalogue.builtIn().with(own()));
+        if (!now.age.equals(age)) {
+            now = new Known(age, Catalogue.builtIn().with(own()));
             known = now;
         }
         return now.catalogue;
