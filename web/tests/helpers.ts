@@ -7,7 +7,15 @@ export function smallPlan(): Plan {
     name: "board",
     kind: "CONTROLLER" as const,
     place,
-    power: { source: "MAINS" as const, circuit: "mains", from: null, backupH: 0 },
+    power: {
+      source: "MAINS" as const,
+      circuit: "mains",
+      from: null,
+      backupH: 0,
+      part: null,
+      count: null,
+      feed: null,
+    },
     channels: 4,
     maxClients: 0,
     internetEntry: false,
@@ -20,6 +28,9 @@ export function smallPlan(): Plan {
     rating: null,
     wireless: null,
     boards: null,
+    draws: null,
+    duty: null,
+    housing: null,
   };
   const device = {
     name: "lamp",
@@ -41,6 +52,7 @@ export function smallPlan(): Plan {
     sound: null,
     heardIn: [],
     wiring: null,
+    works: null,
   };
   const room = (name: string, xM: number, widthM: number) => ({
     floor: "ground",
@@ -80,7 +92,7 @@ export function smallPlan(): Plan {
       nook: room("Nook", 4, 2),
     },
     spots: {},
-    circuits: { mains: { name: "Mains" } },
+    circuits: { mains: { name: "Mains", breakerA: null, cable: null } },
     services: {},
     units: { board: unit, eye: { ...unit, name: "eye", kind: "SELF_CONTAINED" } },
     devices: {
@@ -100,5 +112,8 @@ export function smallPlan(): Plan {
     demands: {},
     indoorModel: "WALLS",
     calibration: null,
+    housings: {},
+    cautions: {},
+    money: { currency: "EUR", budget: null, spareShare: 0.1, energyPrice: 0.3, hourPrice: 0 },
   };
 }

@@ -24,6 +24,8 @@ export const UNIT_WORDS: Record<Schemas["Unit"]["kind"], string> = {
   ACCESS_POINT: "access point",
   GATEWAY: "gateway",
   HUB: "hub",
+  PANEL: "alarm panel",
+  SUPPLY: "supply",
 };
 
 /** A word of the format as it stands on screen. */

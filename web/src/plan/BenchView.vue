@@ -49,6 +49,14 @@ const stage = computed(() => {
 });
 const panel = computed(() => PANELS[stage.value as keyof typeof PANELS]);
 
+/** Whether the panel takes the whole bench: what it shows has no place on the sheet. */
+const whole = computed(
+  () =>
+    stage.value === "names" ||
+    stage.value === "build" ||
+    (stage.value === "controllers" && ["power", "lines", "boxes", "parts"].includes(bench.part ?? "")),
+);
+
 async function open() {
   problem.value = null;
   try {
@@ -223,7 +231,7 @@ function toggleTheme() {
     <div class="body" :class="{ folded: !dockOpen }">
       <StageRail :stage="stage" @go="go" />
       <main>
-        <template v-if="stage !== 'names'">
+        <template v-if="!whole">
           <div class="tabs" role="group" aria-label="Sheets">
             <button
               v-for="f in floors"
@@ -262,7 +270,7 @@ function toggleTheme() {
           />
           <CoverageBar v-if="stage === 'links' && !cutting" />
         </template>
-        <section class="panel" :class="{ tall: stage === 'names' }" :aria-label="`Stage ${stage}`">
+        <section class="panel" :class="{ tall: whole }" :aria-label="`Stage ${stage}`">
           <component :is="panel" />
         </section>
       </main>

@@ -11,6 +11,7 @@ const ONE: Record<Kind, string> = {
   MAINS: "mains",
   // stands alone only where it is all the mains there is
   CIRCUIT: "mains",
+  SUPPLY: "supply",
   INTERNET: "internet",
   SERVICE: "service",
   ROUTER: "router",
@@ -20,6 +21,7 @@ const ONE: Record<Kind, string> = {
   HUB: "hub",
   RULES: "its rules",
   BROKER: "broker",
+  PANEL: "panel",
   CONTROLLER: "outpost",
   OWN_RADIO: "outpost",
 };
@@ -44,7 +46,9 @@ const many = (kind: Kind) =>
     ? "circuits"
     : ONE[kind] === "switch"
       ? "switches"
-      : `${ONE[kind].replace(/^its /, "")}s`;
+      : ONE[kind] === "supply"
+        ? "supplies"
+        : `${ONE[kind].replace(/^its /, "")}s`;
 const words = computed(() => {
   const sentence = bench.shown?.sentence ?? "";
   const cut = sentence.indexOf(": ");

@@ -8,7 +8,7 @@ import BoardDrawing from "./BoardDrawing.vue";
 import { pinsOf, useParts } from "./parts";
 
 /** The boards of a controller, their pins, and what is connected where. */
-const props = defineProps<{ id: string; unit: Unit }>();
+const props = defineProps<{ id: string; unit: Unit; kinds: string[] }>();
 const bench = useBench();
 const parts = useParts();
 onMounted(() => void parts.load());
@@ -18,9 +18,35 @@ const boards = computed(() => Object.entries(props.unit.boards?.more ?? {}));
 const value = (event: Event) => (event.target as HTMLSelectElement).value;
 const device = (id: string) => bench.plan!.devices[id]?.name ?? id;
 
+const mains = computed(() => parts.all.filter((p) => props.kinds.includes(p.kind)));
+const drives = computed(() => props.unit.kind === "CONTROLLER" || props.unit.kind === "PANEL");
+const extensions = computed(() =>
+  props.unit.kind === "PANEL" ? parts.all.filter((p) => p.kind === "EXPANDER") : parts.extensions,
+);
+const WORDS: Record<string, string> = {
+  RELAY_BOARD: "relays",
+  DIMMER_BOARD: "dimmers",
+  INPUT_BOARD: "inputs",
+  EXPANDER: "expander",
+};
+/** Whether a board that is wired to pins can meet another voltage there. */
+const shiftable = (part: string) => parts.byId.get(part)?.figures.LOGIC_V !== undefined;
+const bare = (part: string) => {
+  const p = parts.byId.get(part);
+  return p?.figures.COIL_A !== undefined && !p.traits.includes("TRANSISTOR");
+};
+const driver = (name: string) => props.unit.boards!.more[name]!.driver;
+const setDriver = (name: string, field: "baseOhm" | "gain" | "diode", to: unknown) =>
+  bench.put(
+    `${at.value}/more${pointer(name)}/driver`,
+    { baseOhm: null, gain: 100, diode: false, ...driver(name), [field]: to },
+    `driver of ${name}`,
+  );
+const ticked = (event: Event) => (event.target as HTMLInputElement).checked;
+
 function setMain(event: Event) {
   const main = value(event);
-  const next = main ? { main, more: props.unit.boards?.more ?? {} } : null;
+  const next = main ? { more: {}, bus: null, line: null, code: null, ...props.unit.boards, main } : null;
   void bench.put(at.value, next, `board of ${props.unit.name}`);
 }
 function addBoard(event: Event) {
@@ -28,11 +54,12 @@ function addBoard(event: Event) {
   (event.target as HTMLSelectElement).value = "";
   const known = parts.byId.get(part);
   if (!known) return;
-  const word = known.kind === "RELAY_BOARD" ? "relays" : known.kind === "DIMMER_BOARD" ? "dimmers" : "inputs";
+  const word = WORDS[known.kind] ?? "board";
   const name = freeId(word, props.unit.boards!.more);
   const address = known.figures.ADDRESS_FIRST ?? null;
+  const board = { part, address, shifted: null, driver: null };
   const path = `${at.value}/more${pointer(name)}`;
-  void bench.edit([{ op: "add", path, value: { part, address } }], `add ${known.name}`);
+  void bench.edit([{ op: "add", path, value: board }], `add ${known.name}`);
 }
 const removeBoard = (name: string) =>
   bench.edit([{ op: "remove", path: `${at.value}/more${pointer(name)}` }], `remove board ${name}`);
@@ -67,37 +94,45 @@ const KIND = {
 
 <template>
   <section :aria-label="`Boards of ${unit.name}`">
-    <h4>Boards and pins</h4>
+    <h4>{{ drives ? "Boards and pins" : "Made of" }}</h4>
     <p v-if="parts.trouble" class="bad">{{ parts.trouble }}</p>
     <div class="row">
       <label class="field">
-        Main board
+        {{ drives ? "Main board" : "Part" }}
         <select :value="unit.boards?.main ?? ''" @change="setMain">
           <option value="">not chosen yet</option>
-          <option v-for="p in parts.boards" :key="p.id" :value="p.id">
-            {{ p.name }} ({{ pinsOf(p) }} free)
+          <option v-for="p in mains" :key="p.id" :value="p.id">
+            {{ p.name }}{{ p.pins.length ? ` (${pinsOf(p)} free)` : "" }}
           </option>
           <option v-if="unit.boards && !parts.byId.has(unit.boards.main)" :value="unit.boards.main">
             {{ unit.boards.main }}, not in the catalogue
           </option>
         </select>
       </label>
-      <label v-if="unit.boards" class="field">
+      <label v-if="unit.boards && drives" class="field">
         Add a board
         <select value="" @change="addBoard">
           <option value="">choose…</option>
-          <option v-for="p in parts.extensions" :key="p.id" :value="p.id">{{ p.name }}</option>
+          <option v-for="p in extensions" :key="p.id" :value="p.id">{{ p.name }}</option>
         </select>
       </label>
-      <button v-if="unit.boards" type="button" class="act" @click="assign">Assign channels</button>
+      <button v-if="unit.boards && drives" type="button" class="act" @click="assign">Assign channels</button>
     </div>
+    <EditField
+      v-if="parts.byId.get(unit.boards?.main ?? '')?.kind === 'POWER_LINE'"
+      label="House and unit code"
+      optional
+      placeholder="C5"
+      :value="unit.boards?.code"
+      :save="(v: string | null) => bench.put(`${at}/code`, v?.toUpperCase() ?? null, `code of ${unit.name}`)"
+    />
     <ul v-if="boards.length" class="plain-list">
       <li v-for="[name, b] in boards" :key="name" class="row">
         <span
           ><b>{{ name }}</b> {{ parts.byId.get(b.part)?.name ?? b.part }}</span
         >
         <EditField
-          v-if="parts.byId.get(b.part)?.figures.ADDRESS_FIRST"
+          v-if="parts.byId.get(b.part)?.figures.ADDRESS_FIRST || parts.byId.get(b.part)?.kind === 'EXPANDER'"
           label="Address"
           numeric
           optional
@@ -106,6 +141,40 @@ const KIND = {
             (v: number | null) => bench.put(`${at}/more${pointer(name)}/address`, v, `address of ${name}`)
           "
         />
+        <label v-if="shiftable(b.part)" class="tick">
+          <input
+            type="checkbox"
+            :checked="b.shifted ?? false"
+            @change="
+              bench.put(`${at}/more${pointer(name)}/shifted`, ticked($event), `level shifter of ${name}`)
+            "
+          />
+          level shifter before it
+        </label>
+        <template v-if="bare(b.part)">
+          <EditField
+            label="Base resistor, Ω"
+            numeric
+            optional
+            placeholder="no transistor"
+            :value="b.driver?.baseOhm"
+            :save="(v: number | null) => setDriver(name, 'baseOhm', v)"
+          />
+          <EditField
+            label="Gain"
+            numeric
+            :value="b.driver?.gain ?? 100"
+            :save="(v: number) => setDriver(name, 'gain', v)"
+          />
+          <label class="tick">
+            <input
+              type="checkbox"
+              :checked="b.driver?.diode ?? false"
+              @change="setDriver(name, 'diode', ticked($event))"
+            />
+            diode across the coil
+          </label>
+        </template>
         <button type="button" class="plain" :aria-label="`Remove board ${name}`" @click="removeBoard(name)">
           Remove
         </button>

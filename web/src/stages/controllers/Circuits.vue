@@ -1,12 +1,18 @@
 <script setup lang="ts">
-import { computed, ref } from "vue";
+import { computed, onMounted, ref } from "vue";
 import EditField from "../../app/EditField.vue";
 import { freeId, pointer } from "../../plan/pointers";
 import { useBench } from "../../plan/store";
+import { useParts } from "./parts";
 
 /** The mains circuits of the house, each behind its own protective device. */
 const bench = useBench();
 const plan = computed(() => bench.plan!);
+const parts = useParts();
+const cables = computed(() =>
+  parts.all.filter((p) => p.kind === "CABLE" && (p.figures.WIRE_MOST_V ?? 0) > 60),
+);
+onMounted(() => void parts.load());
 const fresh = ref("");
 const fed = (id: string) =>
   Object.values(plan.value.devices).filter((d) => d.circuit === id).length +
@@ -14,7 +20,12 @@ const fed = (id: string) =>
 
 async function add() {
   const path = pointer("circuits", freeId(fresh.value, plan.value.circuits));
-  if (await bench.edit([{ op: "add", path, value: { name: fresh.value } }], `circuit ${fresh.value}`)) {
+  if (
+    await bench.edit(
+      [{ op: "add", path, value: { name: fresh.value, breakerA: null, cable: null } }],
+      `circuit ${fresh.value}`,
+    )
+  ) {
     fresh.value = "";
   }
 }
@@ -35,6 +46,32 @@ const remove = (id: string) =>
         :value="c.name"
         :save="(v: string) => bench.put(pointer('circuits', String(id), 'name'), v, `circuit ${v}`)"
       />
+      <EditField
+        bare
+        numeric
+        optional
+        :label="`Breaker of ${c.name}, A`"
+        placeholder="A"
+        :value="c.breakerA"
+        :save="
+          (v: number | null) =>
+            bench.put(pointer('circuits', String(id), 'breakerA'), v, `breaker of ${c.name}`)
+        "
+      />
+      <select
+        :aria-label="`Cable of ${c.name}`"
+        :value="c.cable ?? ''"
+        @change="
+          bench.put(
+            pointer('circuits', String(id), 'cable'),
+            ($event.target as HTMLSelectElement).value || null,
+            `cable of ${c.name}`,
+          )
+        "
+      >
+        <option value="">cable not known</option>
+        <option v-for="p in cables" :key="p.id" :value="p.id">{{ p.name }}</option>
+      </select>
       <span v-if="fed(String(id))" class="quiet">feeds {{ fed(String(id)) }}</span>
       <button
         v-else

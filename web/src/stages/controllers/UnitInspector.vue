@@ -8,6 +8,7 @@ import { useBench } from "../../plan/store";
 import PlaceFields from "../PlaceFields.vue";
 import BoardPart from "./BoardPart.vue";
 import { attached } from "./channels";
+import PowerFields from "./PowerFields.vue";
 import { RADIO_IDS, RADIOS, type RadioMedium } from "./media";
 import RadioFields from "./RadioFields.vue";
 
@@ -19,7 +20,17 @@ const text = (event: Event) => (event.target as HTMLInputElement).value;
 const ticked = (event: Event) => (event.target as HTMLInputElement).checked;
 const mediumName = (id: string) => bench.catalog!.media.find((m) => m.id === id)?.name ?? words(id);
 const hubs = computed(() => Object.entries(plan.value.units).filter(([, u]) => u.kind === "HUB"));
-const ends = computed(() => props.unit.kind === "CONTROLLER" || props.unit.kind === "SELF_CONTAINED");
+const drives = computed(() => props.unit.kind === "CONTROLLER" || props.unit.kind === "PANEL");
+const ends = computed(() => drives.value || props.unit.kind === "SELF_CONTAINED");
+/** Kinds of parts that a unit can be made of. */
+const MADE_OF: Partial<Record<Unit["kind"], string[]>> = {
+  CONTROLLER: ["BOARD", "POWER_LINE"],
+  PANEL: ["PANEL"],
+  HUB: ["HUB_COMPUTER"],
+  SWITCH: ["SWITCH"],
+  SUPPLY: ["SUPPLY", "CONVERTER", "REGULATOR", "BACKUP"],
+};
+const madeOf = computed(() => MADE_OF[props.unit.kind] ?? []);
 const trouble = computed(() => bench.shown?.troubles[props.id]);
 
 const label = (what: string) => `${what} of ${props.unit.name}`;
@@ -31,15 +42,6 @@ const set = (field: string, value: unknown) =>
     value,
     label(words(field.split("/").pop()!).replace(/(m|db|dbm|dbi)?(hz|m)?$/, "")),
   );
-
-function setSource(source: string) {
-  const circuit = source === "MAINS" ? (Object.keys(plan.value.circuits)[0] ?? null) : null;
-  const from =
-    source === "ETHERNET"
-      ? (Object.entries(plan.value.units).find(([, u]) => u.kind === "SWITCH")?.[0] ?? null)
-      : null;
-  void set("power", { source, circuit, from, backupH: props.unit.power.backupH });
-}
 
 async function addRadio(event: Event) {
   const medium = text(event) as RadioMedium | "";
@@ -100,38 +102,8 @@ function remove() {
       <PlaceFields :path="pointer('units', id)" :holder="pointer('units', id, 'place')" />
     </div>
     <div class="row">
-      <label class="field">
-        Power
-        <select :value="unit.power.source" @change="setSource(text($event))">
-          <option value="MAINS">mains</option>
-          <option value="BATTERY">battery</option>
-          <option value="ETHERNET">over Ethernet</option>
-        </select>
-      </label>
-      <label v-if="unit.power.source === 'MAINS'" class="field">
-        Circuit
-        <select :value="unit.power.circuit ?? ''" @change="set('power/circuit', text($event) || null)">
-          <option v-if="!unit.power.circuit" value="">no circuit yet</option>
-          <option v-for="(c, circuit) in plan.circuits" :key="circuit" :value="circuit">{{ c.name }}</option>
-        </select>
-      </label>
-      <label v-if="unit.power.source === 'ETHERNET'" class="field">
-        Fed by
-        <select :value="unit.power.from ?? ''" @change="set('power/from', text($event) || null)">
-          <option value="">nothing yet</option>
-          <template v-for="(u, other) in plan.units" :key="other">
-            <option v-if="u.kind === 'SWITCH' || u.kind === 'ROUTER'" :value="other">{{ u.name }}</option>
-          </template>
-        </select>
-      </label>
       <EditField
-        label="Own backup, h"
-        numeric
-        :value="unit.power.backupH"
-        :save="(v: number) => set('power/backupH', v)"
-      />
-      <EditField
-        v-if="unit.kind === 'CONTROLLER' && !unit.boards"
+        v-if="drives && !unit.boards"
         label="Channels"
         numeric
         :value="unit.channels"
@@ -184,7 +156,8 @@ function remove() {
         internet entry
       </label>
     </div>
-    <BoardPart v-if="unit.kind === 'CONTROLLER'" :id="id" :unit="unit" />
+    <PowerFields :id="id" :unit="unit" />
+    <BoardPart v-if="drives || madeOf.length" :id="id" :unit="unit" :kinds="madeOf" />
     <RadioFields
       v-for="(r, radio) in unit.radios"
       :key="radio"
@@ -201,7 +174,7 @@ function remove() {
           <option v-for="m in missing" :key="m" :value="m">{{ mediumName(m) }}</option>
         </select>
       </label>
-      <label v-if="unit.kind === 'CONTROLLER'" class="field">
+      <label v-if="drives" class="field">
         Attach a device
         <select value="" @change="attach">
           <option value="">{{ loose.length ? "choose…" : "all are attached" }}</option>
@@ -210,7 +183,7 @@ function remove() {
       </label>
       <button type="button" class="soft" @click="remove">Remove unit</button>
     </div>
-    <table v-if="unit.kind === 'CONTROLLER' && devices.length">
+    <table v-if="drives && devices.length">
       <caption class="unseen">
         Devices on this controller
       </caption>

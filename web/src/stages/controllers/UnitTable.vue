@@ -12,7 +12,16 @@ import UnitInspector from "./UnitInspector.vue";
 
 const bench = useBench();
 const plan = computed(() => bench.plan!);
-const KINDS = ["CONTROLLER", "ROUTER", "SWITCH", "ACCESS_POINT", "GATEWAY", "HUB"] as const;
+const KINDS = [
+  "CONTROLLER",
+  "ROUTER",
+  "SWITCH",
+  "ACCESS_POINT",
+  "GATEWAY",
+  "HUB",
+  "PANEL",
+  "SUPPLY",
+] as const;
 const mediumName = (id: string) => bench.catalog!.media.find((m) => m.id === id)?.name ?? words(id);
 
 const fresh = reactive({
@@ -46,12 +55,15 @@ async function add() {
         circuit: Object.keys(plan.value.circuits)[0] ?? null,
         from: null,
         backupH: 0,
+        part: null,
+        count: null,
+        feed: null,
       },
       channels: fresh.kind === "CONTROLLER" ? 8 : 0,
       maxClients: fresh.kind === "ACCESS_POINT" ? 30 : 0,
       internetEntry: fresh.kind === "ROUTER",
       broker: isHub,
-      hub: fresh.kind === "CONTROLLER" ? (hubs.value[0]?.[0] ?? null) : null,
+      hub: fresh.kind === "CONTROLLER" || fresh.kind === "PANEL" ? (hubs.value[0]?.[0] ?? null) : null,
       radios,
       ipv4: null,
       mac: null,
@@ -92,7 +104,7 @@ const power = (u: Unit) =>
     ? (plan.value.circuits[u.power.circuit ?? ""]?.name ?? "mains")
     : u.power.source === "BATTERY"
       ? "battery"
-      : `Ethernet from ${plan.value.units[u.power.from ?? ""]?.name ?? "nothing"}`;
+      : `${u.power.source === "ETHERNET" ? "Ethernet from " : ""}${plan.value.units[u.power.from ?? ""]?.name ?? "nothing yet"}`;
 const dark = computed(() => Object.keys(bench.shown?.troubles ?? {}).length > 0);
 /** Terminals of the boards that are chosen, or the channels that were counted. */
 function channels(id: string, u: Unit) {
@@ -156,7 +168,7 @@ const rows = computed(() => Object.entries(plan.value.units).filter(([, u]) => u
           <td>{{ roomOf(u) }}</td>
           <td>{{ power(u) }}</td>
           <td class="number">
-            {{ u.kind === "CONTROLLER" ? channels(id, u) : "" }}
+            {{ u.kind === "CONTROLLER" || u.kind === "PANEL" ? channels(id, u) : "" }}
           </td>
           <td>{{ u.hub ? plan.units[u.hub]?.name : "" }}</td>
           <td v-if="dark" class="bad">{{ bench.shown?.troubles[id]?.why }}</td>

@@ -7,6 +7,7 @@ import { words } from "../../drawing/marks";
 import { attached } from "../controllers/channels";
 import { freeId, pointer, thingOf } from "../../plan/pointers";
 import { useBench } from "../../plan/store";
+import WorksPart from "./WorksPart.vue";
 import PlaceFields from "../PlaceFields.vue";
 import WhereSelect from "../WhereSelect.vue";
 
@@ -63,6 +64,7 @@ async function add() {
     sound: null,
     heardIn: [],
     wiring: null,
+    works: null,
   };
   const ops: Op[] = [];
   if (fresh.own) {
@@ -102,7 +104,7 @@ const set = (field: string, value: unknown) =>
     `${field.replace(/([A-Z])/g, " $1").toLowerCase()} of ${device.value![1].name}`,
   );
 const controllers = computed(() =>
-  Object.entries(plan.value.units).filter(([, u]) => u.kind === "CONTROLLER"),
+  Object.entries(plan.value.units).filter(([, u]) => u.kind === "CONTROLLER" || u.kind === "PANEL"),
 );
 const ownRadio = (d: Device) => !!d.unit && plan.value.units[d.unit]?.kind === "SELF_CONTAINED";
 const attach = (unit: string) =>
@@ -140,6 +142,14 @@ function remove() {
   }
   void bench.edit(ops, `remove ${d.name}`);
 }
+
+/** What locks are called that let go, or hold, without power. */
+const restWords = (kind: Device["kind"], rest: string) =>
+  kind === "LOCK" && rest === "OPEN"
+    ? "opens: fail-safe"
+    : kind === "LOCK" && rest === "CLOSED"
+      ? "stays shut: fail-secure"
+      : words(rest);
 
 const roomOf = (d: Device) => {
   const place = d.place ?? (d.unit ? plan.value.units[d.unit]?.place : null);
@@ -227,7 +237,7 @@ const roomOf = (d: Device) => {
             Without power
             <select :value="device[1].rest" @change="set('rest', text($event))">
               <option v-for="r in ['STAYS', 'OFF', 'ON', 'OPEN', 'CLOSED']" :key="r" :value="r">
-                {{ words(r) }}
+                {{ restWords(device[1].kind, r) }}
               </option>
             </select>
           </label>
@@ -256,7 +266,7 @@ const roomOf = (d: Device) => {
             />
             outside door</label
           >
-          <label v-if="device[1].kind === 'GATE'" class="tick"
+          <label v-if="device[1].kind === 'GATE' || device[1].kind === 'POWERED_DOOR'" class="tick"
             ><input
               type="checkbox"
               :checked="device[1].obstacleDetection"
@@ -267,6 +277,7 @@ const roomOf = (d: Device) => {
         </template>
         <button type="button" class="soft" @click="remove">Remove device</button>
       </div>
+      <WorksPart :id="device[0]" :device="device[1]" :family="family(device[1])" />
       <fieldset class="row">
         <legend>Planned ways</legend>
         <label v-for="way in WAYS" :key="way" class="tick">

@@ -1,7 +1,8 @@
 <script setup lang="ts">
-import { computed } from "vue";
+import { computed, type Component } from "vue";
 import PanelTabs from "../../app/PanelTabs.vue";
 import { useBench } from "../../plan/store";
+import CautionsPart from "./CautionsPart.vue";
 import DeviceTable from "./DeviceTable.vue";
 import SoundPart from "./SoundPart.vue";
 
@@ -10,8 +11,9 @@ const tab = computed({
   get: () => (bench.part && bench.part in TABS ? bench.part : "devices"),
   set: (part: string) => (bench.part = part),
 });
-const TABS = { devices: "Devices", sound: "Who hears what" };
-const part = computed(() => (tab.value === "sound" ? SoundPart : DeviceTable));
+const TABS = { devices: "Devices", sound: "Who hears what", cautions: "Cautions" };
+const PARTS: Record<string, Component> = { devices: DeviceTable, sound: SoundPart, cautions: CautionsPart };
+const part = computed(() => PARTS[tab.value]);
 </script>
 
 <template>

@@ -9,6 +9,7 @@ import java.util.TreeMap;
 import java.util.stream.Collectors;
 import org.skelto.core.calibration.Reading;
 import org.skelto.core.coverage.DemandReport;
+import org.skelto.core.housing.HousingFit;
 import org.skelto.core.links.LinkAssessor;
 import org.skelto.core.links.LinkReport;
 import org.skelto.core.mesh.MeshReport;
@@ -23,6 +24,9 @@ import org.skelto.core.plan.Device;
 import org.skelto.core.plan.Place;
 import org.skelto.core.plan.Plan;
 import org.skelto.core.plan.PowerSource;
+import org.skelto.core.power.Backups;
+import org.skelto.core.power.PowerNode;
+import org.skelto.core.power.PowerTree;
 import org.skelto.core.radio.SlabTables;
 import org.skelto.core.site.Point;
 import org.skelto.core.site.SiteModel;
@@ -33,6 +37,8 @@ import org.skelto.core.snags.Snag;
 import org.skelto.core.snags.Stage;
 import org.skelto.core.sound.SoundReport;
 import org.skelto.core.sound.Sounders;
+import org.skelto.core.wiring.ChainReport;
+import org.skelto.core.wiring.Chains;
 import org.skelto.core.wiring.PinAssigner;
 import org.skelto.core.wiring.Wired;
 
@@ -84,6 +90,9 @@ public record Assessment(
         private final Map<String, SoundReport> sounds;
         private final Map<String, DemandReport> demands;
         private final Map<String, Wired> wired;
+        private final Map<String, PowerNode> power;
+        private final Map<String, HousingFit> housings;
+        private final List<ChainReport> chains;
 
         public Figures(Plan plan) {
             this(plan, new SlabTables());
@@ -110,8 +119,12 @@ public record Assessment(
             this.sounds = Sounders.of(site);
             this.demands = DemandReport.of(site, tables);
             this.wired = PinAssigner.of(plan, parts);
-            this.snags = Review.snags(
-                    new Review.Seen(site, tables, links, outages, meshes, sounds, demands, readings, parts, wired));
+            this.power = PowerTree.of(site, parts);
+            this.housings = HousingFit.of(plan, parts);
+            this.chains = Chains.of(plan, parts);
+            this.snags = Review.snags(new Review.Seen(
+                    site, tables, links, outages, meshes, sounds, demands, readings, parts, wired, power, housings,
+                    chains));
             this.shared = outages.shared();
         }
 
@@ -128,6 +141,26 @@ public record Assessment(
         /** The places from which handsets and phones must work. */
         public Map<String, DemandReport> demands() {
             return demands;
+        }
+
+        /** Where every unit's power comes from, by id. */
+        public Map<String, PowerNode> power() {
+            return power;
+        }
+
+        /** How long the path of what guards goes on without the mains. */
+        public List<Backups.BackupPath> backups() {
+            return Backups.of(plan, power, outages::way);
+        }
+
+        /** How each wall box and enclosure is filled, by id. */
+        public Map<String, HousingFit> housings() {
+            return housings;
+        }
+
+        /** The lines that boards are chained on. */
+        public List<ChainReport> chains() {
+            return chains;
         }
 
         /** The geometry of the plan. */

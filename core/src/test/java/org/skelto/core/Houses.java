@@ -133,6 +133,9 @@ public final class Houses {
                 null,
                 null,
                 model,
+                null,
+                null,
+                null,
                 null);
     }
 }

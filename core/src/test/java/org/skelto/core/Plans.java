@@ -161,9 +161,12 @@ public final class Plans {
                 null);
     }
 
+    private static final Works AS_IT_WAS = new Works(
+            null, null, null, null, null, null, null, null, null, null, AfterPower.LAST, null, null, null, null);
+
     /** A device on the board's first channel, fed by the mains. */
     public static Device device(String name, DeviceKind kind, Hand hand, RestState rest, Set<Way> ways) {
-        return new Device(
+        Device device = new Device(
                 name,
                 kind,
                 new Place("east", null, 6, 3, 2),
@@ -179,6 +182,7 @@ public final class Plans {
                 false,
                 false,
                 null);
+        return kind.family() == DeviceKind.Family.LOAD ? device.working(AS_IT_WAS) : device;
     }
 
     /** A barrier on the board. */

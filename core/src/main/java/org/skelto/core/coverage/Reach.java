@@ -10,7 +10,6 @@ import org.skelto.core.plan.Building;
 import org.skelto.core.plan.Floor;
 import org.skelto.core.plan.Medium;
 import org.skelto.core.plan.Plan;
-import org.skelto.core.plan.PowerSource;
 import org.skelto.core.plan.Radio;
 import org.skelto.core.plan.Unit;
 import org.skelto.core.plan.UnitKind;
@@ -83,7 +82,7 @@ public final class Reach {
 
     private boolean serves(Unit unit) {
         boolean ears = unit.radio(medium).filter(Radio::receives).isPresent();
-        return ears && (unit.kind().collects() || medium.mesh() && unit.power().source() == PowerSource.MAINS);
+        return ears && (unit.kind().collects() || medium.mesh() && unit.power().steady());
     }
 
     /** A unit of this radio as a source, standing at a point. */

@@ -45,6 +45,7 @@ public final class LinkChooser {
             UnitKind.HUB,
             UnitKind.ACCESS_POINT,
             UnitKind.GATEWAY,
+            UnitKind.PANEL,
             UnitKind.CONTROLLER,
             UnitKind.SELF_CONTAINED);
 
@@ -306,7 +307,7 @@ public final class LinkChooser {
             if (unit.kind().collects()) {
                 return true;
             }
-            if (unit.power().source() == PowerSource.MAINS) {
+            if (unit.power().steady()) {
                 outward.getOrDefault(at, List.of()).stream()
                         .filter(l -> l.medium() == medium)
                         .forEach(l -> open.add(l.to()));

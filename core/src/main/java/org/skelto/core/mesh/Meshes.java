@@ -16,7 +16,6 @@ import org.jgrapht.graph.DefaultWeightedEdge;
 import org.jgrapht.graph.SimpleDirectedWeightedGraph;
 import org.skelto.core.plan.Criticality;
 import org.skelto.core.plan.Medium;
-import org.skelto.core.plan.PowerSource;
 import org.skelto.core.plan.Radio;
 import org.skelto.core.plan.Unit;
 import org.skelto.core.plan.UnitKind;
@@ -111,7 +110,7 @@ public final class Meshes {
     }
 
     private static boolean passes(Unit unit) {
-        return gateway(unit) || unit.power().source() == PowerSource.MAINS;
+        return gateway(unit) || unit.power().steady();
     }
 
     private MeshReport report(boolean separate) {

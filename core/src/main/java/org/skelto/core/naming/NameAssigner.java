@@ -65,8 +65,9 @@ public final class NameAssigner {
     public static boolean needsAddress(Plan plan, String id) {
         return switch (plan.units().get(id).kind()) {
             case ROUTER, SWITCH, ACCESS_POINT, HUB, GATEWAY -> true;
-            case CONTROLLER, SELF_CONTAINED ->
+            case CONTROLLER, SELF_CONTAINED, PANEL ->
                 uses(plan, id, Medium.ETHERNET) || uses(plan, id, Medium.WIFI_2G4) || uses(plan, id, Medium.WIFI_5G);
+            case SUPPLY -> false;
         };
     }
 
@@ -103,7 +104,8 @@ public final class NameAssigner {
             case ACCESS_POINT -> 6;
             case HUB -> 16;
             case GATEWAY -> 20;
-            case CONTROLLER -> 32;
+            case PANEL -> 28;
+            case CONTROLLER, SUPPLY -> 32;
             case SELF_CONTAINED -> 100;
         };
     }

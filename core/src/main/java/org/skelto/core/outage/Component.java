@@ -11,6 +11,7 @@ public record Component(String id, String name, Kind kind) {
     public enum Kind {
         MAINS(Group.POWER),
         CIRCUIT(Group.POWER),
+        SUPPLY(Group.POWER),
         INTERNET(Group.WAY_IN),
         SERVICE(Group.WAY_IN),
         ROUTER(Group.NETWORK),
@@ -20,6 +21,7 @@ public record Component(String id, String name, Kind kind) {
         HUB(Group.BRAINS),
         RULES(Group.BRAINS),
         BROKER(Group.BRAINS),
+        PANEL(Group.BRAINS),
         CONTROLLER(Group.OUTPOSTS),
         OWN_RADIO(Group.OUTPOSTS);
 

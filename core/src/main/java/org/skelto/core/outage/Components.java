@@ -48,6 +48,8 @@ public final class Components {
             case GATEWAY -> Kind.GATEWAY;
             case HUB -> Kind.HUB;
             case CONTROLLER -> Kind.CONTROLLER;
+            case PANEL -> Kind.PANEL;
+            case SUPPLY -> Kind.SUPPLY;
             case SELF_CONTAINED -> Kind.OWN_RADIO;
         };
     }

@@ -68,7 +68,7 @@ final class House {
         return power.source() == PowerSource.BATTERY
                 || power.backupH() > 0
                 || (power.source() == PowerSource.MAINS && live(power.circuit()))
-                || (power.source() == PowerSource.ETHERNET && power.from() != null && up(power.from()));
+                || (power.fed() && power.from() != null && up(power.from()));
     }
 
     /** Whether messages get from one unit to another; commands are sought from the hub, reports towards it. */
@@ -167,7 +167,8 @@ final class House {
     private static boolean relays(Unit unit) {
         return switch (unit.kind()) {
             case ROUTER, SWITCH, ACCESS_POINT, GATEWAY, HUB -> true;
-            case CONTROLLER, SELF_CONTAINED -> unit.power().source() == PowerSource.MAINS;
+            case CONTROLLER, SELF_CONTAINED, PANEL -> unit.power().steady();
+            case SUPPLY -> false;
         };
     }
 

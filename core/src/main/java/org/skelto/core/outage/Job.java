@@ -11,7 +11,9 @@ public enum Job {
     LET_OUT("let out"),
     LET_IN("let in"),
     CLOSE("close on demand"),
-    OPEN("open");
+    OPEN("open"),
+    SEE("see"),
+    RECORD("record");
 
     private final String words;
 

@@ -15,7 +15,6 @@ import org.skelto.core.outage.Formula.Reaches;
 import org.skelto.core.outage.Formula.Up;
 import org.skelto.core.plan.Plan;
 import org.skelto.core.plan.Power;
-import org.skelto.core.plan.PowerSource;
 
 /** Says whether a formula holds in a house, and names the first thing that breaks it when it does not. */
 final class Judge {
@@ -129,9 +128,9 @@ final class Judge {
             return unit(unitId) + " is out";
         }
         Power power = plan.units().get(unitId).power();
-        if (power.source() == PowerSource.ETHERNET) {
+        if (power.fed()) {
             return power.from() == null
-                    ? unit(unitId) + " has no power: nothing feeds its cable"
+                    ? unit(unitId) + " has no power: nothing feeds it"
                     : unit(unitId) + " has no power: " + down(power.from());
         }
         return unit(unitId) + " has no power: " + circuit(power.circuit()) + " is dead";

@@ -101,6 +101,11 @@ public final class Outages {
      */
     public record UnitTrouble(boolean dark, String why) {}
 
+    /** The units on a way from one unit to another with everything working, both included; none when there is no way. */
+    public List<String> way(String from, String to) {
+        return whole.way(from, to);
+    }
+
     private Judge judge(Set<String> failed) {
         return new Judge(plan, components, new House(plan, failed, hops), whole, drawn);
     }
@@ -188,7 +193,8 @@ public final class Outages {
         if (job.job() == Job.KEEP_OUT && state == State.LOST && device.outsideDoor() && device.guards()) {
             return "the outside door stands open";
         }
-        boolean moves = device.kind() == DeviceKind.GATE && device.hand() != Hand.MECHANICAL;
+        boolean moves = (device.kind() == DeviceKind.GATE || device.kind() == DeviceKind.POWERED_DOOR)
+                && device.hand() != Hand.MECHANICAL;
         if (moves && device.circuit() != null && !judge.holds(new Formula.Live(device.circuit()))) {
             return "it can stop in mid-travel and has no release";
         }
@@ -273,7 +279,7 @@ public final class Outages {
         Power power = plan.units().get(id).power();
         if (power.source() == PowerSource.MAINS && power.circuit() != null) {
             sink.accept(Component.circuit(power.circuit()));
-        } else if (power.source() == PowerSource.ETHERNET && power.from() != null) {
+        } else if (power.fed() && power.from() != null) {
             unit(power.from(), sink);
         }
     }

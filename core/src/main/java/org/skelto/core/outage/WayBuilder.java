@@ -48,6 +48,7 @@ final class WayBuilder {
             case SENSOR -> sensor(jobs, device);
             case SOUNDER -> add(jobs, Job.SOUND, device, null, operating(device, true));
             case BARRIER -> barrier(jobs, device);
+            case CAMERA -> camera(jobs, device);
             case VALVE -> {
                 Formula shut = device.rest() == RestState.CLOSED ? new NotPowered(power(device)) : null;
                 add(jobs, Job.CLOSE, device, shut, operating(device, true));
@@ -79,6 +80,17 @@ final class WayBuilder {
         way(away, d, Way.AWAY_APP, "away app", () -> all(report(d), away(d, ServiceKind.REMOTE_ACCESS)));
         way(away, d, Way.MESSAGE, "message to a person", () -> all(report(d), away(d, ServiceKind.PUSH)));
         add(jobs, Job.TELL_AWAY, d, null, away);
+    }
+
+    private void camera(List<JobWays> jobs, Device d) {
+        List<PlannedWay> see = new ArrayList<>();
+        way(see, d, Way.HOME_APP, "home app", () -> all(report(d), nearby(d)));
+        way(see, d, Way.AWAY_APP, "away app", () -> all(report(d), away(d, ServiceKind.REMOTE_ACCESS)));
+        add(jobs, Job.SEE, d, null, see);
+        List<PlannedWay> record = new ArrayList<>();
+        way(record, d, Way.RULE, "on the hub", () -> report(d));
+        way(record, d, Way.ALONE, "on itself", () -> up(d));
+        add(jobs, Job.RECORD, d, null, record);
     }
 
     /** Whether a device is worked by this push-button on the same board. */

@@ -32,7 +32,15 @@ public enum PartKind {
     BACKUP,
     CABLE,
     WALL_BOX,
-    ENCLOSURE;
+    ENCLOSURE,
+    /** A lamp, siren, heater or fan that is switched. */
+    LOAD,
+    /** Small things that every unit needs some of. */
+    SUNDRY,
+    /** A smart device that is bought finished. */
+    FINISHED,
+    /** A module with its own radio that fits behind a switch. */
+    MODULE;
 
     /** Whether its channels are wired to a board's pins or chained on its bus. */
     public boolean extendsBoard() {

@@ -21,6 +21,7 @@ import java.util.SortedSet;
  * @param sound how loud a sounder is, or null when not known
  * @param heardIn ids of the rooms in which a sounder must be heard
  * @param wiring terminals of its controller's boards, or null when they are not chosen yet
+ * @param works what it takes and how it is worked, or null when nothing is known
  */
 public record Device(
         String name,
@@ -41,7 +42,8 @@ public record Device(
         Exposure rating,
         Sound sound,
         SortedSet<String> heardIn,
-        Wiring wiring) {
+        Wiring wiring,
+        Works works) {
     public Device {
         criticality = criticality == null && kind != null ? kind.criticality() : criticality;
         hand = hand == null ? Hand.NONE : hand;
@@ -87,6 +89,7 @@ public record Device(
                 null,
                 null,
                 null,
+                null,
                 null);
     }
 
@@ -96,15 +99,25 @@ public record Device(
     }
 
     public Device withTopic(String other) {
-        return with(other, wiring);
+        return with(other, wiring, works);
     }
 
     /** This device connected elsewhere. */
     public Device wired(Wiring other) {
-        return with(topic, other);
+        return with(topic, other, works);
     }
 
-    private Device with(String otherTopic, Wiring otherWiring) {
+    /** This device with other figures. */
+    public Device working(Works other) {
+        return with(topic, wiring, other);
+    }
+
+    /** What is known of how it works. */
+    public Works known() {
+        return works == null ? Works.UNKNOWN : works;
+    }
+
+    private Device with(String otherTopic, Wiring otherWiring, Works otherWorks) {
         return new Device(
                 name,
                 kind,
@@ -124,6 +137,7 @@ public record Device(
                 rating,
                 sound,
                 heardIn,
-                otherWiring);
+                otherWiring,
+                otherWorks);
     }
 }

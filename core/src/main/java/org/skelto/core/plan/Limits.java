@@ -47,6 +47,11 @@ public final class Limits {
     /** Boards beside a controller's main one. */
     static final int BOARDS = 40;
 
+    static final int HOUSINGS = 1000;
+
+    /** Pulses of a unit on a battery. */
+    static final int PULSES = 12;
+
     /** Terminals of one device. */
     static final int TERMINALS = 12;
 }

@@ -24,6 +24,9 @@ import java.util.Map;
  * @param demands places where handsets and phones must work
  * @param indoorModel how loss inside a building is predicted
  * @param calibration what readings taught, or null
+ * @param housings wall boxes and enclosures
+ * @param cautions those that were acknowledged, with the day or how
+ * @param money what the plan may cost
  */
 public record Plan(
         String format,
@@ -53,7 +56,10 @@ public record Plan(
         WallWork wallWork,
         Map<String, Demand> demands,
         IndoorModel indoorModel,
-        Calibration calibration) {
+        Calibration calibration,
+        Map<String, Housing> housings,
+        Map<Caution, String> cautions,
+        Money money) {
 
     /** The only format this version reads and writes. */
     public static final String FORMAT = "skelto-plan/1";
@@ -79,6 +85,9 @@ public record Plan(
         owned = Copies.sorted(owned);
         demands = Copies.sorted(demands);
         indoorModel = indoorModel == null ? IndoorModel.WALLS : indoorModel;
+        housings = Copies.sorted(housings);
+        cautions = Copies.sorted(cautions);
+        money = money == null ? Money.USUAL : money;
     }
 
     /** A plan of which only the essentials are known. */
@@ -128,7 +137,15 @@ public record Plan(
                 null,
                 null,
                 null,
+                null,
+                null,
+                null,
                 null);
+    }
+
+    /** Whether a caution was acknowledged. */
+    public boolean acknowledged(Caution caution) {
+        return cautions.containsKey(caution) || caution == Caution.MAINS && cautionsRead;
     }
 
     /** A new plan with one building, one floor and the mains as one circuit, ready to draw in. */
@@ -201,6 +218,9 @@ public record Plan(
                 wallWork,
                 demands,
                 indoorModel,
-                otherCalibration);
+                otherCalibration,
+                housings,
+                cautions,
+                money);
     }
 }

@@ -22,6 +22,7 @@ public final class PlanValidator {
         validator.head();
         if (validator.sizes()) {
             new SiteValidator(plan, validator.found).all();
+            new WorksValidator(plan, validator.found).all();
             new UnitValidator(plan, validator.found).all();
         }
         return validator.found.problems();
@@ -74,6 +75,7 @@ public final class PlanValidator {
         sound &= found.map("cables", plan.cables(), Limits.CABLES);
         sound &= found.map("routes", plan.routes(), Limits.ROUTES);
         sound &= found.map("owned", plan.owned(), Limits.OWNED);
+        sound &= found.map("housings", plan.housings(), Limits.HOUSINGS);
         sound &= found.map("demands", plan.demands(), Limits.DEMANDS);
         if (plan.accepted().size() > Limits.ACCEPTED) {
             found.add("/accepted", "holds more than " + Limits.ACCEPTED + " entries");

@@ -5,5 +5,7 @@ public enum PowerSource {
     MAINS,
     BATTERY,
     /** Over the Ethernet cable, from the unit named. */
-    ETHERNET
+    ETHERNET,
+    /** Low voltage, from the supply unit named. */
+    SUPPLY
 }

@@ -18,7 +18,10 @@ import java.util.Optional;
  * @param nodeId long-range node id, 1 to 254, or null
  * @param rating the harshest place that it is made for, or null when not known
  * @param wireless the wireless network that an access point offers, or null
- * @param boards what a controller is made of, or null when that is not chosen yet
+ * @param boards the parts it is made of, or null when they are not chosen yet
+ * @param draws what it takes, measured or from its sheet, or null to take it from its parts
+ * @param duty how it spends its time on a battery, or null when nobody said
+ * @param housing id of the wall box or enclosure that it is in, or null
  */
 public record Unit(
         String name,
@@ -36,7 +39,10 @@ public record Unit(
         Integer nodeId,
         Exposure rating,
         Wireless wireless,
-        BoardSet boards) {
+        BoardSet boards,
+        Draws draws,
+        Duty duty,
+        String housing) {
     public Unit {
         radios = Copies.sorted(radios);
     }
@@ -72,6 +78,9 @@ public record Unit(
                 nodeId,
                 null,
                 null,
+                null,
+                null,
+                null,
                 null);
     }
 
@@ -92,21 +101,26 @@ public record Unit(
     }
 
     public Unit withRadios(Map<String, Radio> otherRadios) {
-        return with(place, otherRadios, ipv4, mac, nodeId, boards);
+        return with(place, otherRadios, ipv4, mac, nodeId, boards, power);
     }
 
     public Unit withNames(String otherIpv4, String otherMac, Integer otherNodeId) {
-        return with(place, radios, otherIpv4, otherMac, otherNodeId, boards);
+        return with(place, radios, otherIpv4, otherMac, otherNodeId, boards, power);
     }
 
-    /** This controller made of other boards. */
+    /** This controller made of other parts. */
     public Unit of(BoardSet other) {
-        return with(place, radios, ipv4, mac, nodeId, other);
+        return with(place, radios, ipv4, mac, nodeId, other, power);
     }
 
     /** This unit at another place. */
     public Unit at(Place other) {
-        return with(other, radios, ipv4, mac, nodeId, boards);
+        return with(other, radios, ipv4, mac, nodeId, boards, power);
+    }
+
+    /** This unit powered otherwise. */
+    public Unit powered(Power other) {
+        return with(place, radios, ipv4, mac, nodeId, boards, other);
     }
 
     private Unit with(
@@ -115,12 +129,13 @@ public record Unit(
             String otherIpv4,
             String otherMac,
             Integer otherNodeId,
-            BoardSet otherBoards) {
+            BoardSet otherBoards,
+            Power otherPower) {
         return new Unit(
                 name,
                 kind,
                 otherPlace,
-                power,
+                otherPower,
                 channels,
                 maxClients,
                 internetEntry,
@@ -132,6 +147,9 @@ public record Unit(
                 otherNodeId,
                 rating,
                 wireless,
-                otherBoards);
+                otherBoards,
+                draws,
+                duty,
+                housing);
     }
 }

@@ -9,10 +9,19 @@ public enum UnitKind {
     SWITCH,
     ACCESS_POINT,
     GATEWAY,
-    HUB;
+    HUB,
+    /** An alarm panel with zones and outputs. */
+    PANEL,
+    /** Makes low voltage for others: a supply, a transformer, a converter, a backup. */
+    SUPPLY;
 
     /** Whether it belongs to the network itself, rather than hanging at its end. */
     public boolean collects() {
-        return this != CONTROLLER && this != SELF_CONTAINED;
+        return this != CONTROLLER && this != SELF_CONTAINED && this != PANEL && this != SUPPLY;
+    }
+
+    /** Whether devices are connected to its terminals. */
+    public boolean drives() {
+        return this == CONTROLLER || this == PANEL;
     }
 }

@@ -8,6 +8,7 @@ final class UnitValidator {
 
     private final Plan plan;
     private final Findings found;
+    private WorksValidator works;
 
     UnitValidator(Plan plan, Findings found) {
         this.plan = plan;
@@ -15,6 +16,7 @@ final class UnitValidator {
     }
 
     void all() {
+        works = new WorksValidator(plan, found);
         plan.units().forEach(this::unit);
         plan.devices().forEach(this::device);
         plan.links().forEach(this::link);
@@ -52,6 +54,7 @@ final class UnitValidator {
         if (unit.boards() != null) {
             boards(at + "/boards", unit.boards());
         }
+        works.unit(at, unit);
         unit.radios().forEach((name, radio) -> radio(at + "/radios" + Pointers.of(name), radio));
     }
 
@@ -71,6 +74,7 @@ final class UnitValidator {
                 found.add(here + "/part", "is not the id of a part");
             } else {
                 found.withinOrNull(here + "/address", board.address(), 1, 247, "");
+                works.driver(here + "/driver", board.driver());
             }
         });
     }
@@ -97,6 +101,7 @@ final class UnitValidator {
         found.knownOrNull(at + "/circuit", power.circuit(), plan.circuits(), "a circuit");
         found.knownOrNull(at + "/from", power.from(), plan.units(), "a unit");
         found.within(at + "/backupH", power.backupH(), 0, 10_000, " h");
+        works.power(at, power);
         String from = power.from();
         for (int steps = 0; from != null && steps <= plan.units().size(); steps++) {
             if (from.equals(id)) {
@@ -155,6 +160,9 @@ final class UnitValidator {
         }
         if (device.wiring() != null) {
             wiring(at + "/wiring", device.wiring());
+        }
+        if (device.works() != null) {
+            works.device(at + "/works", device.works());
         }
         found.text(at + "/topic", device.topic(), 4 * Limits.NAME_LENGTH);
         if (device.sound() != null) {

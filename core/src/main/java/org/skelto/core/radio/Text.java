@@ -33,6 +33,11 @@ public final class Text {
         return number(share * 100, share > 0.99 ? 1 : 0) + " %";
     }
 
+    /** A share of a rating in percent, which may be over 100. */
+    public static String share(double share) {
+        return number(share * 100, 0) + " %";
+    }
+
     /** A number with so many decimals, 0 to 6, rounded half up. */
     public static String number(double value, int decimals) {
         long unit = (long) Math.pow(10, decimals);

@@ -117,6 +117,9 @@ public final class ThornfellLodge {
                 null,
                 Map.of(),
                 null,
+                null,
+                null,
+                null,
                 null);
     }
 

@@ -7,6 +7,7 @@ import java.util.Map;
 import java.util.stream.Stream;
 import org.skelto.core.calibration.Reading;
 import org.skelto.core.coverage.DemandReport;
+import org.skelto.core.housing.HousingFit;
 import org.skelto.core.links.LinkReport;
 import org.skelto.core.mesh.MeshReport;
 import org.skelto.core.outage.DeviceState;
@@ -17,9 +18,11 @@ import org.skelto.core.plan.Plan;
 import org.skelto.core.plan.Pointers;
 import org.skelto.core.plan.Unit;
 import org.skelto.core.plan.UnitKind;
+import org.skelto.core.power.PowerNode;
 import org.skelto.core.radio.SlabTables;
 import org.skelto.core.site.SiteModel;
 import org.skelto.core.sound.SoundReport;
+import org.skelto.core.wiring.ChainReport;
 import org.skelto.core.wiring.Wired;
 
 /** What the checks look at, and where they put what they find. */
@@ -42,6 +45,9 @@ final class CheckContext {
     final List<Reading> readings;
     final Catalogue parts;
     final Map<String, Wired> wired;
+    final Map<String, PowerNode> power;
+    final Map<String, HousingFit> housings;
+    final List<ChainReport> chains;
 
     CheckContext(Review.Seen seen) {
         this.meshes = seen.meshes();
@@ -50,6 +56,9 @@ final class CheckContext {
         this.readings = seen.readings();
         this.parts = seen.parts();
         this.wired = seen.wired();
+        this.power = seen.power();
+        this.housings = seen.housings();
+        this.chains = seen.chains();
         this.site = seen.site();
         this.plan = site.plan();
         this.tables = seen.tables();

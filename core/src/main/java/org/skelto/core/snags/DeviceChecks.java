@@ -26,12 +26,11 @@ import org.skelto.core.plan.Way;
 import org.skelto.core.plan.Wording;
 import org.skelto.core.site.SiteModel;
 
-/** D1, D2, D3, D4, D7, D8, D9, D12 and C1. */
+/** D2, D3, D4, D7, D8, D9, D12 and C1. */
 final class DeviceChecks {
     private DeviceChecks() {}
 
     static void run(CheckContext c) {
-        cautions(c);
         c.plan.devices().forEach((id, d) -> {
             if (d.kind().family() == DeviceKind.Family.BARRIER) {
                 barrier(c, id, d);
@@ -44,22 +43,6 @@ final class DeviceChecks {
         c.units(UnitKind.CONTROLLER)
                 .filter(e -> e.getValue().boards() == null)
                 .forEach(e -> channels(c, e.getKey(), e.getValue()));
-    }
-
-    private static void cautions(CheckContext c) {
-        long mains = c.plan.devices().values().stream()
-                .filter(d -> d.circuit() != null)
-                .count();
-        if (mains > 0 && !c.plan.cautionsRead()) {
-            c.snag("D1", STOP, DEVICES, "The cautions about mains work are not acknowledged")
-                    .figures(mains + " devices are fed from the mains")
-                    .leadsTo("Mains can kill: isolate, lock off and prove dead, never work alone, keep mains and low "
-                            + "voltage apart, follow local code, leave fixed wiring to a licensed electrician where "
-                            + "the law asks.")
-                    .at("/cautionsRead")
-                    .fix("I have read them", Edit.replace("/cautionsRead", true))
-                    .add();
-        }
     }
 
     private static void barrier(CheckContext c, String id, Device d) {
@@ -90,7 +73,7 @@ final class DeviceChecks {
                     .fix("It gets a key", Edit.replace(at + "/hand", Hand.MECHANICAL))
                     .add();
         }
-        if (d.kind() == DeviceKind.GATE && !d.obstacleDetection()) {
+        if ((d.kind() == DeviceKind.GATE || d.kind() == DeviceKind.POWERED_DOOR) && !d.obstacleDetection()) {
             c.snag("D7", STOP, DEVICES, d.name() + " has no obstacle detection stated")
                     .leadsTo("A powered gate crushes what stands in it. It needs certified obstacle detection of its "
                             + "own; an interlock in a plan never replaces it.")
@@ -173,7 +156,15 @@ final class DeviceChecks {
     private static void byHand(CheckContext c, String id, Device d) {
         DeviceKind.Family family = d.kind().family();
         boolean worked = family == DeviceKind.Family.LOAD || family == DeviceKind.Family.VALVE;
-        if (worked && d.hand() == Hand.NONE && d.criticality().compareTo(Criticality.ROUTINE) >= 0) {
+        boolean moving = d.kind() == DeviceKind.GATE || d.kind() == DeviceKind.POWERED_DOOR;
+        if (moving && d.hand() != Hand.MECHANICAL && !d.outsideDoor()) {
+            c.snag("D9", FIX, DEVICES, d.name() + " has no release to move it by hand")
+                    .figures("at hand: " + d.hand().name().toLowerCase(java.util.Locale.ROOT))
+                    .leadsTo("Without power, or with its drive stuck, nobody gets through.")
+                    .at(CheckContext.device(id))
+                    .fix("It gets a release", Edit.replace(CheckContext.device(id, "/hand"), Hand.MECHANICAL))
+                    .add();
+        } else if (worked && d.hand() == Hand.NONE && d.criticality().compareTo(Criticality.ROUTINE) >= 0) {
             c.snag("D9", FIX, DEVICES, "Nothing works " + d.name() + " by hand")
                     .figures("criticality: " + Wording.of(d.criticality()) + "; at hand: none")
                     .leadsTo("When its controller dies there is no way to use it until it is replaced.")

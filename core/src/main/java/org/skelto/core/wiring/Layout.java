@@ -9,6 +9,7 @@ import org.skelto.core.parts.Catalogue;
 import org.skelto.core.parts.Part;
 import org.skelto.core.parts.PartKind;
 import org.skelto.core.parts.Pin;
+import org.skelto.core.parts.Quantity;
 import org.skelto.core.parts.Trait;
 import org.skelto.core.plan.BoardSet;
 
@@ -33,7 +34,8 @@ final class Layout {
     Layout(BoardSet boards, Catalogue catalogue) {
         this.main = catalogue
                 .find(boards.main())
-                .filter(p -> p.kind() == PartKind.BOARD)
+                .filter(p ->
+                        p.kind() == PartKind.BOARD || p.kind() == PartKind.PANEL || p.kind() == PartKind.POWER_LINE)
                 .orElse(null);
         if (main == null) {
             unknown.add(boards.main());
@@ -53,7 +55,25 @@ final class Layout {
                 }
             }
         }
+        if (main != null && main.kind() != PartKind.BOARD) {
+            zones(BoardSet.MAIN, main);
+        }
         more.forEach(this::board);
+    }
+
+    /** Zones and outputs of a panel or an expander, and the channels of a unit on the power line. */
+    private void zones(String name, Part part) {
+        for (int zone = 1; zone <= part.figure(Quantity.ZONES, 0); zone++) {
+            terminals.add(new Terminal(name, "Z" + zone, null, Set.of(Need.Kind.INPUT)));
+        }
+        for (int output = 1; output <= part.figure(Quantity.OUTPUTS, 0); output++) {
+            terminals.add(new Terminal(name, "O" + output, null, Set.of(Need.Kind.RELAY)));
+        }
+        boolean dims = part.is(Trait.LEADING_EDGE) || part.is(Trait.TRAILING_EDGE);
+        for (int channel = 1; channel <= part.channels(); channel++) {
+            terminals.add(new Terminal(
+                    name, String.valueOf(channel), null, Set.of(dims ? Need.Kind.DIMMER : Need.Kind.RELAY)));
+        }
     }
 
     private static boolean wiredRelays(Part part) {
@@ -61,6 +81,10 @@ final class Layout {
     }
 
     private void board(String name, Part part) {
+        if (part.kind() == PartKind.EXPANDER) {
+            zones(name, part);
+            return;
+        }
         for (int channel = 1; channel <= part.channels(); channel++) {
             String id = name + "/" + channel;
             if (wiredRelays(part)) {

@@ -106,7 +106,7 @@ public final class PinAssigner {
         });
         Map<String, PinAssigner> all = new LinkedHashMap<>();
         plan.units().forEach((id, unit) -> {
-            if (unit.boards() != null) {
+            if (unit.boards() != null && unit.kind().drives()) {
                 all.put(id, new PinAssigner(plan, id, unit, devices.getOrDefault(id, List.of()), catalogue));
             }
         });

@@ -108,6 +108,7 @@ class HouseChecksTest {
                 null,
                 new Sound(levelDb, 1),
                 new TreeSet<>(),
+                null,
                 null);
     }
 
@@ -156,6 +157,9 @@ class HouseChecksTest {
                 u.nodeId(),
                 rating,
                 wireless,
+                null,
+                null,
+                null,
                 null);
     }
 

@@ -41,6 +41,7 @@ class SoundersTest {
                 null,
                 sound,
                 new TreeSet<>(heardIn),
+                null,
                 null);
         return Houses.with(row, rooms, openings).withNamed(Map.of(), Map.of("siren", siren));
     }

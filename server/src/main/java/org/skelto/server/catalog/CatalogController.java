@@ -3,6 +3,7 @@ package org.skelto.server.catalog;
 import java.util.Arrays;
 import java.util.List;
 import org.skelto.core.links.RadioDefaults;
+import org.skelto.core.plan.Caution;
 import org.skelto.core.plan.Construction;
 import org.skelto.core.plan.Constructions;
 import org.skelto.core.plan.Criticality;
@@ -40,6 +41,7 @@ class CatalogController {
             List<Choice> media,
             List<Choice> materials,
             List<Choice> bands,
+            List<Choice> cautions,
             String regionTableDate) {}
 
     @GetMapping("/api/catalog")
@@ -60,6 +62,9 @@ class CatalogController {
                 choices(Material.values()),
                 Arrays.stream(RadioBand.values())
                         .map(b -> new Choice(b.name(), Wording.of(b)))
+                        .toList(),
+                Arrays.stream(Caution.values())
+                        .map(c -> new Choice(c.name(), c.text()))
                         .toList(),
                 RegionLimits.DATE);
     }

@@ -59,7 +59,7 @@ final class Rereader {
             return known;
         }
         boolean maps = known instanceof Map && before instanceof JsonObject && after instanceof JsonObject;
-        return maps && type instanceof ParameterizedType of
+        return maps && type instanceof ParameterizedType of && of.getActualTypeArguments()[0] == String.class
                 ? entries((Map<?, ?>) known, (JsonObject) before, (JsonObject) after, of.getActualTypeArguments()[1])
                 : one(after, type);
     }

@@ -8,6 +8,7 @@ import java.util.UUID;
 import org.skelto.core.channels.ChannelPlan;
 import org.skelto.core.channels.Channels;
 import org.skelto.core.coverage.DemandReport;
+import org.skelto.core.housing.HousingFit;
 import org.skelto.core.mesh.MeshReport;
 import org.skelto.core.placement.Answer;
 import org.skelto.core.placement.Ask;
@@ -15,8 +16,11 @@ import org.skelto.core.placement.Placer;
 import org.skelto.core.plan.Medium;
 import org.skelto.core.plan.Plan;
 import org.skelto.core.plan.Problem;
+import org.skelto.core.power.Backups;
+import org.skelto.core.power.PowerNode;
 import org.skelto.core.site.SiteModel;
 import org.skelto.core.sound.SoundReport;
+import org.skelto.core.wiring.ChainReport;
 import org.skelto.server.assessments.KeptFigures;
 import org.skelto.server.jobs.Jobs;
 import org.skelto.server.plans.PlanState;
@@ -48,6 +52,9 @@ class ReportController {
         this.jobs = jobs;
     }
 
+    /** The power tree and the paths of what guards. */
+    public record PowerReport(List<PowerNode> nodes, List<Backups.BackupPath> paths) {}
+
     /** A job that was started. */
     public record Started(UUID job) {}
 
@@ -61,6 +68,28 @@ class ReportController {
     Map<String, SoundReport> sounds(@PathVariable UUID id) {
         PlanState state = plans.get(id);
         return kept.of(id, state.revision(), state.plan()).sounds();
+    }
+
+    /** Where every unit's power comes from, and how long the paths of what guards go on without the mains. */
+    @GetMapping("/power")
+    PowerReport power(@PathVariable UUID id) {
+        PlanState state = plans.get(id);
+        var figures = kept.of(id, state.revision(), state.plan());
+        return new PowerReport(List.copyOf(figures.power().values()), figures.backups());
+    }
+
+    /** The lines that boards are chained on. */
+    @GetMapping("/chains")
+    List<ChainReport> chains(@PathVariable UUID id) {
+        PlanState state = plans.get(id);
+        return kept.of(id, state.revision(), state.plan()).chains();
+    }
+
+    /** How each wall box and enclosure is filled. */
+    @GetMapping("/housings")
+    Map<String, HousingFit> housings(@PathVariable UUID id) {
+        PlanState state = plans.get(id);
+        return kept.of(id, state.revision(), state.plan()).housings();
     }
 
     @GetMapping("/demands")

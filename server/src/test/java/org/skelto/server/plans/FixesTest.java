@@ -22,6 +22,24 @@ class FixesTest {
     private static final String MISTAKES = """
             [{"op":"replace","path":"/mainsVoltageV","value":null},
              {"op":"replace","path":"/cautionsRead","value":false},
+             {"op":"remove","path":"/cautions/MAINS"},
+             {"op":"remove","path":"/cautions/LITHIUM"},
+             {"op":"replace","path":"/units/meal-relays/boards/more/dimmers/address","value":3},
+             {"op":"add","path":"/units/meal-relays/boards/more/twins","value":{"part":"dimmer-2","address":41}},
+             {"op":"add","path":"/units/meal-relays/boards/more/twin","value":{"part":"dimmer-2","address":41}},
+             {"op":"add","path":"/units/annexe-board/boards","value":
+               {"main":"broad-22","more":{"remote":{"part":"relay-8-serial","address":1}}}},
+             {"op":"replace","path":"/units/hub/power/part","value":"brick-5"},
+             {"op":"replace","path":"/units/loft-switch/boards/main","value":"switch-8"},
+             {"op":"replace","path":"/units/river-door/duty/sleepUa","value":60},
+             {"op":"replace","path":"/units/bath-temp/duty/pulses/0/currentMa","value":200},
+             {"op":"replace","path":"/circuits/mill-lights/breakerA","value":25},
+             {"op":"replace","path":"/units/lathe-board/power/feed/fuseA","value":5},
+             {"op":"add","path":"/units/loft-board/boards/more/eight","value":{"part":"relay-8-high"}},
+             {"op":"add","path":"/units/loft-board/boards/more/bare","value":{"part":"relay-bare"}},
+             {"op":"replace","path":"/units/study-board/name","value":"bath board"},
+             {"op":"replace","path":"/devices/study-lamp/works/afterPower","value":null},
+             {"op":"replace","path":"/devices/turbine-valve/works/endSensors","value":null},
              {"op":"replace","path":"/devices/yard-gate/obstacleDetection","value":false},
              {"op":"replace","path":"/devices/yard-gate/hand","value":"NONE"},
              {"op":"replace","path":"/devices/front-lock/hand","value":"NONE"},
@@ -101,8 +119,10 @@ class FixesTest {
         assertEquals(List.of(), useless);
         assertTrue(
                 fixed.containsAll(Set.of(
-                        "S3", "D1", "D2", "D3", "D7", "D8", "C1", "C2", "C3", "C4", "R1", "R2", "R3", "R6", "R7", "R8",
-                        "R16", "R19", "N1", "N3", "N5", "O1", "O2", "O3", "T1", "T2")),
+                        "S3", "D1", "D2", "D3", "D5", "D6", "D7", "D8", "D9", "D11", "D14", "D15", "C1", "C2", "C3",
+                        "C4", "C9", "C12", "C15", "P3", "P4", "P5", "P6", "P9", "P10", "P11", "P12", "P13", "B1", "B2",
+                        "B6", "R1", "R2", "R3", "R6", "R7", "R8", "R16", "R19", "N1", "N3", "N5", "O1", "O2", "O3",
+                        "T1", "T2")),
                 fixed.toString());
     }
 }

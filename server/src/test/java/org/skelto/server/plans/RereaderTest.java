@@ -59,6 +59,7 @@ class RereaderTest {
                 "{\"op\":\"replace\",\"path\":\"/place\",\"value\":{\"latitudeDeg\":%d,\"longitudeDeg\":%d}}",
                 "{\"op\":\"replace\",\"path\":\"/indoorModel\",\"value\":\"EXPONENT\"}",
                 "{\"op\":\"replace\",\"path\":\"/links\",\"value\":{}}",
+                "{\"op\":\"add\",\"path\":\"/cautions/LITHIUM\",\"value\":\"read %d.%d.\"}",
                 "{\"op\":\"remove\",\"path\":\"/stairwells\"}");
         for (String form : patches) {
             JsonObject after = patched("[" + form.formatted(1 + random.nextInt(19), random.nextInt(8)) + "]");

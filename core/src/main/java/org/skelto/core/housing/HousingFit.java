@@ -1,0 +1,170 @@
+package org.skelto.core.housing;
+
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Map;
+import java.util.TreeMap;
+import java.util.stream.Stream;
+import org.skelto.core.parts.Catalogue;
+import org.skelto.core.parts.Part;
+import org.skelto.core.parts.PartKind;
+import org.skelto.core.parts.Quantity;
+import org.skelto.core.parts.Trait;
+import org.skelto.core.plan.Attached;
+import org.skelto.core.plan.DeviceKind;
+import org.skelto.core.plan.Housing;
+import org.skelto.core.plan.Plan;
+import org.skelto.core.plan.PowerSource;
+import org.skelto.core.plan.Unit;
+import org.skelto.core.radio.Figure;
+import org.skelto.core.radio.Text;
+
+/**
+ * How a wall box or enclosure is filled.
+ *
+ * @param parts names of what is in it
+ * @param wallBox whether things are stacked in it rather than laid side by side
+ * @param stackMm depth of the stack, or of the deepest part, with wires
+ * @param depthMm of the box, or 0 when its part is not known
+ * @param filled share of an enclosure's floor that is taken
+ * @param heatW with everything on
+ * @param riseK of the air inside, measured or reckoned
+ * @param mains whether mains come in
+ * @param low whether low voltage comes in
+ * @param mixed which of its units bring what
+ */
+public record HousingFit(
+        List<String> parts,
+        boolean wallBox,
+        double stackMm,
+        double depthMm,
+        double filled,
+        double heatW,
+        double riseK,
+        double insideC,
+        boolean measured,
+        boolean separated,
+        boolean mains,
+        boolean low,
+        String mixed,
+        Figure heat) {
+    /** Share of an enclosure's floor that may be taken; the rest is for wires and air. */
+    public static final double MOST_FILLED = 0.7;
+
+    /** Depth that wires need behind or before a stack, mm. */
+    private static final double WIRES_MM = 10;
+
+    private static final double ROOM_C = 25;
+    private static final double BOX_K_PER_W = 10;
+
+    /** All of a plan, by id. */
+    public static Map<String, HousingFit> of(Plan plan, Catalogue catalogue) {
+        Map<String, HousingFit> all = new TreeMap<>();
+        plan.housings()
+                .forEach((id, housing) ->
+                        all.put(id, of(plan, id, catalogue.find(housing.part()).orElse(null), catalogue)));
+        return all;
+    }
+
+    /** One of them, if it were made of this part. */
+    public static HousingFit of(Plan plan, String id, Part box, Catalogue catalogue) {
+        Housing housing = plan.housings().get(id);
+        List<Part> parts = new ArrayList<>();
+        List<String> mains = new ArrayList<>();
+        List<String> low = new ArrayList<>();
+        plan.units().forEach((unitId, unit) -> {
+            if (id.equals(unit.housing())) {
+                parts(unit)
+                        .map(catalogue::find)
+                        .flatMap(java.util.Optional::stream)
+                        .forEach(parts::add);
+                if (mains(plan, unitId, unit)) {
+                    mains.add(unit.name());
+                }
+                if (low(plan, unitId, unit)) {
+                    low.add(unit.name());
+                }
+            }
+        });
+        boolean wallBox = box != null && box.kind() == PartKind.WALL_BOX;
+        double stack = wallBox
+                ? parts.stream()
+                        .mapToDouble(p -> p.figure(Quantity.DEPTH_MM, 0))
+                        .sum()
+                : parts.stream()
+                        .mapToDouble(p -> p.figure(Quantity.DEPTH_MM, 0))
+                        .max()
+                        .orElse(0);
+        double floor = box == null
+                ? Double.POSITIVE_INFINITY
+                : box.figure(Quantity.WIDTH_MM, 0) * box.figure(Quantity.HEIGHT_MM, 0);
+        double taken = parts.stream()
+                .mapToDouble(p -> p.figure(Quantity.WIDTH_MM, 0) * p.figure(Quantity.HEIGHT_MM, 0))
+                .sum();
+        double heat =
+                parts.stream().mapToDouble(p -> p.figure(Quantity.HEAT_W, 0)).sum();
+        double perWatt = box == null ? BOX_K_PER_W : box.figure(Quantity.THERMAL_K_PER_W, BOX_K_PER_W);
+        boolean measured = housing.riseK() != null;
+        double rise = measured ? housing.riseK() : heat * perWatt;
+        return new HousingFit(
+                parts.stream().map(Part::name).toList(),
+                wallBox,
+                parts.isEmpty() ? 0 : stack + WIRES_MM,
+                box == null ? 0 : box.figure(Quantity.DEPTH_MM, 0),
+                wallBox || floor == 0 ? 0 : taken / floor,
+                heat,
+                rise,
+                ROOM_C + rise,
+                measured,
+                box != null && box.is(Trait.SEPARATED),
+                !mains.isEmpty(),
+                !low.isEmpty(),
+                "mains: " + String.join(", ", mains) + "; low voltage: " + String.join(", ", low),
+                Figure.of(
+                        measured ? "measured" : "W · K/W",
+                        measured ? "typed by the person" : "heat of all parts with everything on; catalogue",
+                        box == null && !measured,
+                        "heat",
+                        Text.number(heat, 2) + " W",
+                        "box",
+                        Text.number(perWatt, 1) + " K/W",
+                        "rise",
+                        Text.number(rise, 1) + " K",
+                        "air around",
+                        Text.number(ROOM_C, 0) + " °C"));
+    }
+
+    /** Whether what is in it is deeper than the box. */
+    public boolean tooDeep() {
+        return depthMm > 0 && stackMm > depthMm;
+    }
+
+    /** Whether what is in it takes too much of the floor. */
+    public boolean tooFull() {
+        return filled > MOST_FILLED;
+    }
+
+    private static Stream<String> parts(Unit unit) {
+        Stream<String> boards = unit.boards() == null
+                ? Stream.of()
+                : Stream.concat(
+                        Stream.of(unit.boards().main()),
+                        unit.boards().more().values().stream().map(Attached::part));
+        return Stream.concat(boards, Stream.ofNullable(unit.power().part()));
+    }
+
+    private static boolean mains(Plan plan, String id, Unit unit) {
+        return unit.power().source() == PowerSource.MAINS
+                || plan.devices().values().stream().anyMatch(d -> id.equals(d.unit()) && d.circuit() != null);
+    }
+
+    /** Low-voltage wires that come in from outside: of sensors and buttons, of a bus, or of a supply elsewhere. */
+    private static boolean low(Plan plan, String id, Unit unit) {
+        return unit.power().fed()
+                || plan.devices().values().stream()
+                        .anyMatch(d -> id.equals(d.unit())
+                                && d.circuit() == null
+                                && (d.kind().family() == DeviceKind.Family.SENSOR
+                                        || d.known().volts() != null));
+    }
+}

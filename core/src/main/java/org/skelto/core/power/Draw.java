@@ -1,0 +1,174 @@
+package org.skelto.core.power;
+
+import java.util.Map;
+import java.util.TreeMap;
+import org.skelto.core.parts.Catalogue;
+import org.skelto.core.parts.Part;
+import org.skelto.core.parts.PartKind;
+import org.skelto.core.parts.Quantity;
+import org.skelto.core.parts.Trait;
+import org.skelto.core.plan.BoardSet;
+import org.skelto.core.plan.Device;
+import org.skelto.core.plan.DeviceKind;
+import org.skelto.core.plan.Plan;
+import org.skelto.core.plan.PowerSource;
+import org.skelto.core.plan.RestState;
+import org.skelto.core.plan.Unit;
+import org.skelto.core.plan.UnitKind;
+import org.skelto.core.radio.Figure;
+import org.skelto.core.radio.Text;
+
+/**
+ * What one unit takes by itself, without what it feeds.
+ *
+ * @param volts at its input
+ * @param leastV least voltage at which it works, or null
+ * @param mostV greatest that it bears, or null
+ */
+record Draw(double volts, Double leastV, Double mostV, double typicalW, double worstW, boolean assumed, Figure figure) {
+    /** Loads of more than this are fed from the mains. */
+    private static final double LOW_V = 60;
+
+    /** Volts, watts most of the time, watts at worst: typical of each kind. */
+    private static final Map<UnitKind, double[]> USUAL = Map.of(
+            UnitKind.ROUTER, new double[] {12, 8, 14},
+            UnitKind.SWITCH, new double[] {54, 5, 8},
+            UnitKind.ACCESS_POINT, new double[] {48, 6, 12},
+            UnitKind.GATEWAY, new double[] {48, 3, 6},
+            UnitKind.HUB, new double[] {5, 5, 12},
+            UnitKind.CONTROLLER, new double[] {5, 0.6, 2},
+            UnitKind.PANEL, new double[] {12, 5, 12},
+            UnitKind.SELF_CONTAINED, new double[] {3, 0.001, 0.3},
+            UnitKind.SUPPLY, new double[] {230, 0, 0});
+
+    double typicalA() {
+        return typicalW / volts;
+    }
+
+    double worstA() {
+        return worstW / volts;
+    }
+
+    static Draw of(Plan plan, String id, Catalogue catalogue) {
+        Unit unit = plan.units().get(id);
+        if (unit.draws() != null) {
+            double volts = unit.draws().volts();
+            return new Draw(
+                    volts,
+                    unit.draws().leastV(),
+                    null,
+                    unit.draws().typicalA() * volts,
+                    unit.draws().worstA() * volts,
+                    false,
+                    Figure.of(
+                            "as typed",
+                            "measured, or the sheet of the unit",
+                            false,
+                            "typical",
+                            Text.number(unit.draws().typicalA(), 3) + " A",
+                            "at worst",
+                            Text.number(unit.draws().worstA(), 3) + " A"));
+        }
+        Part main = unit.boards() == null
+                ? null
+                : catalogue.find(unit.boards().main()).orElse(null);
+        if (main == null || !main.figures().containsKey(Quantity.SUPPLY_V)) {
+            double[] usual = USUAL.get(unit.kind());
+            return new Draw(
+                    usual[0],
+                    null,
+                    null,
+                    usual[1],
+                    usual[2],
+                    unit.kind() != UnitKind.SUPPLY,
+                    Figure.of(
+                            "typical of its kind",
+                            "assumed: choose its part, or type what it takes",
+                            true,
+                            "typical",
+                            Text.number(usual[1], 1) + " W",
+                            "at worst",
+                            Text.number(usual[2], 1) + " W"));
+        }
+        return made(plan, id, main, catalogue);
+    }
+
+    /** The sum over its parts: the main one, boards, coils and the low-voltage loads that it feeds itself. */
+    private static Draw made(Plan plan, String id, Part main, Catalogue catalogue) {
+        Unit unit = plan.units().get(id);
+        double volts = main.figure(Quantity.SUPPLY_V, 5);
+        Map<String, double[]> watts = new TreeMap<>();
+        if (unit.kind() != UnitKind.SUPPLY) {
+            watts.put(main.name(), own(main));
+        }
+        unit.boards()
+                .more()
+                .forEach((name, board) -> catalogue.find(board.part()).ifPresent(part -> {
+                    double[] own = own(part);
+                    double coils =
+                            part.channels() * part.figure(Quantity.COIL_A, 0) * part.figure(Quantity.SUPPLY_V, volts);
+                    watts.put(name, own);
+                    if (coils > 0 && !part.is(Trait.BISTABLE)) {
+                        watts.put("coils of " + name, new double[] {0, coils});
+                    }
+                }));
+        plan.devices().forEach((device, d) -> {
+            if (id.equals(d.unit()) && fedByBoard(d, catalogue)) {
+                watts.put(d.name(), load(d, catalogue));
+            }
+        });
+        double typical = 0;
+        double worst = 0;
+        String[] inputs = new String[2 * watts.size()];
+        int at = 0;
+        for (Map.Entry<String, double[]> e : watts.entrySet()) {
+            typical += e.getValue()[0];
+            worst += e.getValue()[1];
+            inputs[at++] = e.getKey();
+            inputs[at++] = Text.number(e.getValue()[0], 2) + " to " + Text.number(e.getValue()[1], 2) + " W";
+        }
+        return new Draw(
+                volts,
+                main.figure(Quantity.SUPPLY_LEAST_V).orElse(null),
+                main.figure(Quantity.SUPPLY_MOST_V).orElse(null),
+                typical,
+                worst,
+                false,
+                Figure.of(
+                        "sum of V · I of its parts, all relays on and the radio sending", "catalogue", false, inputs));
+    }
+
+    private static double[] own(Part part) {
+        double volts = part.figure(Quantity.SUPPLY_V, 5);
+        double typical = part.figure(Quantity.TYPICAL_A, 0) * volts;
+        return new double[] {typical, Math.max(typical, part.figure(Quantity.PEAK_A, 0) * volts)};
+    }
+
+    /** Whether a controller's own supply carries the load, too. */
+    static boolean fedByBoard(Device d, Catalogue catalogue) {
+        return d.circuit() == null
+                && d.known().supply() == null
+                && d.kind().family() != DeviceKind.Family.SENSOR
+                && Loads.volts(d, catalogue) < LOW_V
+                && Loads.watts(d, catalogue) > 0;
+    }
+
+    /** Watts of a low-voltage load most of the time and at worst: what holds by current takes it always. */
+    static double[] load(Device d, Catalogue catalogue) {
+        double watts = Loads.watts(d, catalogue);
+        boolean holds = d.kind() == DeviceKind.LOCK && d.rest() == RestState.OPEN;
+        return new double[] {holds ? watts : 0, watts};
+    }
+
+    /** Whether a unit's part takes its power off an Ethernet cable itself; true when the part is not known. */
+    static boolean takesEthernet(Unit unit, Catalogue catalogue) {
+        BoardSet boards = unit.boards();
+        Part main = boards == null ? null : catalogue.find(boards.main()).orElse(null);
+        Part part = catalogue.find(unit.power().part()).orElse(null);
+        return unit.power().source() == PowerSource.ETHERNET
+                && (part != null && part.kind() == PartKind.SPLITTER
+                        || main == null
+                        || main.is(Trait.ETHERNET_POWERED)
+                        || main.kind() != PartKind.BOARD);
+    }
+}

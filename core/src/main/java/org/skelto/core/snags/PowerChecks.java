@@ -1,0 +1,84 @@
+package org.skelto.core.snags;
+
+import static org.skelto.core.snags.Severity.FIX;
+import static org.skelto.core.snags.Severity.STOP;
+import static org.skelto.core.snags.Stage.CONTROLLERS;
+
+import java.util.Collection;
+import java.util.Comparator;
+import java.util.LinkedHashMap;
+import java.util.Map;
+import java.util.Optional;
+import org.skelto.core.parts.Part;
+import org.skelto.core.parts.Quantity;
+import org.skelto.core.plan.Circuit;
+import org.skelto.core.plan.Edit;
+import org.skelto.core.plan.Pointers;
+import org.skelto.core.power.PowerFixes;
+import org.skelto.core.power.PowerNode;
+import org.skelto.core.radio.Text;
+
+/** P1 to P6 and P10 to P14: what the power tree found, with parts that would do. */
+final class PowerChecks {
+    /** Looking for a better part costs a tree for each one tried. */
+    private static final int MOST_OFFERS = 24;
+
+    private PowerChecks() {}
+
+    static void run(CheckContext c) {
+        PowerFixes fixes = new PowerFixes(c.site, c.parts, c.power);
+        int offers = 0;
+        for (PowerNode node : c.power.values()) {
+            for (PowerNode.PowerFault fault : merged(node)) {
+                boolean device = node.id().startsWith("device:");
+                String at = device
+                        ? CheckContext.device(node.id().substring("device:".length()))
+                        : CheckContext.unit(node.id());
+                var draft = c.snag(fault.code(), fault.stop() ? STOP : FIX, CONTROLLERS, fault.text())
+                        .figures(fault.figures())
+                        .leadsTo(fault.leadsTo())
+                        .at(at);
+                if (!device && offers++ < MOST_OFFERS) {
+                    Optional<PowerFixes.Change> change = fixes.change(node.id(), fault.code());
+                    change.ifPresent(ch -> draft.fix(ch.label(), ch.edit()));
+                }
+                draft.add();
+            }
+        }
+        c.plan.circuits().forEach((id, circuit) -> breaker(c, id, circuit));
+    }
+
+    /** The faults of one code as one, the worst first. */
+    private static Collection<PowerNode.PowerFault> merged(PowerNode node) {
+        Map<String, PowerNode.PowerFault> byCode = new LinkedHashMap<>();
+        node.faults().stream()
+                .sorted(Comparator.comparing(PowerNode.PowerFault::stop).reversed())
+                .forEach(f -> byCode.merge(
+                        f.code(),
+                        f,
+                        (a, b) -> new PowerNode.PowerFault(
+                                a.code(), a.stop(), a.text(), a.figures() + "; " + b.figures(), a.leadsTo())));
+        return byCode.values();
+    }
+
+    private static void breaker(CheckContext c, String id, Circuit circuit) {
+        Double bears = c.parts
+                .find(circuit.cable())
+                .flatMap((Part p) -> p.figure(Quantity.WIRE_MOST_A))
+                .orElse(null);
+        if (bears == null || circuit.breakerA() == null || circuit.breakerA() <= bears) {
+            return;
+        }
+        String at = Pointers.of("circuits", id);
+        var draft = c.snag("P12", STOP, CONTROLLERS, circuit.name() + ": its breaker is larger than its cable bears")
+                .figures(Text.number(circuit.breakerA(), 1) + " A before a cable that bears " + Text.number(bears, 1)
+                        + " A")
+                .leadsTo("Overloaded, the cable burns in the wall before anything switches off. Fixed wiring is for a "
+                        + "licensed electrician where the law asks.")
+                .at(at);
+        PowerFixes.fuseFor(bears)
+                .ifPresent(a ->
+                        draft.fix("Protect it with " + Text.number(a, 0) + " A", Edit.replace(at + "/breakerA", a)));
+        draft.add();
+    }
+}
