@@ -7,6 +7,7 @@ export const router = createRouter({
     { path: "/plans", component: () => import("../plan/PlansView.vue") },
     { path: "/plans/:id/walk", component: () => import("../walk/WalkView.vue") },
     { path: "/plans/:id/:stage?", component: () => import("../plan/BenchView.vue") },
+    { path: "/calculators/:name?", component: () => import("../calculators/CalculatorsView.vue") },
     { path: "/:rest(.*)*", redirect: "/plans" },
   ],
 });

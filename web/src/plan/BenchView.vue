@@ -7,6 +7,7 @@ import PlanDrawing from "../drawing/PlanDrawing.vue";
 import { applyTheme, currentTheme } from "../app/theme";
 import { Problem, type Medium } from "../api/client";
 import SnagDock from "../snags/SnagDock.vue";
+import BuildPanel from "../stages/build/BuildPanel.vue";
 import ControllersPanel from "../stages/controllers/ControllersPanel.vue";
 import DevicesPanel from "../stages/devices/DevicesPanel.vue";
 import LinksPanel from "../stages/links/LinksPanel.vue";
@@ -21,7 +22,7 @@ import { useCoverage } from "../coverage/store";
 import SectionDrawing from "../drawing/SectionDrawing.vue";
 import { useBench } from "./store";
 
-const STAGES = ["site", "devices", "controllers", "links", "names", "outages"];
+const STAGES = ["site", "devices", "controllers", "links", "names", "outages", "build"];
 const PANELS = {
   site: SitePanel,
   devices: DevicesPanel,
@@ -29,6 +30,7 @@ const PANELS = {
   links: LinksPanel,
   names: NamesPanel,
   outages: OutagesPanel,
+  build: BuildPanel,
 };
 
 const route = useRoute();
@@ -205,6 +207,7 @@ function toggleTheme() {
         <button type="button" :disabled="!bench.redoLabel" @click="bench.step('redo')">
           Redo<span v-if="bench.redoLabel">: {{ bench.redoLabel }}</span>
         </button>
+        <RouterLink to="/calculators" class="calc">Calculators</RouterLink>
         <button type="button" class="find" @click="finding = true">Find anything <kbd>Ctrl K</kbd></button>
         <button type="button" @click="toggleTheme">{{ theme === "dark" ? "Light" : "Dark" }}</button>
       </span>
@@ -361,6 +364,12 @@ header h1 {
   color: #97a3ad;
   border-color: #4d5a65;
   cursor: default;
+}
+.calc {
+  color: inherit;
+  align-self: center;
+  font-size: 13px;
+  padding: 0 4px;
 }
 kbd {
   font: inherit;

@@ -1,12 +1,14 @@
 <script setup lang="ts">
 import Dialog from "primevue/dialog";
 import { computed, nextTick, ref, watch } from "vue";
+import { useRouter } from "vue-router";
 import { pointer } from "./pointers";
 import { useBench } from "./store";
 
 const open = defineModel<boolean>({ required: true });
 const emit = defineEmits<{ go: [stage: string] }>();
 const bench = useBench();
+const router = useRouter();
 const text = ref("");
 const chosen = ref(0);
 const box = ref<HTMLInputElement | null>(null);
@@ -45,6 +47,7 @@ const entries = computed<Entry[]>(() => {
   const actions = [
     { name: "Undo", what: "action", act: () => void bench.step("undo") },
     { name: "Redo", what: "action", act: () => void bench.step("redo") },
+    { name: "Calculators", what: "page", act: () => void router.push("/calculators") },
     { name: "Restore all that is supposed gone", what: "action", act: () => void bench.suppose([]) },
   ];
   return [...stages, ...actions, ...things, ...snags];

@@ -168,6 +168,7 @@ function toggleTheme() {
     <header>
       <span class="brand">Sk<em>e</em>lto</span>
       <span class="quietbar">the planning bench for houses automated out of small controllers</span>
+      <RouterLink to="/calculators" class="calc">Calculators</RouterLink>
       <button type="button" class="theme" @click="toggleTheme">
         {{ theme === "dark" ? "Light" : "Dark" }} paper
       </button>
@@ -294,11 +295,14 @@ header {
   font-style: normal;
   color: #e0986b;
 }
+.calc {
+  color: inherit;
+  margin-left: auto;
+}
 .quietbar {
   color: #c9d1d7;
 }
 .theme {
-  margin-left: auto;
   background: none;
   border: 1px solid #6b7883;
   border-radius: 3px;

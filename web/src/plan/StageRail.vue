@@ -10,6 +10,7 @@ const NEXT: Record<string, string> = {
   controllers: "Put in boards and network boxes; attach the devices.",
   links: "Choose for each unit how it reaches the next thing.",
   names: "Addresses and topics fill themselves; change what must differ.",
+  build: "See what to buy, cut and wire; order before the walls close.",
   outages: "Press anything on the strip above and see what still works.",
 };
 const name = (stage: string) => stage[0]!.toUpperCase() + stage.slice(1);

@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { computed, onMounted } from "vue";
+import { computed, onMounted, ref, watch } from "vue";
 import { answer, api, type Op, type Schemas, type Unit } from "../../api/client";
 import EditField from "../../app/EditField.vue";
 import { freeId, pointer } from "../../plan/pointers";
@@ -64,6 +64,33 @@ function addBoard(event: Event) {
 const removeBoard = (name: string) =>
   bench.edit([{ op: "remove", path: `${at.value}/more${pointer(name)}` }], `remove board ${name}`);
 
+const swap = ref<Schemas["Replacement"] | null>(null);
+const swapTo = ref("");
+async function tryBoard(event: Event) {
+  swapTo.value = value(event);
+  swap.value = null;
+  if (!swapTo.value) return;
+  await bench.guarded(async () => {
+    const params = { path: { id: bench.id }, query: { unit: props.id, part: swapTo.value } };
+    swap.value = await answer(api.GET("/api/plans/{id}/replacement", { params }));
+  });
+}
+async function replaceBoard() {
+  const edits = swap.value!.edits as Op[];
+  const to = swap.value!.to;
+  if (await bench.edit(edits, `replace the board of ${props.unit.name} by ${to}`)) {
+    swap.value = null;
+    swapTo.value = "";
+  }
+}
+watch(
+  () => bench.revision,
+  () => {
+    swap.value = null;
+    swapTo.value = "";
+  },
+);
+
 async function assign() {
   await bench.guarded(async () => {
     const params = { path: { id: bench.id }, query: { unit: props.id } };
@@ -117,6 +144,57 @@ const KIND = {
         </select>
       </label>
       <button v-if="unit.boards && drives" type="button" class="act" @click="assign">Assign channels</button>
+    </div>
+    <div v-if="unit.boards && drives && wired" class="row">
+      <label class="field">
+        Replace the board by
+        <select :value="swapTo" @change="tryBoard">
+          <option value="">choose to see what would change…</option>
+          <option
+            v-for="p in mains.filter((m) => m.id !== unit.boards!.main)"
+            :key="p.id"
+            :value="p.id"
+            :disabled="p.kind === 'POWER_LINE'"
+          >
+            {{ p.name }}{{ p.pins.length ? ` (${pinsOf(p)} free)` : "" }}
+          </option>
+        </select>
+      </label>
+    </div>
+    <div v-if="swap" class="swap" role="region" aria-label="What the other board would change">
+      <p>
+        {{ swap.from }} → <b>{{ swap.to }}</b>. Name, address, hardware address and devices stay.
+        <span v-if="swap.lost" class="bad"
+          >{{ swap.lost }} connections would find no terminal and stay open.</span
+        >
+      </p>
+      <table>
+        <caption class="unseen">
+          Connections before and after
+        </caption>
+        <thead>
+          <tr>
+            <th>Connection</th>
+            <th>Now</th>
+            <th>Then</th>
+            <th>Why</th>
+          </tr>
+        </thead>
+        <tbody>
+          <tr v-for="m in swap.moves" :key="m.device + m.need">
+            <td>
+              {{ m.name }} <span class="quiet">{{ m.need }}</span>
+            </td>
+            <td>{{ m.before ?? "open" }}</td>
+            <td :class="{ bad: m.before && !m.after }">
+              {{ m.same ? "stays" : (m.after ?? "open") }}
+            </td>
+            <td class="quiet">{{ m.same ? "" : m.why }}</td>
+          </tr>
+        </tbody>
+      </table>
+      <button type="button" class="act" @click="replaceBoard">Replace the board</button>
+      <button type="button" class="soft" @click="((swap = null), (swapTo = ''))">Leave it</button>
     </div>
     <EditField
       v-if="parts.byId.get(unit.boards?.main ?? '')?.kind === 'POWER_LINE'"
@@ -244,6 +322,11 @@ const KIND = {
 <style scoped>
 td .bad {
   display: block;
+}
+.swap {
+  border: 1px solid var(--copper);
+  padding: 8px 10px;
+  margin: 6px 0;
 }
 .plain-list {
   list-style: none;

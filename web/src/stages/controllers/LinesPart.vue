@@ -128,7 +128,7 @@ function ruler(c: Report) {
       <p v-for="f in c.faults" :key="f.text" class="bad">{{ f.code }} {{ f.text }}: {{ f.figures }}</p>
       <div v-if="c.kind === 'TWO_WIRE'" class="row limits">
         <svg viewBox="-4 0 268 46" width="268" height="46" role="img" :aria-label="`Pull-ups of ${name(c)}`">
-          <line x1="0" x2="260" y1="26" y2="26" class="rule" />
+          <path d="M0 26H260" class="rule" />
           <rect
             v-if="ruler(c).open"
             :x="ruler(c).least"

@@ -1,12 +1,12 @@
 <script setup lang="ts">
 import { computed, onMounted, ref } from "vue";
 import { problemOf } from "../../api/client";
+import { sendTable } from "../../app/upload";
 import { shown, words } from "../../drawing/marks";
 import { useBench } from "../../plan/store";
 import { pinsOf, useParts, type Part } from "./parts";
 
 /** The catalogue: what can be built in, with typical figures; lists in and out, one's own parts beside the built-in ones. */
-const MOST_BYTES = 8 * 1024 * 1024;
 const bench = useBench();
 const parts = useParts();
 onMounted(() => void parts.load());
@@ -47,30 +47,12 @@ function figures(p: Part) {
 }
 
 async function take(event: Event) {
-  const input = event.target as HTMLInputElement;
-  const file = input.files?.[0];
   trouble.value = told.value = null;
-  if (!file) return;
-  try {
-    if (file.size > MOST_BYTES) {
-      trouble.value = "The list is larger than 8 MB. Nothing was changed.";
-      return;
-    }
-    const response = await fetch("/api/parts/csv", {
-      method: "POST",
-      headers: { "Content-Type": "text/csv" },
-      body: await file.text(),
-    });
-    const body = await response.json().catch(() => null);
-    if (!response.ok) {
-      trouble.value = `${file.name} was not taken in. ${problemOf(response.status, body).message}`;
-      return;
-    }
-    told.value = `${body.parts} parts taken in from ${file.name}.`;
-    await changed();
-  } finally {
-    input.value = "";
-  }
+  const sent = await sendTable<{ parts: number }>("/api/parts/csv", event.target as HTMLInputElement);
+  if (sent?.trouble) trouble.value = sent.trouble;
+  if (!sent?.body) return;
+  told.value = `${sent.body.parts} parts taken in from ${sent.name}.`;
+  await changed();
 }
 async function remove(p: Part) {
   trouble.value = told.value = null;

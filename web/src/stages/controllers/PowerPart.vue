@@ -39,8 +39,8 @@ const groups = computed(() => {
     .map(([source, list]) => ({
       source,
       rows: [...list].sort((a, b) => weight(a) - weight(b)).flatMap((n) => walk(n, 0, true)),
-      typicalW: list.reduce((sum, n) => sum + n.typicalA * n.volts, 0),
-      worstW: list.reduce((sum, n) => sum + n.worstA * n.volts, 0),
+      typicalW: list.reduce((sum, n) => sum + n.takenW, 0),
+      worstW: list.reduce((sum, n) => sum + n.takenWorstW, 0),
     }))
     .sort((a, b) => Number(a.source === "battery") - Number(b.source === "battery"));
 });

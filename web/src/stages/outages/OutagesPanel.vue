@@ -4,6 +4,7 @@ import type { State } from "../../api/client";
 import StateMark from "../../drawing/StateMark.vue";
 import { STATE_WORDS, words } from "../../drawing/marks";
 import { freeId, pointer, thingOf } from "../../plan/pointers";
+import EditField from "../../app/EditField.vue";
 import { useBench } from "../../plan/store";
 
 const bench = useBench();
@@ -51,7 +52,7 @@ const SERVICE_WORDS = {
 function addService() {
   const id = freeId(service.name, plan.value.services);
   void bench.edit(
-    [{ op: "add", path: pointer("services", id), value: { ...service } }],
+    [{ op: "add", path: pointer("services", id), value: { ...service, feePerMonth: null } }],
     `service ${service.name}`,
   );
   service.name = "";
@@ -158,6 +159,18 @@ const jobWords = (job: string | null) => (job ? words(job) : "");
     <h3>Services outside the house</h3>
     <p v-for="(s, id) in plan.services" :key="id">
       {{ s.name }} <span class="quiet">{{ SERVICE_WORDS[s.kind] }}</span>
+      <EditField
+        bare
+        numeric
+        optional
+        placeholder="fee a month"
+        :label="`Monthly fee of ${s.name}`"
+        :value="s.feePerMonth"
+        :save="
+          (v: number | null) =>
+            bench.put(pointer('services', String(id), 'feePerMonth'), v, `fee of ${s.name}`)
+        "
+      />
       <button type="button" class="plain" :aria-label="`Remove ${s.name}`" @click="removeService(String(id))">
         Remove
       </button>

@@ -1,16 +1,19 @@
 <script setup lang="ts">
-import { computed, reactive } from "vue";
+import { computed, onMounted, reactive } from "vue";
 import type { Op, Schemas } from "../../api/client";
 import EditField from "../../app/EditField.vue";
 import { shown, words } from "../../drawing/marks";
 import { firstChoice, placeChosen } from "../../drawing/moves";
 import { freeId, nameAt, pointer, thingOf } from "../../plan/pointers";
 import { useBench } from "../../plan/store";
+import { useParts } from "../controllers/parts";
 import PlaceFields from "../PlaceFields.vue";
 import WhereSelect from "../WhereSelect.vue";
 
 /** What is in the house already, and whether cables can still go into the walls. */
 const bench = useBench();
+const parts = useParts();
+onMounted(() => void parts.load());
 const plan = computed(() => bench.plan!);
 const fittings = computed(() => Object.entries(plan.value.fittings));
 const cables = computed(() => Object.entries(plan.value.cables));
@@ -60,7 +63,7 @@ async function addCable() {
 const part = reactive({ name: "", count: 1 });
 async function addPart() {
   const id = freeId(part.name, plan.value.owned);
-  const value = { ...part, kind: null, medium: null };
+  const value = { ...part, kind: null, medium: null, part: null };
   if (await bench.edit([{ op: "add", path: pointer("owned", id), value }], `part ${part.name}`))
     part.name = "";
 }
@@ -291,6 +294,14 @@ const text = (event: Event) => (event.target as HTMLSelectElement).value;
     <ul v-if="owned.length" class="plain-list">
       <li v-for="[id, o] in owned" :key="id">
         {{ o.count }} × {{ o.name }}
+        <select
+          :aria-label="`Part of the catalogue that ${o.name} is`"
+          :value="o.part ?? ''"
+          @change="put('owned', id, 'part', text($event) || null)"
+        >
+          <option value="">not in the catalogue</option>
+          <option v-for="p in parts.all" :key="p.id" :value="p.id">{{ p.name }}</option>
+        </select>
         <button type="button" class="plain" :aria-label="`Remove ${o.name}`" @click="remove('owned', id)">
           Remove
         </button>

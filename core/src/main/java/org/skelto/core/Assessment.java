@@ -1,5 +1,6 @@
 package org.skelto.core;
 
+import java.time.LocalDate;
 import java.util.ArrayList;
 import java.util.EnumMap;
 import java.util.List;
@@ -7,6 +8,12 @@ import java.util.Map;
 import java.util.Set;
 import java.util.TreeMap;
 import java.util.stream.Collectors;
+import org.skelto.core.build.CableLine;
+import org.skelto.core.build.CableSchedule;
+import org.skelto.core.build.PartsList;
+import org.skelto.core.build.Purchasing;
+import org.skelto.core.build.Sheet;
+import org.skelto.core.build.WiringDiagram;
 import org.skelto.core.calibration.Reading;
 import org.skelto.core.coverage.DemandReport;
 import org.skelto.core.housing.HousingFit;
@@ -87,6 +94,7 @@ public record Assessment(
         private final List<Snag> snags;
         private final Map<Component, Integer> shared;
         private final SlabTables tables;
+        private final Catalogue parts;
         private final Map<String, SoundReport> sounds;
         private final Map<String, DemandReport> demands;
         private final Map<String, Wired> wired;
@@ -112,6 +120,7 @@ public record Assessment(
         public Figures(Plan plan, SlabTables tables, List<Reading> readings, Catalogue parts) {
             this.plan = plan;
             this.tables = tables;
+            this.parts = parts;
             this.site = SiteModel.of(plan);
             this.links = new LinkAssessor(site, tables).all();
             this.outages = new Outages(plan, (link, sender) -> links.get(link).carries(sender));
@@ -146,6 +155,21 @@ public record Assessment(
         /** Where every unit's power comes from, by id. */
         public Map<String, PowerNode> power() {
             return power;
+        }
+
+        /** Every cable with what its cores carry. */
+        public List<CableLine> cables() {
+            return CableSchedule.of(site, parts, wired, power);
+        }
+
+        /** How each unit whose boards are chosen is wired, by id. */
+        public Map<String, Sheet> wiring() {
+            return WiringDiagram.of(plan, parts, wired, power, cables());
+        }
+
+        /** What has to be bought, as of a day. */
+        public PartsList partsList(LocalDate today) {
+            return Purchasing.of(plan, parts, power, cables(), today);
         }
 
         /** How long the path of what guards goes on without the mains. */
@@ -318,6 +342,17 @@ public record Assessment(
                                             .filter(d -> d.topic() != null)
                                             .count() + " topics assigned");
                 case OUTAGES -> List.of(count(shared.size(), "shared component"));
+                case BUILD ->
+                    List.of(
+                            count(
+                                            (int) plan.units().values().stream()
+                                                    .filter(u -> u.boards() != null)
+                                                    .count(),
+                                            "unit")
+                                    + " with parts chosen",
+                            plan.wallWork() == null || plan.wallWork().closesOn() == null
+                                    ? "no day on which walls close"
+                                    : "walls close on " + plan.wallWork().closesOn());
             };
         }
 

@@ -129,13 +129,13 @@ public final class PartFile {
     }
 
     /** A cell that a spreadsheet would run as a formula gets an apostrophe before it. */
-    private static String quoted(String text) {
+    public static String quoted(String text) {
         return text != null && !text.isEmpty() && (FORMULA.indexOf(text.charAt(0)) >= 0 || text.charAt(0) == '\'')
                 ? "'" + text
                 : text;
     }
 
-    private static String unquoted(String text) {
+    static String unquoted(String text) {
         return text.length() > 1
                         && text.charAt(0) == '\''
                         && (FORMULA.indexOf(text.charAt(1)) >= 0 || text.charAt(1) == '\'')

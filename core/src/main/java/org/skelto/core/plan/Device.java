@@ -99,17 +99,22 @@ public record Device(
     }
 
     public Device withTopic(String other) {
-        return with(other, wiring, works);
+        return with(unit, channel, other, wiring, works);
     }
 
     /** This device connected elsewhere. */
     public Device wired(Wiring other) {
-        return with(topic, other, works);
+        return with(unit, channel, topic, other, works);
     }
 
     /** This device with other figures. */
     public Device working(Works other) {
-        return with(topic, wiring, other);
+        return with(unit, channel, topic, wiring, other);
+    }
+
+    /** This device on another unit, connected to nothing there yet. */
+    public Device attachedTo(String other) {
+        return with(other, null, topic, null, works);
     }
 
     /** What is known of how it works. */
@@ -117,7 +122,8 @@ public record Device(
         return works == null ? Works.UNKNOWN : works;
     }
 
-    private Device with(String otherTopic, Wiring otherWiring, Works otherWorks) {
+    private Device with(
+            String otherUnit, Integer otherChannel, String otherTopic, Wiring otherWiring, Works otherWorks) {
         return new Device(
                 name,
                 kind,
@@ -125,8 +131,8 @@ public record Device(
                 criticality,
                 hand,
                 rest,
-                unit,
-                channel,
+                otherUnit,
+                otherChannel,
                 circuit,
                 ways,
                 wallControls,

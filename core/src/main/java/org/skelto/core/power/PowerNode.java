@@ -13,6 +13,8 @@ import org.skelto.core.radio.Figure;
  * @param volts at its input
  * @param typicalA most of the time
  * @param worstA with everything on
+ * @param takenW from what feeds it, most of the time: with what it feeds itself, and what its supply loses
+ * @param takenWorstW the same with everything on
  * @param assumed whether its figures are typical ones of its kind rather than of its parts
  * @param draw how its current comes about
  * @param gives what it makes for others or for its own board, or null
@@ -29,6 +31,8 @@ public record PowerNode(
         double volts,
         double typicalA,
         double worstA,
+        double takenW,
+        double takenWorstW,
         boolean assumed,
         Figure draw,
         SupplyOutput gives,

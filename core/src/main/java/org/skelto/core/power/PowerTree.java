@@ -260,7 +260,9 @@ public final class PowerTree {
                     Text.number(given[0], 1) + " W");
         }
         double inputV = maker == null ? draw.volts() : inputV(unit, maker);
-        double[] input = maker == null ? new double[] {draw.typicalW(), draw.worstW()} : taken(id);
+        double[] ports = maker == null ? given(id) : new double[2];
+        double[] input =
+                maker == null ? new double[] {draw.typicalW() + ports[0], draw.worstW() + ports[1]} : taken(id);
         nodes.put(
                 id,
                 new PowerNode(
@@ -272,6 +274,8 @@ public final class PowerTree {
                         inputV,
                         input[0] / inputV,
                         input[1] / inputV,
+                        taken(id)[0],
+                        taken(id)[1],
                         draw.assumed(),
                         draw.figure(),
                         output,
@@ -304,6 +308,8 @@ public final class PowerTree {
                 volts,
                 watts[0] / volts,
                 watts[1] / volts,
+                watts[0],
+                watts[1],
                 false,
                 Figure.of(
                         "W / V",

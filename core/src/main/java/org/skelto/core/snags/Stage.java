@@ -7,5 +7,6 @@ public enum Stage {
     CONTROLLERS,
     LINKS,
     NAMES,
-    OUTAGES
+    OUTAGES,
+    BUILD
 }

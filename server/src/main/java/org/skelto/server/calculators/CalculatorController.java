@@ -1,9 +1,11 @@
 package org.skelto.server.calculators;
 
+import java.util.List;
 import java.util.Map;
 import java.util.Set;
 import org.skelto.core.calculator.Answer;
 import org.skelto.core.calculator.Calculators;
+import org.skelto.core.calculator.Field;
 import org.skelto.server.problems.Refusal;
 import org.springframework.http.HttpStatus;
 import org.springframework.web.bind.annotation.GetMapping;
@@ -20,6 +22,18 @@ class CalculatorController {
     @GetMapping
     Set<String> names() {
         return Calculators.names();
+    }
+
+    /** What a calculator asks and gives. */
+    public record CalculatorForm(
+            String name, String title, String about, List<Field> inputs, Map<String, String> outputs) {}
+
+    /** All calculators with what they ask, in the order in which they are offered. */
+    @GetMapping("/forms")
+    List<CalculatorForm> forms() {
+        return Calculators.all().stream()
+                .map(c -> new CalculatorForm(c.name(), c.title(), c.about(), c.inputs(), c.outputs()))
+                .toList();
     }
 
     /** Figures come flat beside formula and source, under the names that the calculator gives them. */

@@ -58,6 +58,13 @@ class PartController {
         return new Taken(parts.add(table));
     }
 
+    /** Takes in prices of parts of the catalogue, such as a parts list with its prices filled in. */
+    @PostMapping(path = "/prices", consumes = "text/csv")
+    @ResponseStatus(HttpStatus.CREATED)
+    Taken price(@RequestBody String table) {
+        return new Taken(parts.price(table));
+    }
+
     @DeleteMapping("/{id}")
     @ResponseStatus(HttpStatus.NO_CONTENT)
     void remove(@PathVariable String id) {

@@ -12,7 +12,8 @@ import java.util.UUID;
 import org.skelto.core.parts.Catalogue;
 import org.skelto.core.parts.Part;
 import org.skelto.core.parts.PartFile;
-import org.skelto.core.plan.Plan;
+import org.skelto.core.parts.PartsUsed;
+import org.skelto.core.parts.PriceFile;
 import org.skelto.core.plan.Problem;
 import org.skelto.server.assessments.Shelf;
 import org.skelto.server.plans.Carried;
@@ -73,6 +74,25 @@ class Parts implements Shelf, Carried {
         } catch (PartFile.Unreadable e) {
             throw Refusal.invalid("The list of parts cannot be read. Nothing was changed.", e.problems());
         }
+        bounded(parts);
+        store(parts);
+        return parts.size();
+    }
+
+    /** Takes in prices: parts of the catalogue with them become one's own. */
+    int price(String csv) {
+        List<Part> parts;
+        try {
+            parts = PriceFile.read(csv, catalogue());
+        } catch (PartFile.Unreadable e) {
+            throw Refusal.invalid("The prices cannot be read. Nothing was changed.", e.problems());
+        }
+        bounded(parts);
+        store(parts);
+        return parts.size();
+    }
+
+    private void bounded(List<Part> parts) {
         Set<String> ids = new TreeSet<>();
         parts.forEach(p -> ids.add(p.id()));
         repository.findAllByOrderById().forEach(p -> ids.add(p.id));
@@ -82,8 +102,6 @@ class Parts implements Shelf, Carried {
                     "There may be " + PartFile.MOST + " parts of your own; that would be " + ids.size()
                             + ". Nothing was changed.");
         }
-        store(parts);
-        return parts.size();
     }
 
     private void store(List<Part> parts) {
@@ -107,20 +125,9 @@ class Parts implements Shelf, Carried {
     @Override
     @Transactional(readOnly = true)
     public JsonNode export(UUID id) {
-        Set<String> used = used(plans.get(id).plan());
+        Set<String> used = PartsUsed.of(plans.get(id).plan());
         List<Part> own = own().stream().filter(p -> used.contains(p.id())).toList();
         return own.isEmpty() ? null : mapper.valueToTree(own);
-    }
-
-    private static Set<String> used(Plan plan) {
-        Set<String> used = new TreeSet<>();
-        plan.units().values().forEach(u -> {
-            if (u.boards() != null) {
-                used.add(u.boards().main());
-                u.boards().more().values().forEach(b -> used.add(b.part()));
-            }
-        });
-        return used;
     }
 
     /** Parts that are here already stay as they are here. */

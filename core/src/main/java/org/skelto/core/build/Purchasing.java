@@ -1,0 +1,402 @@
+package org.skelto.core.build;
+
+import java.time.LocalDate;
+import java.time.format.DateTimeParseException;
+import java.util.ArrayList;
+import java.util.Comparator;
+import java.util.HashMap;
+import java.util.HashSet;
+import java.util.List;
+import java.util.Map;
+import java.util.Objects;
+import java.util.Set;
+import java.util.TreeMap;
+import java.util.TreeSet;
+import org.skelto.core.build.PartsList.BuyLine;
+import org.skelto.core.build.PartsList.SchoolCost;
+import org.skelto.core.build.PartsList.SpendStep;
+import org.skelto.core.parts.Catalogue;
+import org.skelto.core.parts.Part;
+import org.skelto.core.parts.PartKind;
+import org.skelto.core.parts.Quantity;
+import org.skelto.core.parts.Trait;
+import org.skelto.core.plan.Attached;
+import org.skelto.core.plan.Device;
+import org.skelto.core.plan.DeviceKind;
+import org.skelto.core.plan.OwnedPart;
+import org.skelto.core.plan.Plan;
+import org.skelto.core.plan.PowerSource;
+import org.skelto.core.plan.Unit;
+import org.skelto.core.plan.UnitKind;
+import org.skelto.core.power.PowerNode;
+import org.skelto.core.radio.Figure;
+import org.skelto.core.radio.Text;
+import org.skelto.core.wiring.Need;
+
+/** Adds up what a plan needs, takes off what is owned, and compares ways to build it. */
+public final class Purchasing {
+    /** Parts up to this price are bought with spares, in the plan's currency. */
+    private static final double SMALL_PRICE = 15;
+
+    private static final int SHIFTER_LINES = 4;
+
+    private final Plan plan;
+    private final Catalogue catalogue;
+    private final Map<String, PowerNode> power;
+    private final LocalDate today;
+    private final Map<String, Use> uses = new TreeMap<>();
+
+    /** How much of a part, and for what. */
+    private static final class Use {
+        private double count;
+        private final Set<String> by = new TreeSet<>();
+
+        private void add(double more, String user) {
+            count += more;
+            by.add(user);
+        }
+    }
+
+    private Purchasing(Plan plan, Catalogue catalogue, Map<String, PowerNode> power, LocalDate today) {
+        this.plan = plan;
+        this.catalogue = catalogue;
+        this.power = power;
+        this.today = today;
+    }
+
+    /** The parts list of a plan. */
+    public static PartsList of(
+            Plan plan, Catalogue catalogue, Map<String, PowerNode> power, List<CableLine> cables, LocalDate today) {
+        return new Purchasing(plan, catalogue, power, today).list(cables);
+    }
+
+    private void use(String part, double count, String user) {
+        if (part != null && count > 0) {
+            uses.computeIfAbsent(part, k -> new Use()).add(count, user);
+        }
+    }
+
+    private PartsList list(List<CableLine> cables) {
+        plan.units().values().forEach(this::unit);
+        plan.housings().values().forEach(h -> use(h.part(), 1, h.name()));
+        plan.devices().values().forEach(this::device);
+        cables.stream()
+                .filter(c -> c.part() != null && c.lengthM() != null)
+                .forEach(c -> use(c.part(), c.lengthM(), c.id()));
+        List<BuyLine> lines = new ArrayList<>();
+        uses.forEach((id, use) -> catalogue.find(id).ifPresent(part -> lines.add(line(part, use))));
+        lines.sort(Comparator.comparing((BuyLine l) -> l.supplier() == null ? "~" : l.supplier())
+                .thenComparing(BuyLine::name));
+        double total = lines.stream()
+                .map(BuyLine::cost)
+                .filter(Objects::nonNull)
+                .mapToDouble(c -> c)
+                .sum();
+        long outputs = plan.devices().entrySet().stream()
+                .flatMap(e -> Need.of(e.getKey(), e.getValue()).stream())
+                .filter(n -> !n.kind().reads())
+                .count();
+        double standby = standbyW();
+        double kwh = standby * org.skelto.core.power.Electrics.HOURS_A_YEAR / 1000;
+        return new PartsList(
+                plan.money().currency(),
+                lines,
+                plan.units().values().stream()
+                        .filter(u -> u.kind() != UnitKind.SELF_CONTAINED && u.boards() == null)
+                        .map(Unit::name)
+                        .sorted()
+                        .toList(),
+                lines.stream().filter(l -> l.price() == null).map(BuyLine::name).toList(),
+                total,
+                plan.money().budget(),
+                outputs == 0 ? null : total / outputs,
+                schools(total, standby),
+                steps(lines),
+                plan.services().values().stream()
+                        .map(s -> s.feePerMonth())
+                        .filter(Objects::nonNull)
+                        .mapToDouble(f -> f)
+                        .sum(),
+                kwh,
+                kwh * plan.money().energyPrice(),
+                Figure.of(
+                        "Σ W at the mains most of the time · 8766 h",
+                        "the power tree; units without a chosen part count as typical",
+                        false,
+                        "standing load",
+                        Text.number(standby, 1) + " W",
+                        "price",
+                        Text.number(plan.money().energyPrice(), 2) + " "
+                                + plan.money().currency() + "/kWh"),
+                plan.wallWork() == null ? null : plan.wallWork().closesOn(),
+                lines.stream()
+                        .map(BuyLine::orderBy)
+                        .filter(Objects::nonNull)
+                        .min(Comparator.naturalOrder())
+                        .orElse(null));
+    }
+
+    private void unit(Unit unit) {
+        use(unit.power().part(), unit.power().parts(), unit.name());
+        if (unit.power().feed() != null && unit.power().feed().fuseA() != null) {
+            use("fuse-holder", 1, unit.name());
+        }
+        if (unit.boards() == null) {
+            return;
+        }
+        use(unit.boards().main(), 1, unit.name());
+        if (unit.kind().drives()) {
+            use("terminal-block", 1, unit.name());
+            use("ferrules", 1, unit.name());
+        }
+        for (Attached board : unit.boards().more().values()) {
+            use(board.part(), 1, unit.name());
+            int channels = catalogue.find(board.part()).map(Part::channels).orElse(0);
+            if (board.behindShifter()) {
+                use("shift-4", Math.max(1, (channels + SHIFTER_LINES - 1) / SHIFTER_LINES), unit.name());
+            }
+            if (board.driver() != null) {
+                use("driver-set", Math.max(1, channels), unit.name());
+            }
+        }
+    }
+
+    private void device(Device d) {
+        use(d.known().part(), 1, d.name());
+        Part part = catalogue.find(d.known().part()).orElse(null);
+        boolean tells = part != null && part.is(Trait.CONTACT);
+        if (d.known().endSensors() != null && !tells) {
+            use("end-sensor", d.known().endSensors(), d.name());
+        }
+        if (d.known().lock() != null && d.known().lock().doorContact() && !tells) {
+            use("contact-wire", 1, d.name());
+        }
+    }
+
+    private BuyLine line(Part part, Use use) {
+        boolean metres = part.kind() == PartKind.CABLE;
+        double owned = plan.owned().values().stream()
+                .filter(o -> part.id().equals(o.part()))
+                .mapToInt(OwnedPart::count)
+                .sum();
+        boolean small = part.price() != null && part.price() <= SMALL_PRICE && !metres;
+        double spare = small ? Math.ceil(use.count * plan.money().spareShare()) : 0;
+        double buy = Math.max(0, use.count + spare - owned);
+        Double cost = part.price() == null ? null : buy * part.price();
+        LocalDate orderBy = orderBy(part);
+        boolean bought = buy > 0;
+        return new BuyLine(
+                part.id(),
+                part.name(),
+                part.supplier(),
+                part.secondSupplier(),
+                metres,
+                use.count,
+                spare,
+                owned,
+                buy,
+                part.price(),
+                cost,
+                part.leadDays(),
+                bought && orderBy != null ? orderBy.toString() : null,
+                bought && orderBy != null && orderBy.isBefore(today),
+                List.copyOf(use.by));
+    }
+
+    private LocalDate orderBy(Part part) {
+        if (plan.wallWork() == null || plan.wallWork().closesOn() == null || part.leadDays() == null) {
+            return null;
+        }
+        try {
+            return LocalDate.parse(plan.wallWork().closesOn()).minusDays(part.leadDays());
+        } catch (DateTimeParseException e) {
+            return null;
+        }
+    }
+
+    /** Watts that everything fed from the mains takes most of the time. */
+    private double standbyW() {
+        return plan.units().entrySet().stream()
+                .filter(e -> e.getValue().power().source() == PowerSource.MAINS)
+                .map(e -> power.get(e.getKey()))
+                .mapToDouble(PowerNode::takenW)
+                .sum();
+    }
+
+    private List<SchoolCost> schools(double total, double standby) {
+        double hourPrice = plan.money().hourPrice();
+        double hoursMade = 0;
+        double hoursFinished = 0;
+        double hoursModule = 0;
+        double hoursByHand = 0;
+        double finished = 0;
+        double modules = 0;
+        double finishedW = 0;
+        double modulesW = 0;
+        int relays = 0;
+        Set<String> loads = new HashSet<>();
+        double loadCost = 0;
+        for (Map.Entry<String, Device> e : plan.devices().entrySet()) {
+            Device d = e.getValue();
+            School school = School.of(d.kind());
+            hoursMade += school.hoursMade();
+            hoursFinished += school.hoursFinished();
+            hoursModule += school.hoursModule();
+            hoursByHand += school.hoursByHand();
+            finished += price(school.finished());
+            modules += price(school.module());
+            finishedW += standby(school.finished());
+            modulesW += standby(school.module());
+            relays += d.kind() == DeviceKind.LIGHT_STRIP ? 0 : school.relays();
+            Part own = catalogue.find(d.known().part()).orElse(null);
+            if (own != null && (own.kind() == PartKind.LOAD || own.kind() == PartKind.DRIVE) && loads.add(e.getKey())) {
+                loadCost += price(own.id());
+            }
+        }
+        double network = networkCost();
+        double relayBoards = 0;
+        for (Unit unit : plan.units().values()) {
+            if (unit.boards() != null && unit.kind().drives()) {
+                for (Attached board : unit.boards().more().values()) {
+                    relayBoards += price(board.part());
+                }
+            }
+        }
+        double byHand = total - relayBoards + relays * (price("relay-bare") + price("driver-set"));
+        return List.of(
+                school(
+                        "made",
+                        "This plan, with made boards",
+                        total,
+                        hoursMade,
+                        hourPrice,
+                        standby,
+                        "what the list above costs"),
+                school(
+                        "hand",
+                        "The same, relays wired by hand",
+                        byHand,
+                        hoursByHand,
+                        hourPrice,
+                        standby,
+                        "bare relays and transistors in place of the boards beside the main ones"),
+                school(
+                        "modules",
+                        "Modules behind the switches",
+                        network + loadCost + modules,
+                        hoursModule,
+                        hourPrice,
+                        networkW() + modulesW,
+                        "a radio module for each output; finished devices where there is none"),
+                school(
+                        "finished",
+                        "Finished smart devices",
+                        network + loadCost + finished,
+                        hoursFinished,
+                        hourPrice,
+                        networkW() + finishedW,
+                        "one finished device for each; their fees and clouds are not in it"));
+    }
+
+    private static SchoolCost school(
+            String id, String name, double parts, double hours, double hourPrice, double standbyW, String about) {
+        return new SchoolCost(id, name, parts, hours, hours * hourPrice, standbyW, about);
+    }
+
+    private double price(String part) {
+        return catalogue.find(part).map(Part::price).orElse(0.0);
+    }
+
+    private double standby(String part) {
+        return catalogue.find(part).map(p -> p.figure(Quantity.STANDBY_W, 0)).orElse(0.0);
+    }
+
+    /** Parts of the network and hub, which every way to build needs. */
+    private double networkCost() {
+        double cost = 0;
+        for (Unit unit : plan.units().values()) {
+            if (unit.kind().collects()) {
+                cost += unit.boards() == null ? 0 : price(unit.boards().main());
+                cost += unit.power().part() == null ? 0 : price(unit.power().part());
+            }
+        }
+        return cost;
+    }
+
+    private double networkW() {
+        return plan.units().entrySet().stream()
+                .filter(e -> e.getValue().kind().collects())
+                .map(e -> power.get(e.getKey()))
+                .mapToDouble(PowerNode::takenW)
+                .sum();
+    }
+
+    /** What is shared first, then controllers by what a device with them costs, weighed by how critical it is. */
+    private List<SpendStep> steps(List<BuyLine> lines) {
+        Map<String, Double> bought = new HashMap<>();
+        lines.forEach(l -> bought.put(l.part(), l.needed() == 0 || l.cost() == null ? 0 : l.cost() / l.needed()));
+        Map<String, Double> cost = new TreeMap<>();
+        Map<String, List<Device>> devices = new TreeMap<>();
+        double shared = 0;
+        for (Map.Entry<String, Unit> e : plan.units().entrySet()) {
+            Unit unit = e.getValue();
+            double own = each(bought, unit.power().part()) * unit.power().parts();
+            if (unit.boards() != null) {
+                own += each(bought, unit.boards().main());
+                for (Attached board : unit.boards().more().values()) {
+                    own += each(bought, board.part());
+                }
+            }
+            if (unit.kind().drives() || unit.kind() == UnitKind.SELF_CONTAINED) {
+                cost.put(e.getKey(), own);
+                devices.put(e.getKey(), new ArrayList<>());
+            } else {
+                shared += own;
+            }
+        }
+        for (Device d : plan.devices().values()) {
+            if (d.unit() != null && devices.containsKey(d.unit())) {
+                devices.get(d.unit()).add(d);
+                cost.merge(d.unit(), each(bought, d.known().part()), Double::sum);
+            }
+        }
+        double all = lines.stream()
+                .map(BuyLine::cost)
+                .filter(Objects::nonNull)
+                .mapToDouble(c -> c)
+                .sum();
+        // cables, boxes and small things are shared out to the first step
+        double rest = all - shared - cost.values().stream().mapToDouble(c -> c).sum();
+        List<SpendStep> steps = new ArrayList<>();
+        double sum = shared + rest;
+        steps.add(step(null, "Network, hub, supplies, cables and boxes", sum, sum, List.of()));
+        List<String> order = new ArrayList<>(devices.keySet());
+        order.removeIf(id -> devices.get(id).isEmpty());
+        order.sort(Comparator.comparingDouble((String id) -> cost.get(id) / worth(devices.get(id)))
+                .thenComparing(Comparator.naturalOrder()));
+        for (String id : order) {
+            sum += cost.get(id);
+            steps.add(step(
+                    id,
+                    plan.units().get(id).name(),
+                    cost.get(id),
+                    sum,
+                    devices.get(id).stream().map(Device::name).sorted().toList()));
+        }
+        return steps;
+    }
+
+    private static double each(Map<String, Double> bought, String part) {
+        return part == null ? 0 : bought.getOrDefault(part, 0.0);
+    }
+
+    /** A device is worth the more the more critical it is. */
+    private static double worth(List<Device> devices) {
+        return devices.stream().mapToDouble(d -> 1 + d.criticality().ordinal()).sum();
+    }
+
+    private SpendStep step(String unit, String name, double cost, double sum, List<String> unlocks) {
+        Double budget = plan.money().budget();
+        return new SpendStep(unit, name, cost, sum, budget == null || sum <= budget, unlocks);
+    }
+}

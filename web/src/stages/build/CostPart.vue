@@ -1,0 +1,296 @@
+<script setup lang="ts">
+import { computed, ref } from "vue";
+import { answer, api } from "../../api/client";
+import EditField from "../../app/EditField.vue";
+import FigureButton from "../../app/FigureButton.vue";
+import { sendTable } from "../../app/upload";
+import { useReport } from "../../app/useReport";
+import { shown } from "../../drawing/marks";
+import { useBench } from "../../plan/store";
+import { useParts } from "../controllers/parts";
+
+/** What has to be bought, what it costs, how that compares, and what each further step unlocks. */
+const bench = useBench();
+const parts = useParts();
+const round = ref(0);
+const list = useReport((id) => {
+  void round.value;
+  return answer(api.GET("/api/plans/{id}/parts-list", { params: { path: { id } } }));
+});
+const money = computed(() => bench.plan!.money);
+const set = (field: string, value: unknown, what: string) =>
+  bench.put("/money", { ...money.value, [field]: value }, what);
+const cost = (value: number) => `${shown(value, value >= 1000 ? 0 : 2)} ${list.value?.currency ?? ""}`;
+const share = computed(() =>
+  list.value?.budget ? Math.min(1.25, list.value.total / list.value.budget) : null,
+);
+const suppliers = computed(() => [
+  ...new Set((list.value?.lines ?? []).map((l) => l.supplier ?? "no supplier")),
+]);
+const of = (supplier: string) =>
+  (list.value?.lines ?? []).filter((l) => (l.supplier ?? "no supplier") === supplier);
+const sum = (supplier: string) => of(supplier).reduce((s, l) => s + (l.cost ?? 0), 0);
+const most = computed(() => Math.max(1, ...(list.value?.schools ?? []).map((s) => s.parts + s.work)));
+const trouble = ref<string | null>(null);
+const told = ref<string | null>(null);
+async function prices(event: Event) {
+  trouble.value = told.value = null;
+  const sent = await sendTable<{ parts: number }>("/api/parts/prices", event.target as HTMLInputElement);
+  if (sent?.trouble) trouble.value = sent.trouble;
+  if (!sent?.body) return;
+  told.value = `Prices of ${sent.body.parts} parts taken in from ${sent.name}.`;
+  await parts.load(true);
+  await bench.guarded(async () => {
+    await bench.assess();
+    list.value = await answer(api.GET("/api/plans/{id}/parts-list", { params: { path: { id: bench.id } } }));
+  });
+}
+</script>
+
+<template>
+  <div v-if="list" class="panel-body">
+    <div class="row">
+      <EditField
+        label="Budget"
+        numeric
+        optional
+        placeholder="none"
+        :value="money.budget"
+        :save="(v: number | null) => set('budget', v, 'budget')"
+      />
+      <EditField
+        label="Currency"
+        :value="money.currency"
+        :save="(v: string) => set('currency', v.toUpperCase(), 'currency')"
+      />
+      <EditField
+        label="Spare share"
+        numeric
+        :value="money.spareShare"
+        :save="(v: number) => set('spareShare', v, 'spare share')"
+      />
+      <EditField
+        label="Price of a kWh"
+        numeric
+        :value="money.energyPrice"
+        :save="(v: number) => set('energyPrice', v, 'price of energy')"
+      />
+      <EditField
+        label="An hour of work"
+        numeric
+        :value="money.hourPrice"
+        :save="(v: number) => set('hourPrice', v, 'price of an hour')"
+      />
+      <a class="plain" :href="`/api/plans/${bench.id}/parts-list/csv`" download>List as CSV</a>
+      <label class="import soft">
+        Take in prices (CSV)
+        <input type="file" accept=".csv,text/csv" class="unseen" @change="prices" />
+      </label>
+    </div>
+    <p v-if="trouble" class="bad" role="alert">{{ trouble }}</p>
+    <p v-if="told" role="status">{{ told }}</p>
+    <div class="totals">
+      <p>
+        <b class="big">{{ cost(list.total) }}</b>
+        <template v-if="list.budget !== null">
+          of {{ cost(list.budget) }}
+          <span class="meter" :class="{ over: list.total > list.budget }" aria-hidden="true"
+            ><i :style="{ width: `${(share! / 1.25) * 100}%` }"></i><b></b
+          ></span>
+          <span :class="{ bad: list.total > list.budget }">{{
+            list.total > list.budget
+              ? `${cost(list.total - list.budget)} over`
+              : `${cost(list.budget - list.total)} left`
+          }}</span>
+        </template>
+      </p>
+      <p>
+        <span v-if="list.perOutput !== null">{{ cost(list.perOutput) }} for each controlled output · </span>
+        fees {{ cost(list.feesPerMonth) }} a month ·
+        <FigureButton :figure="list.energy" name="Energy of a year"
+          >{{ shown(list.energyKwh, 0) }} kWh a year, {{ cost(list.energyCost) }}</FigureButton
+        >
+      </p>
+      <p v-if="list.closesOn">
+        Walls close on {{ list.closesOn }};
+        {{ list.firstOrder ? `the first order is due by ${list.firstOrder}` : "nothing is left to order" }}.
+      </p>
+      <p v-if="list.missing.length" class="bad">
+        Not in the total, for no part is chosen: {{ list.missing.join(", ") }}.
+      </p>
+      <p v-if="list.unpriced.length" class="bad">Without a price: {{ list.unpriced.join(", ") }}.</p>
+    </div>
+    <section>
+      <h3>Other ways to do the same</h3>
+      <table>
+        <caption class="unseen">
+          Ways to build it
+        </caption>
+        <thead>
+          <tr>
+            <th>Way</th>
+            <th class="number">Parts</th>
+            <th class="number">Work</th>
+            <th>Together</th>
+            <th class="number">Standing load</th>
+          </tr>
+        </thead>
+        <tbody>
+          <tr v-for="s in list.schools" :key="s.id" :class="{ chosen: s.id === 'made' }">
+            <td>
+              {{ s.name }} <span class="quiet">{{ s.about }}</span>
+            </td>
+            <td class="number">{{ cost(s.parts) }}</td>
+            <td class="number">{{ shown(s.hours, 0) }} h{{ s.work ? `, ${cost(s.work)}` : "" }}</td>
+            <td>
+              <span class="bar" aria-hidden="true"
+                ><i :style="{ width: `${((s.parts + s.work) / most) * 100}%` }"></i
+              ></span>
+              {{ cost(s.parts + s.work) }}
+            </td>
+            <td class="number">{{ shown(s.standbyW, 0) }} W</td>
+          </tr>
+        </tbody>
+      </table>
+    </section>
+    <section>
+      <h3>What each further step unlocks</h3>
+      <table>
+        <caption class="unseen">
+          Steps of spending
+        </caption>
+        <thead>
+          <tr>
+            <th>Step</th>
+            <th class="number">Costs</th>
+            <th class="number">Together</th>
+            <th>Unlocks</th>
+          </tr>
+        </thead>
+        <tbody>
+          <tr v-for="s in list.steps" :key="s.name">
+            <td>{{ s.name }}</td>
+            <td class="number">{{ cost(s.cost) }}</td>
+            <td class="number" :class="{ bad: !s.affordable }">
+              {{ cost(s.sum) }}<span v-if="!s.affordable"> over</span>
+            </td>
+            <td>{{ s.unlocks.join(", ") || "what all others need" }}</td>
+          </tr>
+        </tbody>
+      </table>
+    </section>
+    <section>
+      <h3>Parts by shop</h3>
+      <p v-if="!list.lines.length" class="quiet">
+        Nothing to buy yet. Choose boards and supplies at Controllers and parts of devices at Devices.
+      </p>
+      <table v-else>
+        <caption class="unseen">
+          Parts to buy
+        </caption>
+        <thead>
+          <tr>
+            <th>Part</th>
+            <th class="number">Needed</th>
+            <th class="number">Spare</th>
+            <th class="number">Owned</th>
+            <th class="number">Buy</th>
+            <th class="number">Each</th>
+            <th class="number">Cost</th>
+            <th>Order by</th>
+            <th>For</th>
+          </tr>
+        </thead>
+        <tbody v-for="supplier in suppliers" :key="supplier">
+          <tr>
+            <th colspan="6" scope="rowgroup" class="shop">{{ supplier }}</th>
+            <th class="number shop">{{ cost(sum(supplier)) }}</th>
+            <th colspan="2" class="shop"></th>
+          </tr>
+          <tr v-for="l in of(supplier)" :key="l.part">
+            <td>
+              {{ l.name }}
+              <span v-if="l.secondSupplier" class="quiet">or {{ l.secondSupplier }}</span>
+            </td>
+            <td class="number">{{ shown(l.needed, 0) }}{{ l.metres ? " m" : "" }}</td>
+            <td class="number">{{ l.spare ? shown(l.spare, 0) : "" }}</td>
+            <td class="number">{{ l.owned ? shown(l.owned, 0) : "" }}</td>
+            <td class="number">
+              <b>{{ shown(l.buy, 0) }}{{ l.metres ? " m" : "" }}</b>
+            </td>
+            <td class="number">{{ l.price === null ? "" : shown(l.price, 2) }}</td>
+            <td class="number">{{ l.cost === null ? "no price" : shown(l.cost, 2) }}</td>
+            <td :class="{ bad: l.late }">{{ l.orderBy ?? "" }}{{ l.late ? " passed" : "" }}</td>
+            <td class="quiet">
+              {{ l.metres ? `${l.uses.length} cables` : l.uses.slice(0, 3).join(", ")
+              }}{{ !l.metres && l.uses.length > 3 ? ` and ${l.uses.length - 3} more` : "" }}
+            </td>
+          </tr>
+        </tbody>
+      </table>
+    </section>
+  </div>
+</template>
+
+<style scoped src="../panel.css"></style>
+<style scoped>
+.big {
+  font-size: 20px;
+}
+.import {
+  padding: 6px 12px;
+  align-self: end;
+}
+.import:focus-within {
+  outline: 2px solid var(--copper);
+}
+a.plain {
+  align-self: center;
+}
+.totals {
+  display: flex;
+  flex-direction: column;
+  gap: 3px;
+}
+h3 {
+  margin: 8px 0 2px;
+}
+.shop {
+  position: static;
+  color: var(--ink);
+  font-weight: 600;
+  font-size: 13px;
+  padding-top: 10px;
+}
+.meter,
+.bar {
+  display: inline-block;
+  position: relative;
+  width: 160px;
+  height: 10px;
+  border: 1px solid var(--hair-strong);
+  margin: 0 6px;
+  vertical-align: -1px;
+}
+.bar {
+  border: 0;
+  width: 110px;
+  margin-left: 0;
+}
+.meter i,
+.bar i {
+  display: block;
+  height: 100%;
+  background: var(--signal);
+}
+.meter.over i {
+  background: repeating-linear-gradient(45deg, var(--unsafe) 0 3px, transparent 3px 5px);
+}
+.meter b {
+  position: absolute;
+  left: 80%;
+  top: -3px;
+  bottom: -3px;
+  border-left: 1.5px solid var(--ink);
+}
+</style>
