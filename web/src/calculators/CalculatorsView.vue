@@ -297,6 +297,12 @@ label.line {
 label.line .bad {
   grid-column: 1 / -1;
 }
+fieldset .row {
+  flex-wrap: nowrap;
+}
+fieldset input {
+  width: 120px;
+}
 fieldset {
   border: 1px solid var(--hair);
   display: flex;

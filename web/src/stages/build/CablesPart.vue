@@ -82,7 +82,7 @@ const LAYER: Record<Line["layer"], string> = {
           </td>
           <td class="cores">
             <span v-for="k in c.cores" :key="k.colour + k.carries"
-              ><i>{{ k.colour }}</i> {{ k.carries }}<b v-if="k.at"> {{ k.at }}</b></span
+              ><i>{{ k.colour }}</i> {{ k.carries }}<b v-if="k.at">&ensp;{{ k.at }}</b></span
             >
           </td>
           <td class="number">

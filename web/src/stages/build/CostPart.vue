@@ -131,7 +131,7 @@ async function prices(event: Event) {
             <th>Way</th>
             <th class="number">Parts</th>
             <th class="number">Work</th>
-            <th>Together</th>
+            <th class="together">Together</th>
             <th class="number">Standing load</th>
           </tr>
         </thead>
@@ -254,6 +254,9 @@ a.plain {
 }
 h3 {
   margin: 8px 0 2px;
+}
+.together {
+  min-width: 210px;
 }
 .shop {
   position: static;

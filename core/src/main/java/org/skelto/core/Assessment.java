@@ -129,7 +129,7 @@ public record Assessment(
             this.demands = DemandReport.of(site, tables);
             this.wired = PinAssigner.of(plan, parts);
             this.power = PowerTree.of(site, parts);
-            this.housings = HousingFit.of(plan, parts);
+            this.housings = HousingFit.of(plan, parts, power);
             this.chains = Chains.of(plan, parts);
             this.snags = Review.snags(new Review.Seen(
                     site, tables, links, outages, meshes, sounds, demands, readings, parts, wired, power, housings,

@@ -363,7 +363,9 @@ public final class CableSchedule {
             Double knownDropV,
             double amps) {
         Part cable = catalogue.find(part).orElse(null);
-        Optional<String> existing = layer == Layer.MAINS ? Optional.empty() : existing(fromPlace, toPlace, part, cores);
+        Optional<String> existing = !part.equals(PAIR) && !part.equals(ALARM)
+                ? Optional.empty()
+                : existing(fromPlace, toPlace, part, cores);
         Double length = typedM != null
                 ? typedM
                 : CableRuns.lengthM(site, fromPlace, toPlace).orElse(null);

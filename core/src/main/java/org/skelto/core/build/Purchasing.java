@@ -161,8 +161,17 @@ public final class Purchasing {
         }
     }
 
+    /** The part of a device; one with a radio of its own that nobody chose counts as a finished one. */
+    private String partOf(Device d) {
+        Unit unit = d.unit() == null ? null : plan.units().get(d.unit());
+        boolean finished = unit != null && unit.kind() == UnitKind.SELF_CONTAINED && unit.boards() == null;
+        return d.known().part() == null && finished
+                ? School.of(d.kind()).finished()
+                : d.known().part();
+    }
+
     private void device(Device d) {
-        use(d.known().part(), 1, d.name());
+        use(partOf(d), 1, d.name());
         Part part = catalogue.find(d.known().part()).orElse(null);
         boolean tells = part != null && part.is(Trait.CONTACT);
         if (d.known().endSensors() != null && !tells) {
@@ -357,7 +366,7 @@ public final class Purchasing {
         for (Device d : plan.devices().values()) {
             if (d.unit() != null && devices.containsKey(d.unit())) {
                 devices.get(d.unit()).add(d);
-                cost.merge(d.unit(), each(bought, d.known().part()), Double::sum);
+                cost.merge(d.unit(), each(bought, partOf(d)), Double::sum);
             }
         }
         double all = lines.stream()

@@ -40,6 +40,10 @@ public final class WiringDiagram {
     private static final double DEVICE_RIGHT = 252;
     private static final double RETURN = 264;
     private static final double GAP = 6;
+    private static final double BYPASS = 6;
+
+    /** Letters that fit into a board. */
+    private static final int LONGEST = 36;
 
     private final Plan plan;
     private final String id;
@@ -109,6 +113,9 @@ public final class WiringDiagram {
         board(BoardSet.MAIN, name(unit.boards().main()), rowsOf(BoardSet.MAIN));
         unit.boards().more().forEach((name, board) -> {
             y += GAP;
+            if (board.behindShifter()) {
+                text(Kind.SMALL_RIGHT, Layer.LOW_VOLTAGE, BOARD_LEFT - 1.5, y + 2, "level shifter");
+            }
             board(name, name(board.part()), rowsOf(name));
             bus(name, board);
         });
@@ -184,7 +191,7 @@ public final class WiringDiagram {
         line(Layer.LOW_VOLTAGE, FEED, y + ROW, BOARD_LEFT, y + ROW);
         String volts = node == null ? "" : Text.number(node.volts(), node.volts() < 10 ? 1 : 0) + " V, ";
         String worst = node == null ? "" : "up to " + Text.number(node.worstA(), 2) + " A";
-        text(Kind.SMALL, Layer.LOW_VOLTAGE, FEED + 2, y + ROW - 1.5, volts + worst + cable("/units/" + id, "power"));
+        text(Kind.SMALL, Layer.LOW_VOLTAGE, FEED + 2, y + ROW - 1.5, volts + worst + cable("/units/" + id));
     }
 
     private String circuit(String circuit) {
@@ -192,10 +199,13 @@ public final class WiringDiagram {
         return known.name() + (known.breakerA() == null ? "" : ", " + Text.number(known.breakerA(), 0) + " A");
     }
 
-    /** The cable whose far end is this, as it is written on a wire. */
-    private String cable(String to, String kind) {
+    /** The cable that brings a unit its power, as it is written on the wire. */
+    private String cable(String to) {
         return cables.stream()
-                .filter(c -> c.to().equals(to) && (kind == null || c.layer() == Layer.LOW_VOLTAGE))
+                .filter(c -> c.to().equals(to) && c.layer() == Layer.LOW_VOLTAGE
+                        || c.from().equals(to)
+                                && unit.power().from() != null
+                                && c.to().equals("/units/" + unit.power().from()))
                 .map(c -> "  " + c.id())
                 .findFirst()
                 .orElse("");
@@ -214,9 +224,12 @@ public final class WiringDiagram {
                 ? needs.stream().filter(n -> n.terminal().contains(" ")).toList()
                 : List.of();
         int count = Math.max(2, rows.size() + pins.size());
-        double bottom = y + 9 + count * ROW;
+        double bottom = y
+                + 9
+                + count * ROW
+                + BYPASS * rows.stream().filter(this::byHand).count();
         shape(Kind.BOX, null, null, BOARD_LEFT, y, BOARD_RIGHT, bottom);
-        text(Kind.SMALL, null, BOARD_LEFT + 2, y + 5, board.equals(BoardSet.MAIN) ? title : board + ": " + title);
+        text(Kind.SMALL, null, BOARD_LEFT + 2, y + 5, cut(board.equals(BoardSet.MAIN) ? title : board + ": " + title));
         double at = y + 9 + ROW / 2;
         for (Wired.Connection pin : pins) {
             String name = pin.terminal().split(" ")[0];
@@ -227,6 +240,7 @@ public final class WiringDiagram {
             at += ROW;
         }
         for (Wired.Connection row : rows) {
+            at += byHand(row) ? BYPASS : 0;
             row(row, at);
             at += ROW;
         }
@@ -238,13 +252,14 @@ public final class WiringDiagram {
         boolean mains = d.circuit() != null && !row.kind().reads();
         Layer layer = mains ? Layer.MAINS : Layer.LOW_VOLTAGE;
         String terminal = last(row.terminal());
-        text(Kind.TEXT, null, BOARD_LEFT + 3, at + 1.5, shortName(terminal));
+        boolean lined = row.kind() == Need.Kind.RELAY;
+        text(Kind.TEXT, null, BOARD_LEFT + 3, lined ? at - 0.8 : at + 1.5, shortName(terminal));
         String cable = cableOf(row.device(), mains);
         if (row.kind() == Need.Kind.RELAY) {
             contact(at);
             String from = mains ? d.circuit() : "";
             live.computeIfAbsent(from, k -> new ArrayList<>()).add(at);
-            if (d.hand() == Hand.SWITCH && mains) {
+            if (byHand(row)) {
                 bypass(at);
             }
             wire(terminal + " common", mains ? circuit(d.circuit()) : "low voltage", "");
@@ -271,6 +286,16 @@ public final class WiringDiagram {
         }
     }
 
+    /** Whether a switch at hand lies beside the contact of a connection. */
+    private boolean byHand(Wired.Connection row) {
+        Device d = plan.devices().get(row.device());
+        return row.kind() == Need.Kind.RELAY && d.circuit() != null && d.hand() == Hand.SWITCH;
+    }
+
+    private static String cut(String text) {
+        return text.length() <= LONGEST ? text : text.substring(0, LONGEST - 1) + "…";
+    }
+
     /** A contact that closes, between the common on the left and the output on the right of a board. */
     private void contact(double at) {
         line(Layer.CONTACTS, BOARD_LEFT, at, BOARD_LEFT + 24, at, BOARD_LEFT + 33, at - 3);
@@ -279,10 +304,10 @@ public final class WiringDiagram {
 
     /** A switch at hand beside the contact: either of the two switches the load on. */
     private void bypass(double at) {
-        double up = at - 2.6;
-        line(Layer.CONTACTS, LIVE + 6, at, LIVE + 6, up, BOARD_RIGHT + 20, up, BOARD_RIGHT + 24, up - 2);
-        line(Layer.CONTACTS, BOARD_RIGHT + 25, up, BOARD_RIGHT + 31, up, BOARD_RIGHT + 31, at);
-        text(Kind.SMALL, Layer.CONTACTS, BOARD_RIGHT + 33, up - 0.4, "by hand");
+        double up = at - 6;
+        line(Layer.CONTACTS, BOARD_LEFT - 2, at, BOARD_LEFT - 2, up, BOARD_LEFT + 24, up, BOARD_LEFT + 33, up - 3);
+        line(Layer.CONTACTS, BOARD_LEFT + 33, up, BOARD_RIGHT + 2, up, BOARD_RIGHT + 2, at);
+        text(Kind.SMALL_RIGHT, Layer.CONTACTS, BOARD_LEFT + 23, up - 0.8, "switch by hand");
     }
 
     private void wire(String terminal, String to, String cable) {
@@ -298,7 +323,7 @@ public final class WiringDiagram {
             return;
         }
         if (part.is(org.skelto.core.parts.Trait.BUS) || part.is(org.skelto.core.parts.Trait.SERIAL)) {
-            double x = BOARD_RIGHT + 12;
+            double x = DEVICE_LEFT - 5;
             double from = TOP + 5;
             double to = y - 4;
             shape(Kind.CONTROL, Layer.BUS, null, BOARD_RIGHT, from, x, from, x, to, BOARD_RIGHT, to);
@@ -307,11 +332,8 @@ public final class WiringDiagram {
                     : part.is(org.skelto.core.parts.Trait.BUS)
                             ? String.format(" 0x%02X", board.address())
                             : " " + board.address();
-            text(Kind.SMALL, Layer.BUS, x + 1.5, to, "bus" + address);
+            text(Kind.SMALL_RIGHT, Layer.BUS, x - 1.5, to - 1.5, "bus" + address);
             wire("main bus", name, "");
-        }
-        if (board.behindShifter()) {
-            text(Kind.SMALL, Layer.LOW_VOLTAGE, BOARD_LEFT - 26, y - 1, "level shifter");
         }
     }
 

@@ -16,6 +16,7 @@ import org.skelto.core.plan.Housing;
 import org.skelto.core.plan.Plan;
 import org.skelto.core.plan.PowerSource;
 import org.skelto.core.plan.Unit;
+import org.skelto.core.power.PowerNode;
 import org.skelto.core.radio.Figure;
 import org.skelto.core.radio.Text;
 
@@ -54,22 +55,26 @@ public record HousingFit(
     /** Depth that wires need behind or before a stack, mm. */
     private static final double WIRES_MM = 10;
 
+    /** Air that electronics bear for years, °C; typical. */
+    public static final double WARM_C = 50;
+
     private static final double ROOM_C = 25;
     private static final double BOX_K_PER_W = 10;
 
     /** All of a plan, by id. */
-    public static Map<String, HousingFit> of(Plan plan, Catalogue catalogue) {
+    public static Map<String, HousingFit> of(Plan plan, Catalogue catalogue, Map<String, PowerNode> power) {
         Map<String, HousingFit> all = new TreeMap<>();
         plan.housings()
                 .forEach((id, housing) ->
-                        all.put(id, of(plan, id, catalogue.find(housing.part()).orElse(null), catalogue)));
+                        all.put(id, of(plan, id, catalogue.find(housing.part()).orElse(null), catalogue, power)));
         return all;
     }
 
     /** One of them, if it were made of this part. */
-    public static HousingFit of(Plan plan, String id, Part box, Catalogue catalogue) {
+    public static HousingFit of(Plan plan, String id, Part box, Catalogue catalogue, Map<String, PowerNode> power) {
         Housing housing = plan.housings().get(id);
         List<Part> parts = new ArrayList<>();
+        List<Double> heats = new ArrayList<>();
         List<String> mains = new ArrayList<>();
         List<String> low = new ArrayList<>();
         plan.units().forEach((unitId, unit) -> {
@@ -77,7 +82,10 @@ public record HousingFit(
                 parts(unit)
                         .map(catalogue::find)
                         .flatMap(java.util.Optional::stream)
-                        .forEach(parts::add);
+                        .forEach(part -> {
+                            parts.add(part);
+                            heats.add(heat(part, power.get(unitId)));
+                        });
                 if (mains(plan, unitId, unit)) {
                     mains.add(unit.name());
                 }
@@ -101,8 +109,7 @@ public record HousingFit(
         double taken = parts.stream()
                 .mapToDouble(p -> p.figure(Quantity.WIDTH_MM, 0) * p.figure(Quantity.HEIGHT_MM, 0))
                 .sum();
-        double heat =
-                parts.stream().mapToDouble(p -> p.figure(Quantity.HEAT_W, 0)).sum();
+        double heat = heats.stream().mapToDouble(h -> h).sum();
         double perWatt = box == null ? BOX_K_PER_W : box.figure(Quantity.THERMAL_K_PER_W, BOX_K_PER_W);
         boolean measured = housing.riseK() != null;
         double rise = measured ? housing.riseK() : heat * perWatt;
@@ -122,7 +129,9 @@ public record HousingFit(
                 "mains: " + String.join(", ", mains) + "; low voltage: " + String.join(", ", low),
                 Figure.of(
                         measured ? "measured" : "W · K/W",
-                        measured ? "typed by the person" : "heat of all parts with everything on; catalogue",
+                        measured
+                                ? "typed by the person"
+                                : "losses of supplies at worst, and heat of other parts with everything on; catalogue",
                         box == null && !measured,
                         "heat",
                         Text.number(heat, 2) + " W",
@@ -132,6 +141,18 @@ public record HousingFit(
                         Text.number(rise, 1) + " K",
                         "air around",
                         Text.number(ROOM_C, 0) + " °C"));
+    }
+
+    /** What a supply loses at worst is known from what it feeds; of other parts the heat is a figure. */
+    private static double heat(Part part, PowerNode node) {
+        return node != null && node.gives() != null && node.gives().part().equals(part.name())
+                ? node.gives().lossW()
+                : part.figure(Quantity.HEAT_W, 0);
+    }
+
+    /** Whether the air in it is warmer than electronics bear for years. */
+    public boolean tooWarm() {
+        return insideC > WARM_C;
     }
 
     /** Whether what is in it is deeper than the box. */

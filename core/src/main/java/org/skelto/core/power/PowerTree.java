@@ -92,7 +92,7 @@ public final class PowerTree {
     }
 
     /** The same for a plan that is powered otherwise, its things standing where they stand on this site. */
-    static Map<String, PowerNode> of(SiteModel site, Plan plan, Catalogue catalogue) {
+    public static Map<String, PowerNode> of(SiteModel site, Plan plan, Catalogue catalogue) {
         return new LinkedHashMap<>(new PowerTree(site, plan, catalogue).nodes);
     }
 

@@ -21,9 +21,7 @@ import org.skelto.core.wiring.Wired;
 
 /** C7, C8, C12, C13 and C14 of supplies: what is mounted in wall boxes and enclosures. */
 final class HousingChecks {
-    /** Air that electronics bears for years, and that it does not bear, °C; typical. */
-    private static final double WARM_C = 50;
-
+    /** Air that electronics do not bear, °C; typical. */
     private static final double HOT_C = 65;
 
     /** Output terminals of each pole of a supply; typical. */
@@ -75,10 +73,11 @@ final class HousingChecks {
                     .ifPresent(p -> draft.fix("Take instead: " + p.name(), Edit.replace(at + "/part", p.id())));
             draft.add();
         }
-        if (fit.insideC() > WARM_C) {
+        if (fit.tooWarm()) {
             c.snag("C8", fit.insideC() > HOT_C ? STOP : FIX, CONTROLLERS, name + " gets hot inside")
                     .figures(Text.number(fit.heatW(), 1) + " W, " + Text.number(fit.riseK(), 0) + " K over the room: "
-                            + Text.number(fit.insideC(), 0) + " °C, at most " + Text.number(WARM_C, 0) + " °C"
+                            + Text.number(fit.insideC(), 0) + " °C, at most " + Text.number(HousingFit.WARM_C, 0)
+                            + " °C"
                             + (fit.measured() ? ", measured" : ""))
                     .leadsTo("What is in it dies early, and supplies give less than their rating.")
                     .at(at)
@@ -106,8 +105,10 @@ final class HousingChecks {
         return c.parts.all(kind).stream()
                 .filter(p -> !fit.separated() || p.is(Trait.SEPARATED))
                 .filter(p -> {
-                    HousingFit then = HousingFit.of(c.plan, id, p, c.parts);
-                    return !then.tooDeep() && !then.tooFull() && then.insideC() <= Math.max(WARM_C, fit.insideC());
+                    HousingFit then = HousingFit.of(c.plan, id, p, c.parts, c.power);
+                    return !then.tooDeep()
+                            && !then.tooFull()
+                            && then.insideC() <= Math.max(HousingFit.WARM_C, fit.insideC());
                 })
                 .min(Comparator.comparing(p -> p.price() == null ? Double.MAX_VALUE : p.price()));
     }

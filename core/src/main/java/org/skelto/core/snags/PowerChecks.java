@@ -14,7 +14,6 @@ import org.skelto.core.parts.Quantity;
 import org.skelto.core.plan.Circuit;
 import org.skelto.core.plan.Edit;
 import org.skelto.core.plan.Pointers;
-import org.skelto.core.power.PowerFixes;
 import org.skelto.core.power.PowerNode;
 import org.skelto.core.radio.Text;
 

@@ -261,28 +261,35 @@ public final class BoardChooser {
         return new BoardSet(main.id(), boards);
     }
 
-    /** The devices with so many more like them that the spare is asked for, too, on a controller of their own. */
+    /** The devices, and for each kind of need so many plain ones more that the spare is asked for, too. */
     private Plan asked(List<String> ids) {
         Map<String, Device> devices = new TreeMap<>();
-        Map<Need.Kind, List<String>> byKind = new TreeMap<>();
+        Map<Need.Kind, Integer> counts = new TreeMap<>();
         for (String id : ids) {
             Device d = plan.devices().get(id).attachedTo("asked");
             devices.put(id, d);
-            Need.of(id, d).stream()
-                    .map(Need::kind)
-                    .distinct()
-                    .forEach(k ->
-                            byKind.computeIfAbsent(k, x -> new ArrayList<>()).add(id));
+            Need.of(id, d).forEach(n -> counts.merge(n.kind(), 1, Integer::sum));
         }
-        byKind.forEach((kind, like) -> {
-            int more = spared(like.size()) - like.size();
-            for (int i = 0; i < more; i++) {
-                devices.put(
-                        "spare-" + kind + "-" + i,
-                        plan.devices().get(like.get(i % like.size())).attachedTo("asked"));
+        counts.forEach((kind, count) -> {
+            for (int i = count; i < spared(count); i++) {
+                devices.put("spare-" + kind + "-" + i, plain(kind));
             }
         });
         return plan.withNamed(Map.of(), devices);
+    }
+
+    /** A device that asks for one terminal of a kind and nothing else. */
+    private static Device plain(Need.Kind kind) {
+        DeviceKind asks = switch (kind) {
+            case RELAY -> DeviceKind.LAMP;
+            case DIMMER -> DeviceKind.DIMMED_LAMP;
+            case INPUT -> DeviceKind.PUSH_BUTTON;
+            case COUNTER -> DeviceKind.METER;
+            case ANALOGUE -> DeviceKind.LEVEL;
+            case WIRE -> DeviceKind.TEMPERATURE;
+        };
+        return new Device(
+                "spare", asks, null, null, null, null, "asked", null, null, null, null, false, false, false, null);
     }
 
     private Wired tryOut(Plan asked, BoardSet set) {

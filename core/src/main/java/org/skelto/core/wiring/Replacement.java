@@ -54,6 +54,8 @@ public record Replacement(String unit, String from, String to, List<PinMove> mov
         Plan made = plan.withNamed(units, after);
         Map<String, Wired.Connection> then = new HashMap<>();
         PinAssigner.of(made, catalogue).get(id).needs().forEach(n -> then.put(n.device() + "/" + n.need(), n));
+        Map<String, String> why = new HashMap<>();
+        PinAssigner.of(tried, catalogue).get(id).needs().forEach(n -> why.put(n.device() + "/" + n.need(), n.why()));
 
         List<PinMove> moves = new ArrayList<>();
         List<Edit> edits = new ArrayList<>();
@@ -71,7 +73,13 @@ public record Replacement(String unit, String from, String to, List<PinMove> mov
                 Wired.Connection now = then.get(key + "/" + need.name());
                 String terminal = now.terminal();
                 moves.add(new PinMove(
-                        key, d.name(), need.name(), old, terminal, Objects.equals(old, terminal), now.why()));
+                        key,
+                        d.name(),
+                        need.name(),
+                        old,
+                        terminal,
+                        Objects.equals(old, terminal),
+                        why.get(key + "/" + need.name())));
             }
         });
         int lost = (int) moves.stream()

@@ -20,7 +20,7 @@ class PageController {
     private final SecureRandom random = new SecureRandom();
     private String page;
 
-    @GetMapping({"/", "/plans", "/plans/**"})
+    @GetMapping({"/", "/plans", "/plans/**", "/calculators", "/calculators/*"})
     ResponseEntity<String> page() throws IOException {
         byte[] bytes = new byte[16];
         random.nextBytes(bytes);

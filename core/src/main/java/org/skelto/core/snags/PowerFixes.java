@@ -1,4 +1,4 @@
-package org.skelto.core.power;
+package org.skelto.core.snags;
 
 import java.util.Comparator;
 import java.util.List;
@@ -18,32 +18,35 @@ import org.skelto.core.plan.Pointers;
 import org.skelto.core.plan.Power;
 import org.skelto.core.plan.Unit;
 import org.skelto.core.plan.UnitKind;
+import org.skelto.core.power.PowerNode;
+import org.skelto.core.power.PowerTree;
 import org.skelto.core.radio.Text;
 import org.skelto.core.site.SiteModel;
 
 /** Looks for the cheapest part of the catalogue with which a fault of the power tree is gone and no worse one comes. */
-public final class PowerFixes {
+final class PowerFixes {
     /** Ratings of small fuses and breakers (IEC 60127 and 60898), A. */
     private static final double[] FUSES = {0.5, 1, 2, 3, 4, 5, 6, 10, 13, 16, 20, 25};
 
     private static final double SAME_V = 0.03;
+    private static final int MOST_CELLS = 6;
 
     private final SiteModel site;
     private final Catalogue catalogue;
     private final Map<String, PowerNode> now;
 
     /** For the plan of a site, with its tree as it is. */
-    public PowerFixes(SiteModel site, Catalogue catalogue, Map<String, PowerNode> now) {
+    PowerFixes(SiteModel site, Catalogue catalogue, Map<String, PowerNode> now) {
         this.site = site;
         this.catalogue = catalogue;
         this.now = now;
     }
 
     /** A change that helps. */
-    public record Change(String label, Edit edit) {}
+    record Change(String label, Edit edit) {}
 
     /** The change that takes a fault away from a unit, if a part does it. */
-    public Optional<Change> change(String id, String code) {
+    Optional<Change> change(String id, String code) {
         Unit unit = site.plan().units().get(id);
         if (unit == null) {
             return Optional.empty();
@@ -100,7 +103,22 @@ public final class PowerFixes {
     private Optional<Change> cell(String id, Unit unit, String code) {
         return first(id, code, catalogue.all(PartKind.BATTERY).stream(), p -> withPower(unit, part(unit.power(), p)))
                 .map(p -> new Change(
-                        "Take instead: " + p.name(), Edit.replace(Pointers.of("units", id) + "/power/part", p.id())));
+                        "Take instead: " + p.name(), Edit.replace(Pointers.of("units", id) + "/power/part", p.id())))
+                .or(() -> moreCells(id, unit, code));
+    }
+
+    /** More of the same cells side by side. */
+    private Optional<Change> moreCells(String id, Unit unit, String code) {
+        for (int count = unit.power().parts() + 1; count <= MOST_CELLS; count++) {
+            Power p = unit.power();
+            Power more = new Power(p.source(), p.circuit(), p.from(), p.backupH(), p.part(), count, p.feed());
+            if (better(id, code, withPower(unit, more))) {
+                return Optional.of(new Change(
+                        "Take " + count + " side by side",
+                        Edit.replace(Pointers.of("units", id) + "/power/count", count)));
+            }
+        }
+        return Optional.empty();
     }
 
     /** The largest fuse that the cable bears, or one of twice what is taken where no cable is chosen. */
@@ -122,7 +140,7 @@ public final class PowerFixes {
     }
 
     /** The largest rating that a cable bears, A. */
-    public static Optional<Double> fuseFor(double bears) {
+    static Optional<Double> fuseFor(double bears) {
         double best = 0;
         for (double fuse : FUSES) {
             best = fuse <= bears ? fuse : best;
@@ -145,18 +163,20 @@ public final class PowerFixes {
         Plan plan = site.plan().withNamed(units, site.plan().devices());
         Map<String, PowerNode> then = PowerTree.of(site, plan, catalogue);
         return codes(then.get(id)).stream().noneMatch(code::equals)
-                && fits(plan, unit.housing())
+                && fits(plan, then, unit.housing())
                 && then.values().stream().allMatch(n -> codes(now.get(n.id())).containsAll(codes(n)));
     }
 
     /** Whether what a box holds still fits in it, or did not before. */
-    private boolean fits(Plan plan, String housing) {
+    private boolean fits(Plan plan, Map<String, PowerNode> then, String housing) {
         if (housing == null) {
             return true;
         }
-        HousingFit before = HousingFit.of(site.plan(), catalogue).get(housing);
-        HousingFit after = HousingFit.of(plan, catalogue).get(housing);
-        return (before.tooDeep() || !after.tooDeep()) && (before.tooFull() || !after.tooFull());
+        HousingFit before = HousingFit.of(site.plan(), catalogue, now).get(housing);
+        HousingFit after = HousingFit.of(plan, catalogue, then).get(housing);
+        return (before.tooDeep() || !after.tooDeep())
+                && (before.tooFull() || !after.tooFull())
+                && (!after.tooWarm() || after.insideC() <= before.insideC());
     }
 
     private static List<String> codes(PowerNode node) {

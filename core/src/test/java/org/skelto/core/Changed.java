@@ -1,0 +1,52 @@
+package org.skelto.core;
+
+import java.util.List;
+import org.skelto.core.plan.Edit;
+import org.skelto.core.plan.Plan;
+import org.skelto.core.plan.PlanValidator;
+import tools.jackson.databind.JsonNode;
+import tools.jackson.databind.json.JsonMapper;
+import tools.jackson.databind.node.ObjectNode;
+
+/** Plans changed at a JSON pointer, as the server would. */
+public final class Changed {
+    private static final JsonMapper MAPPER = JsonMapper.builder().build();
+
+    private Changed() {}
+
+    /** The plan with values set: pointer, JSON, pointer, JSON; the JSON {@code -} takes the place away. */
+    public static Plan with(Plan plan, String... pairs) {
+        JsonNode tree = MAPPER.valueToTree(plan);
+        for (int i = 0; i < pairs.length; i += 2) {
+            set(tree, pairs[i], pairs[i + 1].equals("-") ? null : MAPPER.readTree(pairs[i + 1]));
+        }
+        return sound(tree);
+    }
+
+    /** The plan after edits. */
+    public static Plan after(Plan plan, List<Edit> edits) {
+        JsonNode tree = MAPPER.valueToTree(plan);
+        edits.forEach(e -> set(tree, e.path(), e.op().equals("remove") ? null : MAPPER.valueToTree(e.value())));
+        return sound(tree);
+    }
+
+    private static void set(JsonNode tree, String pointer, JsonNode value) {
+        int cut = pointer.lastIndexOf('/');
+        ObjectNode parent = (ObjectNode) tree.at(pointer.substring(0, cut));
+        String name = pointer.substring(cut + 1);
+        if (value == null) {
+            parent.remove(name);
+        } else {
+            parent.set(name, value);
+        }
+    }
+
+    private static Plan sound(JsonNode tree) {
+        Plan plan = MAPPER.treeToValue(tree, Plan.class);
+        List<?> problems = PlanValidator.problems(plan);
+        if (!problems.isEmpty()) {
+            throw new IllegalArgumentException(problems.toString());
+        }
+        return plan;
+    }
+}

@@ -1,0 +1,216 @@
+package org.skelto.core.build;
+
+import static org.junit.jupiter.api.Assertions.assertEquals;
+import static org.junit.jupiter.api.Assertions.assertFalse;
+import static org.junit.jupiter.api.Assertions.assertNull;
+import static org.junit.jupiter.api.Assertions.assertTrue;
+
+import java.time.LocalDate;
+import java.util.HashSet;
+import java.util.List;
+import java.util.Map;
+import java.util.Set;
+import java.util.function.Function;
+import java.util.stream.Collectors;
+import org.junit.jupiter.api.Test;
+import org.skelto.core.Assessment;
+import org.skelto.core.Changed;
+import org.skelto.core.Workshop;
+import org.skelto.core.parts.Catalogue;
+import org.skelto.core.parts.Part;
+import org.skelto.core.parts.PartFile;
+import org.skelto.core.parts.PriceFile;
+import org.skelto.core.plan.Plan;
+import org.skelto.core.sample.ThornfellLodge;
+import org.w3c.dom.Document;
+
+class BuildTest {
+    private static final LocalDate TODAY = LocalDate.of(2026, 11, 26);
+
+    private static List<CableLine> cables(Plan plan) {
+        return new Assessment.Figures(plan).cables();
+    }
+
+    private static PartsList list(Plan plan) {
+        return new Assessment.Figures(plan).partsList(TODAY);
+    }
+
+    private static Map<String, PartsList.BuyLine> lines(Plan plan) {
+        return list(plan).lines().stream().collect(Collectors.toMap(PartsList.BuyLine::part, Function.identity()));
+    }
+
+    @Test
+    void labelsAreUniqueAndStayWhenTheHouseGrows() {
+        Plan lodge = ThornfellLodge.plan();
+        List<CableLine> all = cables(lodge);
+        assertTrue(all.size() > 400, String.valueOf(all.size()));
+        assertEquals(all.size(), all.stream().map(CableLine::id).distinct().count());
+        Map<String, String> before = all.stream()
+                .collect(Collectors.toMap(c -> c.from() + c.to() + c.layer() + c.kind(), CableLine::id, (a, b) -> a));
+        Plan grown = Changed.with(
+                Workshop.plan(),
+                "/devices/extra",
+                "{\"name\":\"a new lamp\",\"kind\":\"LAMP\",\"unit\":\"board\",\"circuit\":\"mains\","
+                        + "\"place\":{\"room\":\"east\",\"xM\":6,\"yM\":1,\"heightM\":1},\"exitRoute\":false,"
+                        + "\"outsideDoor\":false,\"obstacleDetection\":false}");
+        Set<String> old = cables(Workshop.plan()).stream().map(CableLine::id).collect(Collectors.toSet());
+        Set<String> now = cables(grown).stream().map(CableLine::id).collect(Collectors.toSet());
+        assertTrue(now.containsAll(old));
+        assertEquals(old.size() + 1, now.size());
+        assertFalse(before.isEmpty());
+    }
+
+    @Test
+    void everyConnectionRunsInExactlyOneCoreWithItsTerminal() {
+        Plan plan = Workshop.plan();
+        List<String> terminals = cables(plan).stream()
+                .flatMap(c -> c.cores().stream())
+                .map(CableLine.Core::at)
+                .filter(at -> !at.isEmpty())
+                .sorted()
+                .toList();
+        assertEquals(List.of("dimmers/1", "main/G16 relays/2", "main/G34", "main/G4 relays/1"), terminals);
+        assertEquals(terminals.size(), new HashSet<>(terminals).size());
+    }
+
+    @Test
+    void aCableInTheWallIsUsedFirstAndOnlyAsFarAsItsPairsGo() {
+        Plan plan = Changed.with(
+                Workshop.plan(),
+                "/fittings/a",
+                "{\"name\":\"a\",\"kind\":\"DATA_POINT\",\"place\":{\"room\":\"east\",\"xM\":6,\"yM\":2,\"heightM\":1.5}}",
+                "/fittings/b",
+                "{\"name\":\"b\",\"kind\":\"DATA_POINT\",\"place\":{\"room\":\"east\",\"xM\":5,\"yM\":3,\"heightM\":1}}",
+                "/cables/old",
+                "{\"name\":\"old\",\"from\":\"b\",\"to\":\"a\",\"kind\":\"alarm cable\",\"pairs\":4,\"freePairs\":2}");
+        CableLine stop = cables(plan).stream()
+                .filter(c -> c.to().equals("/devices/stop"))
+                .findFirst()
+                .orElseThrow();
+        assertEquals("old", stop.existing());
+        assertNull(stop.part());
+        Plan full = Changed.with(plan, "/cables/old/freePairs", "1");
+        assertNull(cables(full).stream()
+                .filter(c -> c.to().equals("/devices/stop"))
+                .findFirst()
+                .orElseThrow()
+                .existing());
+        // mains never goes into it
+        assertTrue(cables(plan).stream()
+                .filter(c -> c.layer() == CableLine.Layer.MAINS)
+                .allMatch(c -> c.existing() == null));
+    }
+
+    @Test
+    void ownedPartsCostNothingSparesAreAddedAndTheTotalIsTheSum() {
+        Plan plan = Changed.with(
+                Workshop.plan(),
+                "/owned/drawer",
+                "{\"name\":\"relay board\",\"count\":1,\"part\":\"relay-4-high\"}",
+                "/money",
+                "{\"currency\":\"EUR\",\"budget\":200,\"spareShare\":0.5,\"energyPrice\":0.3,\"hourPrice\":0}");
+        Map<String, PartsList.BuyLine> lines = lines(plan);
+        // one needed, half a spare is one more, one is in the drawer
+        assertEquals(1, lines.get("relay-4-high").buy());
+        assertEquals(5.9, lines.get("relay-4-high").cost(), 1e-9);
+        assertEquals(0, lines.get("hub-small").spare());
+        // the valve tells its position itself
+        assertFalse(lines.containsKey("end-sensor"));
+        PartsList list = list(plan);
+        assertEquals(
+                list.lines().stream()
+                        .mapToDouble(l -> l.cost() == null ? 0 : l.cost())
+                        .sum(),
+                list.total(),
+                1e-9);
+        assertEquals(list.total() / 3, list.perOutput(), 1e-9);
+        PartsList.SpendStep last = list.steps().get(list.steps().size() - 1);
+        assertEquals(list.total(), last.sum(), 1e-6);
+        assertEquals(last.sum() <= 200, last.affordable());
+        Set<String> unlocked =
+                list.steps().stream().flatMap(s -> s.unlocks().stream()).collect(Collectors.toSet());
+        assertEquals(Set.of("lamp", "spot", "stop", "probe"), unlocked);
+    }
+
+    @Test
+    void lastDaysToOrderFollowFromTheDayTheWallsClose() {
+        Plan plan = Changed.with(Workshop.plan(), "/wallWork", "{\"open\":true,\"closesOn\":\"2026-12-01\"}");
+        PartsList.BuyLine rail = lines(plan).get("rail-12");
+        assertEquals("2026-11-24", rail.orderBy());
+        assertTrue(rail.late());
+        PartsList.BuyLine cabinet = lines(plan).get("ferrules");
+        assertEquals("2026-11-27", cabinet.orderBy());
+        assertFalse(cabinet.late());
+        assertEquals("2026-11-21", list(plan).firstOrder());
+    }
+
+    @Test
+    void pricesComeBackInAListAndBadLinesAreNamed() throws PartFile.Unreadable {
+        List<Part> priced = PriceFile.read(
+                "part,name,price,leadDays,extra\nrail-12,x,\"31,50\",9,1\nslim-9,y,,,\n", Catalogue.builtIn());
+        assertEquals(1, priced.size());
+        assertEquals(31.5, priced.get(0).price());
+        assertEquals(9, priced.get(0).leadDays());
+        assertEquals(60, priced.get(0).figures().get(org.skelto.core.parts.Quantity.DEPTH_MM));
+        for (String[] bad : new String[][] {
+            {"part,cost\nrail-12,3\n", "/line 1/price"},
+            {"part,price\nno-such,3\n", "/line 2/part"},
+            {"part,price\nrail-12,-3\n", "/line 2/price"},
+            {"part,price\nrail-12,=1+1\n", "/line 2/price"},
+            {"part,price\nrail-12,1\nrail-12,2\n", "/line 3/part"},
+            {"part,price\nrail-12\n", "/line 2"},
+            {"part,price\nrail-12,\n", "/line 2"},
+        }) {
+            PartFile.Unreadable refused = org.junit.jupiter.api.Assertions.assertThrows(
+                    PartFile.Unreadable.class, () -> PriceFile.read(bad[0], Catalogue.builtIn()), bad[0]);
+            assertEquals(bad[1], refused.problems().get(0).pointer(), bad[0]);
+        }
+    }
+
+    @Test
+    void theDrawingIsSoundXmlWithALayerForEachAndHostileNamesStayText() throws Exception {
+        Plan plan = Changed.with(
+                Workshop.plan(),
+                "/devices/lamp/name",
+                "\"<script>alert(1)</script> & \\\"lamp\\\" \\uD83E\\uDED6\"",
+                "/units/board/name",
+                "\"board </svg>\"");
+        Map<String, Sheet> sheets = new Assessment.Figures(plan).wiring();
+        String svg = SvgSheet.of(List.copyOf(sheets.values()));
+        var factory = javax.xml.parsers.DocumentBuilderFactory.newInstance();
+        factory.setFeature("http://apache.org/xml/features/disallow-doctype-decl", true);
+        Document read = factory.newDocumentBuilder().parse(new org.xml.sax.InputSource(new java.io.StringReader(svg)));
+        assertEquals(0, read.getElementsByTagName("script").getLength());
+        Set<String> classes = new HashSet<>();
+        for (int i = 0; i < read.getElementsByTagName("g").getLength(); i++) {
+            var css = read.getElementsByTagName("g").item(i).getAttributes().getNamedItem("class");
+            if (css != null) {
+                classes.add(css.getNodeValue());
+            }
+        }
+        assertTrue(classes.containsAll(Set.of("mains", "low", "bus", "contacts", "paper")), classes.toString());
+        assertTrue(svg.contains("&lt;script&gt;"));
+        // every connection is at a terminal, and the contact of the lamp has its common
+        List<String> terminals = sheets.get("board").terminals().stream()
+                .map(Sheet.TerminalRow::terminal)
+                .toList();
+        assertTrue(
+                terminals.containsAll(
+                        List.of("main/G4", "relays/1", "relays/1 common", "relays/2", "dimmers/1", "main/G34")),
+                terminals.toString());
+    }
+
+    @Test
+    void nothingIsDrawnOutsideItsSheet() {
+        new Assessment.Figures(ThornfellLodge.plan())
+                .wiring()
+                .values()
+                .forEach(sheet -> sheet.shapes().forEach(shape -> {
+                    for (int i = 0; i < shape.points().size(); i += 2) {
+                        double x = shape.points().get(i);
+                        double y = shape.points().get(i + 1);
+                        assertTrue(x >= 0 && x <= sheet.widthMm() && y >= 0 && y <= sheet.heightMm(), shape.toString());
+                    }
+                }));
+    }
+}
