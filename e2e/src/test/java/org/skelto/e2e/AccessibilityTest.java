@@ -32,7 +32,19 @@ class AccessibilityTest {
         "devices?select=/devices/front-lock, true",
         "controllers?select=/units/sluice-board, false",
         "controllers?select=/units/sluice-board, true",
+        "devices?part=cautions, false",
         "controllers?part=parts, false",
+        "controllers?part=power, false",
+        "controllers?part=power, true",
+        "controllers?part=lines, false",
+        "controllers?part=boxes, true",
+        "build, false",
+        "build, true",
+        "build?part=boards, false",
+        "build?part=cables, false",
+        "build?part=wiring, true",
+        "/calculators/battery-life, false",
+        "/calculators/slab-loss, true",
         "links, false",
         "links?select=/units/pit-sender, false",
         "links?select=/units/pit-sender, true",
@@ -56,7 +68,8 @@ class AccessibilityTest {
             throws IOException {
         Page page = dark ? windows.openDark() : windows.open();
         String id = new Http(skelto).get("/api/plans").json().get(0).get("id").asString();
-        page.navigate(skelto.url + "/plans" + (view.isEmpty() ? "" : "/" + id + "/" + view));
+        page.navigate(
+                skelto.url + (view.startsWith("/") ? view : "/plans" + (view.isEmpty() ? "" : "/" + id + "/" + view)));
         if (view.isEmpty()) {
             assertThat(page.getByText("Marrowby Leat").first()).isVisible();
         } else {

@@ -7,65 +7,20 @@ import static org.junit.jupiter.api.Assertions.assertTrue;
 import com.microsoft.playwright.Locator;
 import com.microsoft.playwright.Page;
 import com.microsoft.playwright.options.AriaRole;
-import java.util.ArrayList;
-import java.util.List;
-import org.junit.jupiter.api.AfterEach;
-import org.junit.jupiter.api.BeforeEach;
 import org.junit.jupiter.api.Test;
-import org.junit.jupiter.api.extension.ExtendWith;
 import org.junit.jupiter.api.io.TempDir;
-import org.skelto.server.testing.Http;
-import org.skelto.server.testing.RunningSkelto;
-import org.skelto.server.testing.RunningSkelto.Skelto;
-import tools.jackson.databind.JsonNode;
 
 /** Choosing boards, having pins assigned, and putting one right by hand. */
-@ExtendWith({RunningSkelto.class, Browser.class})
-class BoardJourneyTest {
+class BoardJourneyTest extends Journey {
     @TempDir
     java.nio.file.Path folder;
 
-    private Skelto skelto;
-    private Page page;
-    private String mill;
-    private final List<String> errors = new ArrayList<>();
-
-    @BeforeEach
-    void openAWindowOnACopyOfTheMill(Skelto running, Browser.Windows windows) {
-        skelto = running;
-        page = windows.open();
-        page.onPageError(errors::add);
-        Http http = new Http(skelto);
-        mill = http.post("/api/demos/marrowby-leat", "").json().get("id").asString();
-    }
-
-    @AfterEach
-    void nothingBrokeUnseen() {
-        page.context().close();
-        new Http(skelto).delete("/api/plans/" + mill);
-        assertEquals(List.of(), errors);
-    }
-
     private void open(String unit) {
-        page.navigate(skelto.url + "/plans/" + mill + "/controllers?select=/units/" + unit);
-        assertThat(page.getByRole(AriaRole.NAVIGATION)).isVisible();
-    }
-
-    private Locator button(String name) {
-        return page.getByRole(
-                AriaRole.BUTTON, new Page.GetByRoleOptions().setName(name).setExact(true));
-    }
-
-    private void settled(int edit) {
-        assertThat(page.getByText("edit " + edit + ", safe on disk")).isVisible();
+        view("controllers?select=/units/" + unit);
     }
 
     private Locator terminal(String connection) {
         return page.getByLabel("Terminal of " + connection);
-    }
-
-    private JsonNode plan() {
-        return new Http(skelto).get("/api/plans/" + mill).json().get("plan");
     }
 
     @Test

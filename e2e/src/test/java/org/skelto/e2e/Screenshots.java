@@ -26,8 +26,10 @@ class Screenshots {
                 Map.entry("site", "/site?floor=meal-floor&select=/rooms/scullery"),
                 Map.entry("walls", "/site?floor=stone-floor&part=walls"),
                 Map.entry("devices", "/devices?floor=meal-floor&select=/devices/front-lock"),
-                Map.entry("sounders", "/devices?floor=bin-loft&part=sound"),
-                Map.entry("controllers", "/controllers?floor=meal-floor&select=/units/hall-board"),
+                Map.entry("power", "/controllers?part=power"),
+                Map.entry("lines", "/controllers?part=lines"),
+                Map.entry("cost", "/build"),
+                Map.entry("cables", "/build?part=cables"),
                 Map.entry("links", "/links?floor=meal-floor&select=/units/pit-sender"),
                 Map.entry("coverage", "/links?floor=wheel-pit&radio=WIFI_2G4&part=rooms"),
                 Map.entry("section", "/links?select=/links/pit-sender-meal-ap&cut=yes"),
@@ -47,14 +49,17 @@ class Screenshots {
                 + " const board = panel.querySelector('section[aria-label^=Boards] .act');"
                 + " panel.scrollTop += board.getBoundingClientRect().top - panel.getBoundingClientRect().top - 40; }");
         save(page, "pins");
+        page.navigate(skelto.url + "/plans/" + id + "/build?part=wiring");
+        page.getByLabel("Drawn").selectOption("unit:meal-relays");
+        save(page, "wiring");
+        page.navigate(skelto.url + "/calculators/regulator-heat");
+        page.locator("output").first().waitFor();
+        save(page, "calculators");
         page.setViewportSize(390, 780);
         page.navigate(skelto.url + "/plans/" + id + "/walk");
         page.getByRole(AriaRole.BUTTON, new Page.GetByRoleOptions().setName(Pattern.compile("^Hall")))
                 .click();
         save(page, "walk-phone");
-        page.setViewportSize(1280, 800);
-        Page dark = windows.openDark();
-        shoot(dark, skelto.url, id, "outages-dark", views.get("outages"));
     }
 
     private static void shoot(Page page, String url, String id, String name, String view) {
