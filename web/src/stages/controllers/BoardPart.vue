@@ -271,7 +271,7 @@ const KIND = {
           <tr>
             <th>Connection</th>
             <th>Terminal, to be typed over</th>
-            <th>At start</th>
+            <th>At start, and how its contact is wired</th>
             <th>Best, and why</th>
             <th><span class="unseen">Fixed</span></th>
           </tr>
@@ -293,7 +293,10 @@ const KIND = {
               />
               <span v-if="c.trouble" class="bad">{{ c.trouble }}</span>
             </td>
-            <td>{{ c.boot ?? "" }}</td>
+            <td>
+              {{ c.boot ?? "" }}
+              <span v-if="c.contact" class="quiet contact">{{ c.contact }}</span>
+            </td>
             <td>
               <template v-if="c.best"
                 >{{ c.best }}<span class="quiet">: {{ c.why }}</span></template
@@ -320,6 +323,7 @@ const KIND = {
 
 <style scoped src="../panel.css"></style>
 <style scoped>
+td .contact,
 td .bad {
   display: block;
 }

@@ -106,7 +106,7 @@ const put = (id: string, field: string, value: unknown) =>
           <button
             type="button"
             class="plain"
-            :aria-label="`Take ${u.name} out`"
+            :aria-label="`Take out ${u.name}`"
             @click="bench.put(pointer('units', unit, 'housing'), null, `take ${u.name} out`)"
           >
             Take out

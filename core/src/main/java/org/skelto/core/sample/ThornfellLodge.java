@@ -6,6 +6,7 @@ import java.util.SortedSet;
 import java.util.TreeMap;
 import java.util.TreeSet;
 import org.skelto.core.links.RadioDefaults;
+import org.skelto.core.plan.AfterPower;
 import org.skelto.core.plan.Attached;
 import org.skelto.core.plan.BoardSet;
 import org.skelto.core.plan.Building;
@@ -15,10 +16,12 @@ import org.skelto.core.plan.Corner;
 import org.skelto.core.plan.Device;
 import org.skelto.core.plan.DeviceKind;
 import org.skelto.core.plan.Direction;
+import org.skelto.core.plan.Drive;
 import org.skelto.core.plan.Floor;
 import org.skelto.core.plan.GeoPoint;
 import org.skelto.core.plan.Hand;
 import org.skelto.core.plan.Link;
+import org.skelto.core.plan.LoadKind;
 import org.skelto.core.plan.Medium;
 import org.skelto.core.plan.Network;
 import org.skelto.core.plan.Opening;
@@ -38,6 +41,7 @@ import org.skelto.core.plan.Stairwell;
 import org.skelto.core.plan.Unit;
 import org.skelto.core.plan.UnitKind;
 import org.skelto.core.plan.Way;
+import org.skelto.core.plan.Works;
 
 /**
  * A made-up guest house, generated: three floors of twenty rooms along a corridor, a relay board in every room, {@value
@@ -258,7 +262,7 @@ public final class ThornfellLodge {
             SortedSet<Way> ways,
             SortedSet<String> by) {
         Hand hand = kind.family() == DeviceKind.Family.LOAD ? Hand.SWITCH : Hand.NONE;
-        return new Device(
+        Device made = new Device(
                 name,
                 kind,
                 place,
@@ -273,6 +277,40 @@ public final class ThornfellLodge {
                 false,
                 false,
                 false,
+                null);
+        return kind.family() == DeviceKind.Family.LOAD ? made.working(works(kind)) : made;
+    }
+
+    /** Typical loads, all off when power returns. */
+    private static Works works(DeviceKind kind) {
+        boolean blind = kind == DeviceKind.BLIND;
+        Double watts = switch (kind) {
+            case HEATER -> 1200.0;
+            case SOCKET -> 400.0;
+            case BLIND -> 150.0;
+            default -> 9.0;
+        };
+        LoadKind load = switch (kind) {
+            case HEATER -> LoadKind.RESISTIVE;
+            case SOCKET -> LoadKind.ELECTRONIC;
+            case BLIND -> LoadKind.MOTOR;
+            default -> LoadKind.LED;
+        };
+        return new Works(
+                null,
+                null,
+                230.0,
+                watts,
+                load,
+                kind == DeviceKind.SOCKET ? 20.0 : null,
+                blind ? 24.0 : null,
+                blind ? Drive.TWO_WAY : Drive.MAINTAINED,
+                null,
+                null,
+                AfterPower.OFF,
+                null,
+                null,
+                null,
                 null);
     }
 

@@ -19,6 +19,7 @@ import org.skelto.core.plan.DeviceKind;
 import org.skelto.core.plan.Edit;
 import org.skelto.core.plan.Plan;
 import org.skelto.core.plan.Pointers;
+import org.skelto.core.plan.RestState;
 import org.skelto.core.plan.Unit;
 import org.skelto.core.plan.Wiring;
 
@@ -318,6 +319,7 @@ public final class PinAssigner {
                     full.get(need),
                     why(need, best, full.get(need)),
                     said == null ? null : boot(need, said),
+                    said == null ? null : contact(need),
                     trouble == null ? null : trouble.text,
                     trouble == null ? null : trouble.code,
                     fixed(need)));
@@ -403,6 +405,31 @@ public final class PinAssigner {
                         ? "on for " + seconds(pulses(pin)) + " while the board starts; then as told"
                         : "stays off until the board has started")
                 .orElse(null);
+    }
+
+    /** How the contact is wired: what comes to its common, what leaves it, and when it is closed. */
+    private String contact(Need need) {
+        if (need.kind() != Need.Kind.RELAY) {
+            return null;
+        }
+        Device d = device(need);
+        String from = d.circuit() != null
+                ? "the live wire of " + plan.circuits().get(d.circuit()).name()
+                : d.known().supply() != null
+                        ? "plus of " + plan.units().get(d.known().supply()).name()
+                        : "plus of the board's supply";
+        boolean resting = d.kind() == DeviceKind.LOCK && d.rest() == RestState.OPEN;
+        String to = d.name() + (need.name().equals("switch") ? "" : ", " + need.name());
+        return "common: " + from + "; " + (resting ? "normally closed" : "normally open") + ": " + to + "; "
+                + (d.circuit() != null ? "neutral and earth go past the relay" : "0 V goes past the relay")
+                + (d.circuit() != null && d.hand() == org.skelto.core.plan.Hand.SWITCH
+                        ? "; the switch by hand lies beside the contact"
+                        : "")
+                + (need.name().equals("up")
+                                || need.name().equals("down")
+                                || need.name().equals("shut")
+                        ? "; the two contacts lock each other out, so that both ways are never on together"
+                        : "");
     }
 
     private String why(Need need, Terminal best, String full) {

@@ -20,6 +20,7 @@ public record Wired(
      * @param terminal that the plan says, or null
      * @param best where the cheapest assignment of all puts it, or null when nothing is left for it
      * @param why the best one is best, or why there is none
+     * @param contact how the contact of its relay is wired, in words, or null
      * @param boot what happens there while the board starts, or null when nothing does
      * @param trouble what is wrong with the terminal that the plan says, or null
      * @param code of the check that says so, or null
@@ -32,6 +33,7 @@ public record Wired(
             String best,
             String why,
             String boot,
+            String contact,
             String trouble,
             String code,
             boolean fixed) {}

@@ -102,6 +102,30 @@ class BuildTest {
     }
 
     @Test
+    void aCableFollowsARouteThatPassesNearBothItsEnds() {
+        Plan plan = Changed.with(
+                Workshop.plan(),
+                "/devices/stop/place",
+                "{\"room\":\"east\",\"xM\":4.5,\"yM\":0.5,\"heightM\":1.5}",
+                "/devices/stop/works/endSensors",
+                "1");
+        Function<Plan, Double> length = p -> cables(p).stream()
+                .filter(c -> c.to().equals("/devices/stop"))
+                .findFirst()
+                .orElseThrow()
+                .lengthM();
+        // the board stands at 6, 2 and as high: legs of 1.5 m and 1.5 m, two drops, a tenth more, rounded up
+        assertEquals(Math.ceil((3 + 2.4) * 1.1), length.apply(plan));
+        // round the room: 0.5 m in, 1 m + 3 m + 1.5 m + 3 m along, 0 m out
+        Plan round = Changed.with(
+                plan,
+                "/routes/skirting",
+                "{\"name\":\"skirting\",\"floor\":\"ground\",\"points\":[{\"xM\":6,\"yM\":2.5},{\"xM\":6,\"yM\":3.5},"
+                        + "{\"xM\":4.5,\"yM\":3.5},{\"xM\":4.5,\"yM\":0.5}]}");
+        assertEquals(Math.ceil((0.5 + 1 + 1.5 + 3 + 2.4) * 1.1), length.apply(round));
+    }
+
+    @Test
     void ownedPartsCostNothingSparesAreAddedAndTheTotalIsTheSum() {
         Plan plan = Changed.with(
                 Workshop.plan(),

@@ -15,6 +15,7 @@ import org.skelto.core.Assessment;
 import org.skelto.core.Changed;
 import org.skelto.core.Workshop;
 import org.skelto.core.plan.Plan;
+import org.skelto.core.wiring.Wired;
 
 /** The checks of devices, boards, boxes, buses and power: each on a plan that has it, and its fix on that plan. */
 class ElectricChecksTest {
@@ -188,6 +189,41 @@ class ElectricChecksTest {
         assertTrue(together.figures().startsWith("4 loads, 64 A"), together.figures());
         Plan apart = Changed.after(plan, together.fixes().get(0).edits());
         assertFalse(codes(apart).contains("D11"));
+    }
+
+    @Test
+    void aClosedWallWantsASpareChannel() {
+        Plan full = Changed.with(
+                Workshop.plan(),
+                "/housings/cabinet/closed",
+                "true",
+                "/units/board/boards",
+                "{\"main\":\"dot-2\",\"more\":{\"relays\":{\"part\":\"relay-4-high\"}}}",
+                "/devices/spot",
+                "-",
+                "/devices/stop",
+                "-",
+                "/devices/lamp/wiring",
+                "{\"terminals\":{\"switch\":\"main/D0 relays/1\"},\"fixed\":false}");
+        assertFalse(codes(full).contains("C13"));
+        Plan last = full;
+        for (Wired.Connection open : org.skelto.core.wiring.PinAssigner.of(
+                        full, org.skelto.core.parts.Catalogue.builtIn())
+                .get("board")
+                .needs()) {
+            assertTrue(open.contact().startsWith("common: the live wire of"), open.contact());
+        }
+        for (String pin : org.skelto.core.parts.Catalogue.builtIn().find("dot-2").orElseThrow().pins().stream()
+                .map(org.skelto.core.parts.Pin::name)
+                .toList()) {
+            last = Changed.with(
+                    last,
+                    "/devices/button-" + pin.toLowerCase(java.util.Locale.ROOT),
+                    "{\"name\":\"b\",\"kind\":\"PUSH_BUTTON\",\"unit\":\"board\",\"place\":{\"room\":\"east\",\"xM\":6,"
+                            + "\"yM\":1,\"heightM\":1},\"exitRoute\":false,\"outsideDoor\":false,\"obstacleDetection\":false,"
+                            + "\"wiring\":{\"terminals\":{\"sense\":\"main/" + pin + "\"},\"fixed\":true}}");
+        }
+        assertTrue(codes(last).contains("C13"), codes(last).toString());
     }
 
     @Test

@@ -99,7 +99,7 @@ class OpenApiShape {
             Map.entry("Attached", Set.of("address", "shifted", "driver")),
             Map.entry("Part", Set.of("supplier", "secondSupplier", "price", "leadDays", "rating")),
             Map.entry("Wired", Set.of("board")),
-            Map.entry("Connection", Set.of("terminal", "best", "boot", "trouble", "code")),
+            Map.entry("Connection", Set.of("terminal", "best", "boot", "contact", "trouble", "code")),
             Map.entry("PinUse", Set.of("device", "held", "boot")),
             Map.entry("Place", Set.of("room", "spot")),
             Map.entry("Power", Set.of("circuit", "from", "part", "count", "feed")),
