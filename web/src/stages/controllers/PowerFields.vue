@@ -47,7 +47,7 @@ const PART_KINDS: Record<Power["source"], string[]> = {
   MAINS: ["SUPPLY", "BACKUP"],
   BATTERY: ["BATTERY"],
   ETHERNET: ["SPLITTER"],
-  SUPPLY: ["CONVERTER", "REGULATOR"],
+  SUPPLY: ["CONVERTER", "REGULATOR", "SUPPLY"],
 };
 const between = computed(() => parts.all.filter((p) => PART_KINDS[power.value.source].includes(p.kind)));
 const BETWEEN: Record<Power["source"], string> = {

@@ -50,7 +50,13 @@ const share = (s: number) => `${shown(s * 100, 0)} %`;
 const path = (n: Node) =>
   n.id.startsWith("device:") ? pointer("devices", n.id.slice(7)) : pointer("units", n.id);
 const hours = (h: number) =>
-  h >= 10000 ? "over a year" : h >= 48 ? `${shown(h / 24, 0)} days` : `${shown(h, 1)} h`;
+  h === 0
+    ? "not at all"
+    : h >= 10000
+      ? "over a year"
+      : h >= 48
+        ? `${shown(h / 24, 0)} days`
+        : `${shown(h, 1)} h`;
 const paths = computed(() => report.value?.paths ?? []);
 const unit = (id: string) => bench.plan!.units[id]?.name ?? id;
 </script>
@@ -105,12 +111,12 @@ const unit = (id: string) => bench.plan!.units[id]?.name ?? id;
               <FigureButton :figure="r.node.gives.figure" :name="`Load of ${r.node.gives.part}`"
                 >{{ amps(r.node.gives.worstA) }} at {{ shown(r.node.gives.volts, 1) }} V</FigureButton
               >
-              <template v-if="r.node.gives.share !== null">
+              <span v-if="r.node.gives.share !== null" class="load">
                 <span class="meter" :class="{ over: r.node.gives.share > 0.8 }" aria-hidden="true"
                   ><i :style="{ width: `${Math.min(100, r.node.gives.share * 100)}%` }"></i><b></b
                 ></span>
                 {{ share(r.node.gives.share) }}
-              </template>
+              </span>
               <span v-if="r.node.gives.junctionC !== null" class="quiet">
                 junction {{ shown(r.node.gives.junctionC, 0) }} °C</span
               >
@@ -197,8 +203,14 @@ const unit = (id: string) => bench.plan!.units[id]?.name ?? id;
   display: block;
   font-size: 13px;
 }
-td:nth-child(5),
-td:nth-child(6) {
+td:first-child {
+  min-width: 230px;
+}
+.tree td:first-child .plain {
+  white-space: nowrap;
+}
+.load {
+  display: block;
   white-space: nowrap;
 }
 .fault {

@@ -262,6 +262,8 @@ public final class Purchasing {
                 loadCost += price(own.id());
             }
         }
+        long open = plan.units().values().stream().filter(u -> !chosen(u)).count();
+        String without = open == 0 ? "" : "; without " + open + " units whose part is not chosen";
         double network = networkCost();
         double relayBoards = 0;
         for (Unit unit : plan.units().values()) {
@@ -280,7 +282,7 @@ public final class Purchasing {
                         hoursMade,
                         hourPrice,
                         standby,
-                        "what the list above costs"),
+                        "what this list costs" + without),
                 school(
                         "hand",
                         "The same, relays wired by hand",
@@ -288,7 +290,7 @@ public final class Purchasing {
                         hoursByHand,
                         hourPrice,
                         standby,
-                        "bare relays and transistors in place of the boards beside the main ones"),
+                        "bare relays and transistors in place of the boards beside the main ones" + without),
                 school(
                         "modules",
                         "Modules behind the switches",
@@ -381,18 +383,24 @@ public final class Purchasing {
         steps.add(step(null, "Network, hub, supplies, cables and boxes", sum, sum, List.of()));
         List<String> order = new ArrayList<>(devices.keySet());
         order.removeIf(id -> devices.get(id).isEmpty());
-        order.sort(Comparator.comparingDouble((String id) -> cost.get(id) / worth(devices.get(id)))
+        order.sort(Comparator.comparing((String id) -> !chosen(plan.units().get(id)))
+                .thenComparing(id -> cost.get(id) / worth(devices.get(id)))
                 .thenComparing(Comparator.naturalOrder()));
         for (String id : order) {
             sum += cost.get(id);
             steps.add(step(
                     id,
-                    plan.units().get(id).name(),
+                    plan.units().get(id).name() + (chosen(plan.units().get(id)) ? "" : " (its board is not chosen)"),
                     cost.get(id),
                     sum,
                     devices.get(id).stream().map(Device::name).sorted().toList()));
         }
         return steps;
+    }
+
+    /** Whether what a unit costs is known: its parts are chosen, or it counts as a finished one. */
+    private static boolean chosen(Unit unit) {
+        return unit.boards() != null || unit.kind() == UnitKind.SELF_CONTAINED;
     }
 
     private static double each(Map<String, Double> bought, String part) {

@@ -31,7 +31,6 @@ public final class BoardChooser {
     private static final String SUPPLY = "brick-5";
     private static final String BOX = "case-rail-12";
     private static final String WIRE = "cable-alarm";
-    private static final int MOST_TRIED = 400;
 
     private final Plan plan;
     private final Catalogue catalogue;
@@ -191,10 +190,11 @@ public final class BoardChooser {
         }
         sets.sort(Comparator.comparingDouble(this::cost).thenComparing(BoardSet::main));
         Plan asked = asked(ids);
-        int tried = 0;
+        List<Need> needs = new ArrayList<>();
+        asked.devices().forEach((id, d) -> needs.addAll(Need.of(id, d)));
         for (BoardSet set : sets) {
-            if (tried++ > MOST_TRIED) {
-                break;
+            if (!couldDo(needs, set)) {
+                continue;
             }
             Wired wired = tryOut(asked, set);
             if (wired.needs().stream().allMatch(n -> n.best() != null)) {
@@ -204,6 +204,21 @@ public final class BoardChooser {
             }
         }
         return null;
+    }
+
+    /** Whether there are terminals enough at all, and of each kind; only then an assignment is tried. */
+    private boolean couldDo(List<Need> needs, BoardSet set) {
+        Layout layout = new Layout(set, catalogue);
+        if (layout.terminals.size() < needs.size()) {
+            return false;
+        }
+        for (Need.Kind kind : Need.Kind.values()) {
+            long asks = needs.stream().filter(n -> n.kind() == kind).count();
+            if (asks > 0 && layout.terminals.stream().filter(t -> t.can(kind)).count() < asks) {
+                return false;
+            }
+        }
+        return true;
     }
 
     private double cost(BoardSet set) {
