@@ -25,7 +25,6 @@ class Screenshots {
                 Map.entry("plans", ""),
                 Map.entry("site", "/site?floor=meal-floor&select=/rooms/scullery"),
                 Map.entry("walls", "/site?floor=stone-floor&part=walls"),
-                Map.entry("devices", "/devices?floor=meal-floor&select=/devices/front-lock"),
                 Map.entry("power", "/controllers?part=power"),
                 Map.entry("lines", "/controllers?part=lines"),
                 Map.entry("cost", "/build"),
@@ -49,6 +48,10 @@ class Screenshots {
                 + " const board = panel.querySelector('section[aria-label^=Boards] .act');"
                 + " panel.scrollTop += board.getBoundingClientRect().top - panel.getBoundingClientRect().top - 40; }");
         save(page, "pins");
+        page.navigate(skelto.url + "/plans/" + id + "/devices?floor=meal-floor&select=/devices/front-lock");
+        page.getByLabel("Door gap, mm").waitFor();
+        page.evaluate("() => { document.querySelector('.panel').scrollTop = 190; }");
+        save(page, "devices");
         page.navigate(skelto.url + "/plans/" + id + "/build?part=wiring");
         page.getByLabel("Drawn").selectOption("unit:meal-relays");
         save(page, "wiring");
