@@ -115,7 +115,10 @@ function setEar(id: string, event: Event) {
 /** Units that have no link outward yet; the router is where links end. */
 const unlinked = computed(() =>
   Object.entries(plan.value.units).filter(
-    ([id, u]) => u.kind !== "ROUTER" && !Object.values(plan.value.links).some((l) => l.from === id),
+    ([id, u]) =>
+      u.kind !== "ROUTER" &&
+      u.kind !== "SUPPLY" &&
+      !Object.values(plan.value.links).some((l) => l.from === id),
   ),
 );
 async function chooseForAll() {

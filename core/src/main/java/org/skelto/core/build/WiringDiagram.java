@@ -58,6 +58,9 @@ public final class WiringDiagram {
     private final Map<String, TreeSet<String>> runs = new TreeMap<>();
     private final Map<String, List<Double>> live = new LinkedHashMap<>();
     private final Map<String, List<Double>> back = new LinkedHashMap<>();
+    private String otherWay;
+    private String otherTerminal;
+    private double otherAt;
     private double y = TOP;
     private int lane;
 
@@ -114,7 +117,7 @@ public final class WiringDiagram {
         unit.boards().more().forEach((name, board) -> {
             y += GAP;
             if (board.behindShifter()) {
-                text(Kind.SMALL_RIGHT, Layer.LOW_VOLTAGE, BOARD_LEFT - 1.5, y + 2, "level shifter");
+                text(Kind.SMALL_RIGHT, Layer.LOW_VOLTAGE, BOARD_LEFT - 15, y + 2, "level shifter");
             }
             board(name, name(board.part()), rowsOf(name));
             bus(name, board);
@@ -259,10 +262,22 @@ public final class WiringDiagram {
             contact(at);
             String from = mains ? d.circuit() : "";
             live.computeIfAbsent(from, k -> new ArrayList<>()).add(at);
+            wire(terminal + " common", mains ? circuit(d.circuit()) : "low voltage", "");
+            if (row.device().equals(otherWay) && at - otherAt < ROW + 0.1) {
+                boolean second = row.need().equals("down") || row.need().equals("shut");
+                interlock(
+                        from,
+                        second ? otherAt : at,
+                        second ? otherTerminal : terminal,
+                        second ? at : otherAt,
+                        second ? terminal : otherTerminal);
+            }
+            otherWay = row.device();
+            otherAt = at;
+            otherTerminal = terminal;
             if (byHand(row)) {
                 bypass(at);
             }
-            wire(terminal + " common", mains ? circuit(d.circuit()) : "low voltage", "");
         } else if (row.kind() == Need.Kind.DIMMER) {
             text(Kind.SMALL, Layer.CONTACTS, BOARD_LEFT + 24, at + 1.5, "dims");
             live.computeIfAbsent(mains ? d.circuit() : "", k -> new ArrayList<>())
@@ -300,6 +315,25 @@ public final class WiringDiagram {
     private void contact(double at) {
         line(Layer.CONTACTS, BOARD_LEFT, at, BOARD_LEFT + 24, at, BOARD_LEFT + 33, at - 3);
         line(Layer.CONTACTS, BOARD_LEFT + 33, at, BOARD_RIGHT, at);
+    }
+
+    /** The second way of a drive is fed over the first way's resting contact: both are never on together. */
+    private void interlock(String from, double first, String firstTerminal, double second, String secondTerminal) {
+        live.get(from).remove(second);
+        wires.put(secondTerminal + " common", new ArrayList<>(List.of(firstTerminal + " normally closed")));
+        wire(firstTerminal + " normally closed", secondTerminal + " common", "");
+        double middle = (first + second) / 2;
+        line(Layer.CONTACTS, BOARD_LEFT + 33, first + 2, BOARD_LEFT + 37, first + 2, BOARD_LEFT + 37, middle);
+        line(
+                Layer.CONTACTS,
+                BOARD_LEFT + 37,
+                middle,
+                BOARD_LEFT - 2,
+                middle,
+                BOARD_LEFT - 2,
+                second,
+                BOARD_LEFT,
+                second);
     }
 
     /** A switch at hand beside the contact: either of the two switches the load on. */

@@ -295,6 +295,7 @@ final class RadioChecks {
 
     private static void unlinked(CheckContext c, LinkChooser chooser, String id, Unit unit) {
         boolean talks = unit.kind() != UnitKind.ROUTER
+                && unit.kind() != UnitKind.SUPPLY
                 && c.plan.links().values().stream().noneMatch(l -> l.from().equals(id) || l.to().equals(id));
         if (talks) {
             var draft = c.snag("R1", FIX, LINKS, unit.name() + " has no link")

@@ -17,6 +17,7 @@ import org.skelto.core.plan.Criticality;
 import org.skelto.core.plan.Device;
 import org.skelto.core.plan.DeviceKind;
 import org.skelto.core.plan.Edit;
+import org.skelto.core.plan.Hand;
 import org.skelto.core.plan.Plan;
 import org.skelto.core.plan.Pointers;
 import org.skelto.core.plan.RestState;
@@ -413,23 +414,23 @@ public final class PinAssigner {
             return null;
         }
         Device d = device(need);
-        String from = d.circuit() != null
-                ? "the live wire of " + plan.circuits().get(d.circuit()).name()
-                : d.known().supply() != null
-                        ? "plus of " + plan.units().get(d.known().supply()).name()
-                        : "plus of the board's supply";
+        boolean mains = d.circuit() != null;
+        String from;
+        if (need.name().equals("down") || need.name().equals("shut")) {
+            from = "the resting side of its other way's relay, so that both are never on together";
+        } else if (mains) {
+            from = "the live wire of " + plan.circuits().get(d.circuit()).name();
+        } else {
+            from = "plus of "
+                    + (d.known().supply() == null
+                            ? "the board's supply"
+                            : plan.units().get(d.known().supply()).name());
+        }
         boolean resting = d.kind() == DeviceKind.LOCK && d.rest() == RestState.OPEN;
-        String to = d.name() + (need.name().equals("switch") ? "" : ", " + need.name());
-        return "common: " + from + "; " + (resting ? "normally closed" : "normally open") + ": " + to + "; "
-                + (d.circuit() != null ? "neutral and earth go past the relay" : "0 V goes past the relay")
-                + (d.circuit() != null && d.hand() == org.skelto.core.plan.Hand.SWITCH
-                        ? "; the switch by hand lies beside the contact"
-                        : "")
-                + (need.name().equals("up")
-                                || need.name().equals("down")
-                                || need.name().equals("shut")
-                        ? "; the two contacts lock each other out, so that both ways are never on together"
-                        : "");
+        return "common: " + from + "; " + (resting ? "normally closed" : "normally open") + ": " + d.name()
+                + (need.name().equals("switch") ? "" : ", " + need.name()) + "; "
+                + (mains ? "neutral and earth go past the relay" : "0 V goes past the relay")
+                + (mains && d.hand() == Hand.SWITCH ? "; the switch by hand lies beside the contact" : "");
     }
 
     private String why(Need need, Terminal best, String full) {

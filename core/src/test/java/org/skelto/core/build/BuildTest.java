@@ -225,6 +225,22 @@ class BuildTest {
     }
 
     @Test
+    void theSecondWayOfABlindIsFedOverTheRestingContactOfTheFirst() {
+        Plan blind = Changed.with(
+                Workshop.plan(),
+                "/devices/blind",
+                "{\"name\":\"blind\",\"kind\":\"BLIND\",\"unit\":\"board\",\"circuit\":\"mains\",\"place\":{\"room\":\"east\","
+                        + "\"xM\":6,\"yM\":1,\"heightM\":1},\"exitRoute\":false,\"outsideDoor\":false,"
+                        + "\"obstacleDetection\":false,\"wiring\":{\"terminals\":{\"up\":\"main/G17 relays/3\","
+                        + "\"down\":\"main/G18 relays/4\"},\"fixed\":false}}");
+        Map<String, String> to = new Assessment.Figures(blind)
+                .wiring().get("board").terminals().stream()
+                        .collect(Collectors.toMap(Sheet.TerminalRow::terminal, Sheet.TerminalRow::to));
+        assertEquals("relays/3 normally closed", to.get("relays/4 common"));
+        assertEquals("Mains, 16 A", to.get("relays/3 common"));
+    }
+
+    @Test
     void nothingIsDrawnOutsideItsSheet() {
         new Assessment.Figures(ThornfellLodge.plan())
                 .wiring()

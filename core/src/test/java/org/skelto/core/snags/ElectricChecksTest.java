@@ -41,6 +41,13 @@ class ElectricChecksTest {
                         .toList());
     }
 
+    @Test
+    void aSupplyNeedsNoLink() {
+        assertTrue(new Assessment.Figures(Workshop.plan())
+                .without(Set.of()).snags().stream()
+                        .noneMatch(s -> s.code().equals("R1") && s.title().startsWith("rail")));
+    }
+
     /** Each change brings exactly this code; where a fix is offered it takes the code away and brings no other. */
     @ParameterizedTest
     @CsvSource(
