@@ -172,6 +172,9 @@ public class CoverageBenchmark {
                 null,
                 null,
                 null,
+                null,
+                null,
+                null,
                 null);
     }
 
