@@ -233,6 +233,7 @@ async function prices(event: Event) {
 </template>
 
 <style scoped src="../panel.css"></style>
+<style scoped src="../meter.css"></style>
 <style scoped>
 .big {
   font-size: 20px;
@@ -280,20 +281,9 @@ h3 {
   width: 110px;
   margin-left: 0;
 }
-.meter i,
 .bar i {
   display: block;
   height: 100%;
   background: var(--signal);
-}
-.meter.over i {
-  background: repeating-linear-gradient(45deg, var(--unsafe) 0 3px, transparent 3px 5px);
-}
-.meter b {
-  position: absolute;
-  left: 80%;
-  top: -3px;
-  bottom: -3px;
-  border-left: 1.5px solid var(--ink);
 }
 </style>

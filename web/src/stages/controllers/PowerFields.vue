@@ -269,17 +269,8 @@ const dropPulse = (at: number) =>
   </fieldset>
 </template>
 
+<style scoped src="../fieldset.css"></style>
 <style scoped>
-fieldset {
-  border: 1px solid var(--hair);
-  padding: 2px 8px 6px;
-  margin: 0;
-  align-items: flex-end;
-}
-legend {
-  font-size: 12px;
-  color: var(--ink2);
-}
 .pulse,
 .measured {
   flex-wrap: nowrap;

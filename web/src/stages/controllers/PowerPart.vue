@@ -178,6 +178,7 @@ const unit = (id: string) => bench.plan!.units[id]?.name ?? id;
 </template>
 
 <style scoped src="../panel.css"></style>
+<style scoped src="../meter.css"></style>
 <style scoped>
 .source th {
   position: static;
@@ -225,20 +226,5 @@ td:first-child {
   border: 1px solid var(--hair-strong);
   vertical-align: -1px;
   margin: 0 4px;
-}
-.meter i {
-  display: block;
-  height: 100%;
-  background: var(--signal);
-}
-.meter.over i {
-  background: repeating-linear-gradient(45deg, var(--unsafe) 0 3px, transparent 3px 5px);
-}
-.meter b {
-  position: absolute;
-  left: 80%;
-  top: -3px;
-  bottom: -3px;
-  border-left: 1.5px solid var(--ink);
 }
 </style>

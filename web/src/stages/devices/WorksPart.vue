@@ -255,15 +255,4 @@ function setPart(id: string) {
   </fieldset>
 </template>
 
-<style scoped>
-fieldset {
-  border: 1px solid var(--hair);
-  padding: 2px 8px 6px;
-  margin: 0;
-  align-items: flex-end;
-}
-legend {
-  font-size: 12px;
-  color: var(--ink2);
-}
-</style>
+<style scoped src="../fieldset.css"></style>

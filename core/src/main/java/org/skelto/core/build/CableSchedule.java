@@ -436,13 +436,4 @@ public final class CableSchedule {
         double dz = one.get().zM() - other.get().zM();
         return Math.sqrt(dx * dx + dy * dy + dz * dz) <= NEAR_M;
     }
-
-    /** Metres of each part of new cable. */
-    public static Map<String, Double> metres(List<CableLine> lines) {
-        Map<String, Double> metres = new TreeMap<>();
-        lines.stream()
-                .filter(l -> l.part() != null && l.lengthM() != null)
-                .forEach(l -> metres.merge(l.part(), l.lengthM(), Double::sum));
-        return metres;
-    }
 }

@@ -14,8 +14,6 @@ import org.skelto.core.plan.Unit;
 
 /** How long the whole path of what must survive goes on without the mains, and which box ends first. */
 public final class Backups {
-    private static final double HOURS_A_YEAR = 8766;
-
     /** Hours after which nobody counts: a battery of months. */
     private static final double LONG_H = 10_000;
 
@@ -77,7 +75,7 @@ public final class Backups {
         Unit unit = plan.units().get(id);
         PowerNode node = tree.get(id);
         if (unit.power().source() == PowerSource.BATTERY) {
-            double hours = node.cell() == null ? LONG_H : node.cell().years() * HOURS_A_YEAR;
+            double hours = node.cell() == null ? LONG_H : node.cell().years() * Electrics.HOURS_A_YEAR;
             return new BackupBox(id, unit.name(), Math.min(LONG_H, hours), "its battery");
         }
         double own = unit.power().backupH();
