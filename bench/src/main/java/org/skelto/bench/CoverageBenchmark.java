@@ -175,6 +175,7 @@ public class CoverageBenchmark {
                 null,
                 null,
                 null,
+                null,
                 null);
     }
 

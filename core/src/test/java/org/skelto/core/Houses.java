@@ -136,6 +136,7 @@ public final class Houses {
                 null,
                 null,
                 null,
+                null,
                 null);
     }
 }

@@ -14,7 +14,8 @@ public final class Calculators {
     private static final Map<String, Calculator> ALL = new LinkedHashMap<>();
 
     static {
-        Stream.concat(WireCalculators.all().stream(), RadioCalculators.all().stream())
+        Stream.of(WireCalculators.all(), RadioCalculators.all(), LongRangeCalculators.all())
+                .flatMap(Collection::stream)
                 .forEach(c -> ALL.put(c.name(), c));
     }
 

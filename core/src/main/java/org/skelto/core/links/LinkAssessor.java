@@ -11,13 +11,16 @@ import org.skelto.core.plan.Link;
 import org.skelto.core.plan.Medium;
 import org.skelto.core.plan.Plan;
 import org.skelto.core.plan.Radio;
+import org.skelto.core.plan.RadioPath;
 import org.skelto.core.plan.Unit;
+import org.skelto.core.radio.Antennas;
 import org.skelto.core.radio.Budget;
 import org.skelto.core.radio.Chance;
 import org.skelto.core.radio.Figure;
 import org.skelto.core.radio.Indoors;
 import org.skelto.core.radio.Learned;
 import org.skelto.core.radio.LossModel;
+import org.skelto.core.radio.Outdoors;
 import org.skelto.core.radio.SlabTables;
 import org.skelto.core.radio.Text;
 import org.skelto.core.site.Point;
@@ -86,13 +89,8 @@ public final class LinkAssessor {
     private LinkReport radio(String id, Link link, Unit from, Unit to, double target, String trouble) {
         Radio out = from.radio(link.medium()).orElseThrow();
         Radio back = to.radio(link.medium()).orElseThrow();
-        LossModel.Loss loss = model.loss(
-                site.position(from).orElseThrow(),
-                from.place(),
-                site.position(to).orElseThrow(),
-                to.place(),
-                out.frequencyMHz());
-        loss = learned(loss, link, out.frequencyMHz());
+        Optional<RadioPath> path = plan.path(link.from(), link.to());
+        LossModel.Loss loss = learned(loss(from, out, to, back, path), link, out.frequencyMHz());
         List<LinkReport.Run> runs = new ArrayList<>();
         runs.add(new LinkReport.Run(link.from(), link.to(), Budget.of(out, loss, back)));
         boolean answered = link.twoWay() && out.receives();
@@ -101,13 +99,16 @@ public final class LinkAssessor {
         }
         double margin =
                 runs.stream().mapToDouble(r -> r.budget().marginDb()).min().orElseThrow();
-        double sigma = loss.indoor() ? Learned.sigmaDb(plan, out.frequencyMHz()) : Chance.OUTDOOR_SIGMA_DB;
+        boolean tested = !loss.indoor() && path.isPresent() && learnedOf(path.get());
+        double sigma = loss.indoor()
+                ? Learned.sigmaDb(plan, out.frequencyMHz())
+                : tested ? path.get().learned().sigmaDb() : Chance.OUTDOOR_SIGMA_DB;
         double chance = Chance.of(margin, sigma);
         Figure figure = Figure.of(
                 "Φ(margin / σ); slow fading only, fast fading is not in it",
                 "log-normal shadowing; σ "
                         + (!loss.indoor()
-                                ? "6 dB outdoors"
+                                ? tested ? "of the field test" : "6 dB outdoors"
                                 : Learned.used(plan) ? "of held-out readings" : "8 dB indoors before calibration"),
                 false,
                 "margin, worse direction",
@@ -133,6 +134,40 @@ public final class LinkAssessor {
                 Chance.marginDb(target, sigma),
                 trouble == null && chance >= target && link.twoWay() == answered,
                 figure);
+    }
+
+    private static boolean learnedOf(RadioPath path) {
+        return path.learned() != null && path.learned().used();
+    }
+
+    /**
+     * The loss between two radios: by the plan's indoor model, or over the ground between where that is known; then only
+     * the walls at the ends are taken from the straight ray.
+     */
+    private LossModel.Loss loss(Unit from, Radio out, Unit to, Radio back, Optional<RadioPath> path) {
+        LossModel.Loss straight = model.loss(
+                Antennas.clearOfHouse(site, from, out),
+                Antennas.place(from, out),
+                Antennas.clearOfHouse(site, to, back),
+                Antennas.place(to, back),
+                out.frequencyMHz());
+        if (path.isEmpty() || straight.indoor()) {
+            return straight;
+        }
+        Outdoors ground = outdoors(path.get(), out.frequencyMHz(), out.medium());
+        List<LossModel.Part> parts = new ArrayList<>(ground.parts());
+        straight.parts().stream().filter(p -> !p.what().equals("free space")).forEach(parts::add);
+        return new LossModel.Loss(ground.distanceM(), false, parts);
+    }
+
+    /** The ground of a path between the antennas of its units' radios of a medium. */
+    public Outdoors outdoors(RadioPath path, double frequencyMHz, Medium medium) {
+        return new Outdoors(path, heightM(path.from(), medium), heightM(path.to(), medium), frequencyMHz);
+    }
+
+    private double heightM(String unit, Medium medium) {
+        Unit u = plan.units().get(unit);
+        return Antennas.aboveGroundM(plan, u, u.radio(medium).orElseThrow());
     }
 
     /** What readings taught about both ends' radios, as parts of the loss. */

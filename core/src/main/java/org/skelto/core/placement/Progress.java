@@ -36,7 +36,7 @@ public interface Progress {
     final class Cancelled extends RuntimeException {
         private static final long serialVersionUID = 1L;
 
-        Cancelled() {
+        public Cancelled() {
             super("cancelled", null, false, false);
         }
     }

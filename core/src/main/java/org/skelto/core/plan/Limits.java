@@ -49,6 +49,11 @@ public final class Limits {
 
     static final int HOUSINGS = 1000;
 
+    static final int PATHS = 100;
+
+    /** What stands along one path. */
+    static final int COVERS = 60;
+
     /** Pulses of a unit on a battery. */
     static final int PULSES = 12;
 

@@ -27,6 +27,7 @@ import java.util.Map;
  * @param housings wall boxes and enclosures
  * @param cautions those that were acknowledged, with the day or how
  * @param money what the plan may cost
+ * @param paths the ground under long radio links
  */
 public record Plan(
         String format,
@@ -59,7 +60,8 @@ public record Plan(
         Calibration calibration,
         Map<String, Housing> housings,
         Map<Caution, String> cautions,
-        Money money) {
+        Money money,
+        Map<String, RadioPath> paths) {
 
     /** The only format this version reads and writes. */
     public static final String FORMAT = "skelto-plan/1";
@@ -88,6 +90,7 @@ public record Plan(
         housings = Copies.sorted(housings);
         cautions = Copies.sorted(cautions);
         money = money == null ? Money.USUAL : money;
+        paths = Copies.sorted(paths);
     }
 
     /** A plan of which only the essentials are known. */
@@ -140,6 +143,7 @@ public record Plan(
                 null,
                 null,
                 null,
+                null,
                 null);
     }
 
@@ -172,24 +176,35 @@ public record Plan(
 
     /** This plan with other units and devices, for the assignment of names. */
     public Plan withNamed(Map<String, Unit> otherUnits, Map<String, Device> otherDevices) {
-        return with(otherUnits, otherDevices, links, calibration);
+        return with(otherUnits, otherDevices, links, calibration, paths);
     }
 
     /** This plan with other units and links. */
     public Plan withLinked(Map<String, Unit> otherUnits, Map<String, Link> otherLinks) {
-        return with(otherUnits, devices, otherLinks, calibration);
+        return with(otherUnits, devices, otherLinks, calibration, paths);
     }
 
     /** This plan with what readings taught, or without when null. */
     public Plan withCalibration(Calibration other) {
-        return with(units, devices, links, other);
+        return with(units, devices, links, other, paths);
+    }
+
+    /** This plan with the ground under other radio paths. */
+    public Plan withPaths(Map<String, RadioPath> other) {
+        return with(units, devices, links, calibration, other);
+    }
+
+    /** The ground between two units, if it is known. */
+    public java.util.Optional<RadioPath> path(String one, String other) {
+        return paths.values().stream().filter(p -> p.joins(one, other)).findFirst();
     }
 
     private Plan with(
             Map<String, Unit> otherUnits,
             Map<String, Device> otherDevices,
             Map<String, Link> otherLinks,
-            Calibration otherCalibration) {
+            Calibration otherCalibration,
+            Map<String, RadioPath> otherPaths) {
         return new Plan(
                 format,
                 name,
@@ -221,6 +236,7 @@ public record Plan(
                 otherCalibration,
                 housings,
                 cautions,
-                money);
+                money,
+                otherPaths);
     }
 }

@@ -24,6 +24,7 @@ public final class PlanValidator {
             new SiteValidator(plan, validator.found).all();
             new WorksValidator(plan, validator.found).all();
             new UnitValidator(plan, validator.found).all();
+            new PathValidator(plan, validator.found).all();
         }
         return validator.found.problems();
     }
@@ -77,6 +78,7 @@ public final class PlanValidator {
         sound &= found.map("owned", plan.owned(), Limits.OWNED);
         sound &= found.map("housings", plan.housings(), Limits.HOUSINGS);
         sound &= found.map("demands", plan.demands(), Limits.DEMANDS);
+        sound &= found.map("paths", plan.paths(), Limits.PATHS);
         if (plan.accepted().size() > Limits.ACCEPTED) {
             found.add("/accepted", "holds more than " + Limits.ACCEPTED + " entries");
         }

@@ -15,6 +15,7 @@ import java.util.SortedSet;
  * @param metalBox whether it sits in a closed metal box
  * @param family the message family that it sends in, or null when any receiver of the medium decodes it
  * @param decodes the families that it decodes; none means all
+ * @param air what it is set to besides, or null when nothing is said
  */
 public record Radio(
         Medium medium,
@@ -27,9 +28,38 @@ public record Radio(
         boolean receives,
         boolean metalBox,
         String family,
-        SortedSet<String> decodes) {
+        SortedSet<String> decodes,
+        AirSettings air) {
     public Radio {
         decodes = Copies.sorted(decodes);
+    }
+
+    /** A radio of which nothing more is said. */
+    public Radio(
+            Medium medium,
+            double frequencyMHz,
+            double txPowerDbm,
+            double antennaGainDbi,
+            double feederLossDb,
+            Double sensitivityDbm,
+            Chirp chirp,
+            boolean receives,
+            boolean metalBox,
+            String family,
+            SortedSet<String> decodes) {
+        this(
+                medium,
+                frequencyMHz,
+                txPowerDbm,
+                antennaGainDbi,
+                feederLossDb,
+                sensitivityDbm,
+                chirp,
+                receives,
+                metalBox,
+                family,
+                decodes,
+                null);
     }
 
     /** A radio that is not bound to any message family. */
@@ -67,19 +97,44 @@ public record Radio(
         return sender.family() == null || decodes.isEmpty() || decodes.contains(sender.family());
     }
 
+    /** What it is set to besides. */
+    public AirSettings settings() {
+        return air == null ? AirSettings.NONE : air;
+    }
+
     /** This radio on another frequency channel and with other chirp settings. */
     public Radio set(double otherFrequencyMHz, Chirp otherChirp) {
+        return with(otherFrequencyMHz, txPowerDbm, antennaGainDbi, otherChirp, air);
+    }
+
+    /** This radio with another power and antenna. */
+    public Radio sending(double otherPowerDbm, double otherGainDbi) {
+        return with(frequencyMHz, otherPowerDbm, otherGainDbi, chirp, air);
+    }
+
+    /** This radio set otherwise. */
+    public Radio air(AirSettings other) {
+        return with(frequencyMHz, txPowerDbm, antennaGainDbi, chirp, other);
+    }
+
+    private Radio with(
+            double otherFrequencyMHz,
+            double otherPowerDbm,
+            double otherGainDbi,
+            Chirp otherChirp,
+            AirSettings otherAir) {
         return new Radio(
                 medium,
                 otherFrequencyMHz,
-                txPowerDbm,
-                antennaGainDbi,
+                otherPowerDbm,
+                otherGainDbi,
                 feederLossDb,
                 sensitivityDbm,
                 otherChirp,
                 receives,
                 metalBox,
                 family,
-                decodes);
+                decodes,
+                otherAir);
     }
 }

@@ -22,6 +22,8 @@ import java.util.Optional;
  * @param draws what it takes, measured or from its sheet, or null to take it from its parts
  * @param duty how it spends its time on a battery, or null when nobody said
  * @param housing id of the wall box or enclosure that it is in, or null
+ * @param message what it sends over a long-range or sub-GHz radio, or null when nobody said
+ * @param solar the panel that charges its battery, or null
  */
 public record Unit(
         String name,
@@ -42,7 +44,9 @@ public record Unit(
         BoardSet boards,
         Draws draws,
         Duty duty,
-        String housing) {
+        String housing,
+        Message message,
+        Solar solar) {
     public Unit {
         radios = Copies.sorted(radios);
     }
@@ -81,6 +85,8 @@ public record Unit(
                 null,
                 null,
                 null,
+                null,
+                null,
                 null);
     }
 
@@ -101,26 +107,41 @@ public record Unit(
     }
 
     public Unit withRadios(Map<String, Radio> otherRadios) {
-        return with(place, otherRadios, ipv4, mac, nodeId, boards, power);
+        return with(place, otherRadios, ipv4, mac, nodeId, boards, power, duty, message);
     }
 
     public Unit withNames(String otherIpv4, String otherMac, Integer otherNodeId) {
-        return with(place, radios, otherIpv4, otherMac, otherNodeId, boards, power);
+        return with(place, radios, otherIpv4, otherMac, otherNodeId, boards, power, duty, message);
     }
 
     /** This controller made of other parts. */
     public Unit of(BoardSet other) {
-        return with(place, radios, ipv4, mac, nodeId, other, power);
+        return with(place, radios, ipv4, mac, nodeId, other, power, duty, message);
     }
 
     /** This unit at another place. */
     public Unit at(Place other) {
-        return with(other, radios, ipv4, mac, nodeId, boards, power);
+        return with(other, radios, ipv4, mac, nodeId, boards, power, duty, message);
     }
 
     /** This unit powered otherwise. */
     public Unit powered(Power other) {
-        return with(place, radios, ipv4, mac, nodeId, boards, other);
+        return with(place, radios, ipv4, mac, nodeId, boards, other, duty, message);
+    }
+
+    /** This unit spending its time otherwise. */
+    public Unit on(Duty other) {
+        return with(place, radios, ipv4, mac, nodeId, boards, power, other, message);
+    }
+
+    /** This unit sending something else. */
+    public Unit sending(Message other) {
+        return with(place, radios, ipv4, mac, nodeId, boards, power, duty, other);
+    }
+
+    /** What it sends. */
+    public Message says() {
+        return message == null ? Message.NONE : message;
     }
 
     private Unit with(
@@ -130,7 +151,9 @@ public record Unit(
             String otherMac,
             Integer otherNodeId,
             BoardSet otherBoards,
-            Power otherPower) {
+            Power otherPower,
+            Duty otherDuty,
+            Message otherMessage) {
         return new Unit(
                 name,
                 kind,
@@ -149,7 +172,9 @@ public record Unit(
                 wireless,
                 otherBoards,
                 draws,
-                duty,
-                housing);
+                otherDuty,
+                housing,
+                otherMessage,
+                solar);
     }
 }

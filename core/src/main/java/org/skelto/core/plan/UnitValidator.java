@@ -55,6 +55,12 @@ final class UnitValidator {
             boards(at + "/boards", unit.boards());
         }
         works.unit(at, unit);
+        if (unit.message() != null) {
+            PathValidator.message(found, at + "/message", unit.message());
+        }
+        if (unit.solar() != null) {
+            PathValidator.solar(found, at + "/solar", unit.solar());
+        }
         unit.radios().forEach((name, radio) -> radio(at + "/radios" + Pointers.of(name), radio));
     }
 
@@ -134,6 +140,9 @@ final class UnitValidator {
             found.add(at + "/decodes", "names more than " + Limits.FAMILIES + " families");
         }
         radio.decodes().forEach(family -> found.text(at + "/decodes", family, Limits.NAME_LENGTH));
+        if (radio.air() != null) {
+            PathValidator.air(found, at + "/air", radio.air());
+        }
         Chirp chirp = radio.chirp();
         if (chirp != null) {
             found.within(at + "/chirp/spreadingFactor", chirp.spreadingFactor(), 6, 12, "");

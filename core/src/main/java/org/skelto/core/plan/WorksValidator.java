@@ -70,6 +70,13 @@ final class WorksValidator {
         found.within(at + "/sleepUa", duty.sleepUa(), 0, 1e7, " µA");
         found.within(at + "/cycleS", duty.cycleS(), 0.01, 31_557_600, " s");
         found.withinOrNull(at + "/wishYears", duty.wishYears(), 0, 100, " years");
+        found.withinOrNull(at + "/coldestC", duty.coldestC(), -60, 40, " °C");
+        if (duty.regulation() != null) {
+            found.required(at + "/regulation/kind", duty.regulation().kind());
+            found.within(at + "/regulation/outV", duty.regulation().outV(), 0.5, 60, " V");
+            found.within(at + "/regulation/quiescentUa", duty.regulation().quiescentUa(), 0, 1e6, " µA");
+            found.within(at + "/regulation/efficiency", duty.regulation().efficiency(), 0.1, 1, "");
+        }
         if (duty.pulses().size() > Limits.PULSES) {
             found.add(at + "/pulses", "holds more than " + Limits.PULSES + " states");
         }

@@ -94,9 +94,12 @@ public record Budget(
         return receiver.sensitivityDbm() != null
                 ? receiver.sensitivityDbm()
                 : ChirpModulation.sensitivityDbm(
-                        receiver.chirp().spreadingFactor(),
-                        receiver.chirp().bandwidthKHz(),
-                        ChirpModulation.NOISE_FIGURE_DB);
+                        receiver.chirp().spreadingFactor(), receiver.chirp().bandwidthKHz(), noiseFigureDb(receiver));
+    }
+
+    private static double noiseFigureDb(Radio receiver) {
+        Double given = receiver.settings().noiseFigureDb();
+        return given == null ? ChirpModulation.NOISE_FIGURE_DB : given;
     }
 
     private static Figure sensitivityFigure(Radio receiver) {
@@ -111,7 +114,7 @@ public record Budget(
                 "bandwidth",
                 Text.number(receiver.chirp().bandwidthKHz(), 1) + " kHz",
                 "noise figure",
-                Text.db(ChirpModulation.NOISE_FIGURE_DB),
+                Text.db(noiseFigureDb(receiver)),
                 "SNRmin at SF" + receiver.chirp().spreadingFactor(),
                 Text.db(ChirpModulation.leastSnrDb(receiver.chirp().spreadingFactor())));
     }

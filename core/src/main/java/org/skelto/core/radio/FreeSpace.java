@@ -3,10 +3,10 @@ package org.skelto.core.radio;
 /** Free-space basic transmission loss, Recommendation ITU-R P.525. */
 public final class FreeSpace {
     /** Speed of light in vacuum, m/s. */
-    static final double SPEED_OF_LIGHT = 299_792_458.0;
+    public static final double SPEED_OF_LIGHT = 299_792_458.0;
 
     /** Distances below this one count as this one, metres. */
-    static final double LEAST_M = 1.0;
+    public static final double LEAST_M = 1.0;
 
     private FreeSpace() {}
 

@@ -124,6 +124,7 @@ public final class ThornfellLodge {
                 null,
                 null,
                 null,
+                null,
                 null);
     }
 

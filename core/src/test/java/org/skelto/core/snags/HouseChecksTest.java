@@ -160,6 +160,8 @@ class HouseChecksTest {
                 null,
                 null,
                 null,
+                null,
+                null,
                 null);
     }
 

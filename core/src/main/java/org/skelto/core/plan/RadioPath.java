@@ -1,0 +1,55 @@
+package org.skelto.core.plan;
+
+import java.util.List;
+
+/**
+ * The ground between two units that talk by radio.
+ *
+ * @param from id of the unit at the profile's first point
+ * @param to id of the unit at its last point
+ * @param profile of the ground, distances ascending strictly from 0, at least two points, at most {@value #MOST_POINTS}
+ * @param covers what stands on it
+ * @param source where the profile comes from, in words, or null
+ * @param model how the loss is predicted
+ * @param exponent of distance, 1.5 to 8, or null for {@value #USUAL_EXPONENT}
+ * @param interceptDb loss at one metre, or null for that of free space
+ * @param earthFactor effective earth radius over the real one, 0.3 to 100, or null for 4/3
+ * @param learned what readings taught, or null
+ */
+public record RadioPath(
+        String from,
+        String to,
+        List<GroundPoint> profile,
+        List<Cover> covers,
+        String source,
+        OutdoorModel model,
+        Double exponent,
+        Double interceptDb,
+        Double earthFactor,
+        PathLearned learned) {
+    /** Points of a profile. */
+    public static final int MOST_POINTS = 2000;
+
+    /** Exponent over open country with low antennas, typical. */
+    public static final double USUAL_EXPONENT = 2.8;
+
+    public RadioPath {
+        profile = Copies.list(profile);
+        covers = Copies.list(covers);
+        model = model == null ? OutdoorModel.DIFFRACTION : model;
+    }
+
+    /** A path of which only the ground is known. */
+    public RadioPath(String from, String to, List<GroundPoint> profile, String source) {
+        this(from, to, profile, null, source, null, null, null, null, null);
+    }
+
+    /** Whether it lies between these two units, either way round. */
+    public boolean joins(String one, String other) {
+        return from.equals(one) && to.equals(other) || from.equals(other) && to.equals(one);
+    }
+
+    public RadioPath learned(PathLearned other) {
+        return new RadioPath(from, to, profile, covers, source, model, exponent, interceptDb, earthFactor, other);
+    }
+}
