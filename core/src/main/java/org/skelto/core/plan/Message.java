@@ -25,6 +25,9 @@ public record Message(
         Integer preambleSymbols) {
     public static final int MOST_FIELDS = 60;
 
+    /** Bytes that a frame takes at most. */
+    public static final int MOST_BYTES = 255;
+
     /** Data rate of simple keying, typical, kbit/s. */
     public static final double USUAL_KBPS = 4.8;
 
@@ -45,6 +48,11 @@ public record Message(
 
     public int triesOrOne() {
         return tries == null ? 1 : tries;
+    }
+
+    /** Bytes of all fields, packed without gaps; 0 when no field is designed. */
+    public int bytes() {
+        return (fields.stream().mapToInt(MessageField::width).sum() + 7) / 8;
     }
 
     /** Whether repeats can be known as such. */

@@ -118,6 +118,11 @@ final class PathValidator {
                 value(found, here, field);
             }
         }
+        if (message.fields().stream().noneMatch(java.util.Objects::isNull) && message.bytes() > Message.MOST_BYTES) {
+            found.add(
+                    at + "/fields",
+                    "pack into " + message.bytes() + " bytes; a frame takes 1 to " + Message.MOST_BYTES);
+        }
     }
 
     private static void value(Findings found, String at, MessageField field) {

@@ -10,21 +10,21 @@ import org.skelto.core.plan.Exposure;
 import org.skelto.core.plan.Plan;
 import org.skelto.core.plan.PowerSource;
 import org.skelto.core.plan.Pulse;
+import org.skelto.core.plan.Regulation;
 import org.skelto.core.plan.Unit;
 import org.skelto.core.power.PowerNode.PowerFault;
 import org.skelto.core.radio.Figure;
 import org.skelto.core.radio.Text;
+import org.skelto.core.radio.Traffic;
 import org.skelto.core.site.SiteModel;
 
 /** How long cells last, and what they cannot do. */
 final class Cells {
-    /** Share of the capacity that is left in the cold, for cells that are not made for it; typical. */
-    private static final double OUTDOORS = 0.85;
+    /** As long as a battery is said to last that a panel keeps charged; it ages all the same. */
+    private static final double CARRIED_YEARS = 10;
 
-    private static final double FREEZING = 0.6;
-
-    /** A cell that works at this temperature keeps its capacity in the cold, °C. */
-    private static final double COLD_CELL_C = -30;
+    /** Of a good linear regulator, typical. */
+    private static final double DROPOUT_V = 0.2;
 
     private static final double USUAL_WISH_YEARS = 1;
 
@@ -35,33 +35,31 @@ final class Cells {
         if (unit.power().source() != PowerSource.BATTERY || cell == null || cell.kind() != PartKind.BATTERY) {
             return null;
         }
-        Exposure exposure = exposure(plan, unit);
+        Exposure exposure = Battery.exposure(plan, unit);
         dangers(unit, cell, exposure, faults);
-        Duty duty = unit.duty();
+        Duty duty = Traffic.timed(unit);
         if (duty == null) {
             return null;
         }
-        double[] currents = duty.pulses().stream().mapToDouble(Pulse::currentMa).toArray();
-        double[] durations =
-                duty.pulses().stream().mapToDouble(Pulse::durationMs).toArray();
-        double average = Electrics.averageUa(duty.sleepUa(), duty.cycleS(), currents, durations);
-        double capacity =
-                cell.figure(Quantity.CAPACITY_AH, 0) * 1000 * unit.power().parts();
-        double cold = cold(cell, exposure);
-        double usable = cell.figure(Quantity.USABLE, 1) * cold;
-        double self = cell.figure(Quantity.SELF_DISCHARGE, 0);
-        double years = Electrics.years(capacity, usable, self, average);
+        Battery battery = Battery.of(plan, unit, cell);
+        double average = Outposts.averageUa(duty, battery.volts());
+        List<SunModel.MonthOfSun> months = Outposts.months(plan.place(), unit, battery, average);
+        boolean carried = !months.isEmpty() && SunModel.diesIn(months) == null;
+        double years = carried ? CARRIED_YEARS : battery.years(average);
         double wish = duty.wishYears() == null ? USUAL_WISH_YEARS : duty.wishYears();
         if (years < wish) {
             faults.add(new PowerFault(
                     "P6",
                     false,
                     unit.name() + ": its battery is flat sooner than wished",
-                    Text.number(years, 2) + " years, wished " + Text.number(wish, 1) + "; " + Text.number(average, 1)
-                            + " µA on average",
+                    Text.number(years, 2) + " years"
+                            + (SunModel.diesIn(months) == null ? "" : ", dies in " + month(months)) + ", wished "
+                            + Text.number(wish, 1) + "; " + Text.number(average, 1) + " µA on average",
                     "Someone has to go there with new cells more often, or it is dead when it matters."));
         }
-        double most = java.util.Arrays.stream(currents).max().orElse(0) / 1000;
+        dropout(unit, duty, battery, faults);
+        double ratio = duty.regulation() == null ? 1 : Outposts.ratio(duty.regulation(), battery.volts());
+        double most = duty.pulses().stream().mapToDouble(Pulse::currentMa).max().orElse(0) * ratio / 1000;
         double bears = cell.figure(Quantity.PULSE_A, Double.POSITIVE_INFINITY)
                 * unit.power().parts();
         if (most > bears) {
@@ -78,18 +76,37 @@ final class Cells {
                 average,
                 years,
                 duty.wishYears(),
-                Figure.of(
-                        "capacity · usable / (average + capacity · self-discharge / 8766 h)",
-                        "charge of each cycle; catalogue",
-                        cold < 1,
-                        "capacity",
-                        Text.number(capacity, 0) + " mAh",
-                        "usable, with the cold",
-                        Text.share(usable),
-                        "self-discharge in a year",
-                        Text.share(self),
-                        "average of a cycle",
-                        Text.number(average, 1) + " µA"));
+                carried
+                        ? Figure.of(
+                                "the panel brings more than is used, or the battery lasts over the dark months",
+                                "sun by latitude and month, see Energy",
+                                true,
+                                "average of a cycle",
+                                Text.number(average, 1) + " µA")
+                        : battery.figure(average));
+    }
+
+    private static boolean sunInFrost(Unit unit) {
+        Double coldest = unit.duty() == null ? null : unit.duty().coldestC();
+        return unit.solar() != null && coldest != null && coldest < 0;
+    }
+
+    /** A linear regulator cannot give what the cells do not have over its dropout. */
+    private static void dropout(Unit unit, Duty duty, Battery battery, List<PowerFault> faults) {
+        Regulation r = duty.regulation();
+        if (r != null && r.kind() == Regulation.Kind.LINEAR && battery.volts() - r.outV() < DROPOUT_V) {
+            faults.add(new PowerFault(
+                    "P3",
+                    true,
+                    unit.name() + ": its linear regulator is in dropout",
+                    Text.number(battery.volts(), 1) + " V cells for " + Text.number(r.outV(), 1) + " V, dropout about "
+                            + Text.number(DROPOUT_V, 1) + " V",
+                    "The electronics get less than they need as soon as the cells sag; it starts anew when it sends."));
+        }
+    }
+
+    private static String month(List<SunModel.MonthOfSun> months) {
+        return SunModel.diesIn(months).getDisplayName(java.time.format.TextStyle.FULL, java.util.Locale.ENGLISH);
     }
 
     private static void dangers(Unit unit, Part cell, Exposure exposure, List<PowerFault> faults) {
@@ -101,7 +118,7 @@ final class Cells {
                     unit.name() + ": its lithium cell has no protection",
                     cell.name(),
                     "Shorted, run flat or charged too far it burns."));
-        } else if (charged && exposure == Exposure.FREEZING) {
+        } else if (charged && (exposure == Exposure.FREEZING || sunInFrost(unit))) {
             faults.add(new PowerFault(
                     "P11",
                     true,
@@ -110,24 +127,5 @@ final class Cells {
                     "Charged below 0 °C it is damaged inside and may burn later. Cells that are not charged, or a "
                             + "charger that waits for warmth, are safe."));
         }
-    }
-
-    private static Exposure exposure(Plan plan, Unit unit) {
-        if (unit.place() == null) {
-            return Exposure.DRY;
-        }
-        if (unit.place().room() != null) {
-            return plan.rooms().get(unit.place().room()).exposure();
-        }
-        return unit.place().spot() != null
-                ? plan.spots().get(unit.place().spot()).exposure()
-                : Exposure.DRY;
-    }
-
-    private static double cold(Part cell, Exposure exposure) {
-        if (cell.figure(Quantity.LOWEST_C, 0) <= COLD_CELL_C) {
-            return 1;
-        }
-        return exposure == Exposure.FREEZING ? FREEZING : exposure == Exposure.OUTDOOR ? OUTDOORS : 1;
     }
 }

@@ -19,7 +19,7 @@ import org.skelto.core.plan.Region;
  */
 public final class RegionLimits {
     /** When the table was last compared with its sources. */
-    public static final String DATE = "2026-11-24";
+    public static final String DATE = "2026-11-26";
 
     /** Less than this over a limit is rounding, dB. */
     public static final double ROUNDING_DB = 0.005;
@@ -33,6 +33,16 @@ public final class RegionLimits {
 
     private RegionLimits() {}
 
+    /** A rule that states no duty cycle, percent. */
+    public static final double NO_DUTY = 100;
+
+    /** What a row is for. */
+    public enum Use {
+        ANY,
+        CONTROL,
+        PERIODIC
+    }
+
     /** What a limit is measured as. */
     public enum Kind {
         ERP,
@@ -43,7 +53,13 @@ public final class RegionLimits {
     /**
      * One row of the table.
      *
-     * @param dutyPercent greatest share of time on air, or null when none is stated
+     * @param mostBandwidthKHz or null when there is no such limit
+     * @param leastChannels over which it must hop, 0 when it may stay on one
+     * @param dutyPercent greatest share of time on air; {@value #NO_DUTY} when the rule states none, null when that is not
+     *     in the table
+     * @param mostOnMs longest time on air at a stretch, or null
+     * @param restTimes silence after it, as a multiple of that time, or null
+     * @param restS least silence after it, or null
      */
     public record Row(
             Region region,
@@ -51,10 +67,27 @@ public final class RegionLimits {
             double fromMHz,
             double toMHz,
             double leastBandwidthKHz,
+            Double mostBandwidthKHz,
+            int leastChannels,
+            Use use,
             double limitDbm,
             Kind kind,
             Double dutyPercent,
+            Double mostOnMs,
+            Double restTimes,
+            Double restS,
             String source) {
+
+        /** Whether the share of time on air is limited. */
+        public boolean dutyLimited() {
+            return dutyPercent != null && dutyPercent < NO_DUTY;
+        }
+
+        /** The sub-band in words. */
+        public String band() {
+            return Text.number(fromMHz, fromMHz % 1 == 0 ? 0 : 2) + "–" + Text.number(toMHz, toMHz % 1 == 0 ? 0 : 2)
+                    + " MHz";
+        }
 
         /** How far a radio is over this limit, dB; not positive when it keeps it. */
         public double excessDb(Radio radio) {
@@ -75,12 +108,27 @@ public final class RegionLimits {
 
     /** The most generous row that covers this radio, if the table knows its band. */
     public static Optional<Row> rowFor(Region region, Radio radio) {
+        return rowFor(region, radio, false);
+    }
+
+    /** The same for a radio that sends at intervals, whatever happens. */
+    public static Optional<Row> rowFor(Region region, Radio radio, boolean periodic) {
         double bandwidthKHz = radio.chirp() == null ? NARROW_KHZ : radio.chirp().bandwidthKHz();
+        Integer hops = radio.settings().hopChannels();
+        int channels = hops == null ? 1 : hops;
         return ROWS.stream()
                 .filter(r -> r.region() == region && r.media().contains(radio.medium()))
                 .filter(r -> radio.frequencyMHz() >= r.fromMHz() && radio.frequencyMHz() <= r.toMHz())
-                .filter(r -> bandwidthKHz >= r.leastBandwidthKHz())
+                .filter(r -> bandwidthKHz >= r.leastBandwidthKHz()
+                        && (r.mostBandwidthKHz() == null || bandwidthKHz <= r.mostBandwidthKHz()))
+                .filter(r -> channels >= r.leastChannels())
+                .filter(r -> r.use() == Use.ANY || r.use() == (periodic ? Use.PERIODIC : Use.CONTROL))
                 .max(java.util.Comparator.comparingDouble(Row::limitDbm));
+    }
+
+    /** The rows of a region. */
+    public static List<Row> rows(Region region) {
+        return ROWS.stream().filter(r -> r.region() == region).toList();
     }
 
     /** Whether the table has any band for this medium in this region. */
@@ -102,16 +150,26 @@ public final class RegionLimits {
 
     private static Row row(String line) {
         // the source is the last column and the only one that may hold a comma
-        String[] cells = line.split(",", 9);
+        String[] cells = line.split(",", 15);
         return new Row(
                 Region.valueOf(cells[0]),
                 Arrays.stream(cells[1].split("\\|")).map(Medium::valueOf).toList(),
                 Double.parseDouble(cells[2]),
                 Double.parseDouble(cells[3]),
                 Double.parseDouble(cells[4]),
-                Double.parseDouble(cells[5]),
-                Kind.valueOf(cells[6]),
-                cells[7].isEmpty() ? null : Double.valueOf(cells[7]),
-                cells[8].replace("\"", ""));
+                number(cells[5]),
+                Integer.parseInt(cells[6]),
+                Use.valueOf(cells[7]),
+                Double.parseDouble(cells[8]),
+                Kind.valueOf(cells[9]),
+                cells[10].equals("none") ? Double.valueOf(NO_DUTY) : number(cells[10]),
+                number(cells[11]),
+                number(cells[12]),
+                number(cells[13]),
+                cells[14].replace("\"", ""));
+    }
+
+    private static Double number(String cell) {
+        return cell.isEmpty() ? null : Double.valueOf(cell);
     }
 }

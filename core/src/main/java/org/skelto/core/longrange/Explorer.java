@@ -1,0 +1,216 @@
+package org.skelto.core.longrange;
+
+import java.util.ArrayList;
+import java.util.Comparator;
+import java.util.List;
+import java.util.function.ToDoubleFunction;
+import org.skelto.core.links.LinkReport;
+import org.skelto.core.parts.Catalogue;
+import org.skelto.core.plan.Chirp;
+import org.skelto.core.plan.Medium;
+import org.skelto.core.plan.Message;
+import org.skelto.core.plan.Plan;
+import org.skelto.core.plan.Radio;
+import org.skelto.core.plan.Unit;
+import org.skelto.core.power.Outposts;
+import org.skelto.core.radio.Air;
+import org.skelto.core.radio.AirLaw;
+import org.skelto.core.radio.Chance;
+import org.skelto.core.radio.ChirpModulation;
+import org.skelto.core.radio.Text;
+import org.skelto.core.radio.Traffic;
+
+/** Every setting of a chirp link: what it would reach, take and allow. */
+public final class Explorer {
+    /** Bandwidths that chirp radios offer, kHz. */
+    static final double[] BANDWIDTHS = {7.8, 10.4, 15.6, 20.8, 31.25, 41.7, 62.5, 125, 250, 500};
+
+    /** Payload of an acknowledgement, bytes. */
+    static final int ACK_BYTES = 4;
+
+    /** From the end of a frame to the begin of its answer, ms; typical. */
+    static final double TURNAROUND_MS = 60;
+
+    /** Narrower chirps are lost when cheap crystals drift apart, kHz. */
+    private static final double CRYSTAL_KHZ = 62.5;
+
+    private Explorer() {}
+
+    /**
+     * What is asked.
+     *
+     * @param codingRate 5 to 8
+     * @param payloadBytes 1 to 255, or null for the message of the plan
+     * @param tries 1 to 10, or null for those of the plan
+     * @param frequencyMHz or null for that of the plan
+     */
+    public record Wanted(int codingRate, Integer payloadBytes, Integer tries, Double frequencyMHz) {}
+
+    /**
+     * One setting.
+     *
+     * @param marginDb of the worse direction
+     * @param chance that the place and time let it through
+     * @param leastIntervalS that the region table allows, or null when nothing limits it
+     * @param framesPerHour that it allows, or that fit
+     * @param years of the battery, or null when that is not known
+     * @param delivery chance with all tries: the place must let it through, and one try must meet no other frame
+     * @param ackMs until the sender knows that it arrived
+     * @param broken rules that are broken, in words
+     * @param notes in words
+     */
+    public record Setting(
+            int spreadingFactor,
+            double bandwidthKHz,
+            int codingRate,
+            double sensitivityDbm,
+            double marginDb,
+            double chance,
+            double airtimeMs,
+            Double leastIntervalS,
+            double framesPerHour,
+            Double years,
+            double delivery,
+            double ackMs,
+            boolean meets,
+            boolean now,
+            List<String> broken,
+            List<String> notes) {}
+
+    /** The best setting for a wish, with the reason. */
+    public record Pick(String wish, int spreadingFactor, double bandwidthKHz, String why) {}
+
+    /**
+     * The whole grid.
+     *
+     * @param neededDb margin at which the target is met
+     * @param payloadBytes that was reckoned with
+     */
+    public record Grid(
+            String link,
+            double target,
+            double neededDb,
+            int payloadBytes,
+            int tries,
+            List<Setting> settings,
+            List<Pick> picks) {}
+
+    /** The grid of a chirp link whose report has a budget. */
+    public static Grid of(Plan plan, Catalogue parts, LinkReport report, Wanted wanted) {
+        Unit unit = plan.units().get(report.from());
+        Radio radio = unit.radio(Medium.CHIRP).orElseThrow();
+        double frequency = wanted.frequencyMHz() == null ? radio.frequencyMHz() : wanted.frequencyMHz();
+        Message message = unit.says();
+        int bytes = wanted.payloadBytes() != null
+                ? wanted.payloadBytes()
+                : message.bytes() == 0 ? Traffic.USUAL_BYTES : message.bytes();
+        int tries = wanted.tries() == null ? message.triesOrOne() : wanted.tries();
+        Traffic now = Traffic.of(unit, radio);
+        List<SharedAir.SubBand> air = SharedAir.of(plan);
+        double hitsPerMs = hitsPerMs(air, report.from());
+        List<Setting> all = new ArrayList<>();
+        for (int sf = 6; sf <= 12; sf++) {
+            for (double khz : BANDWIDTHS) {
+                Chirp chirp = new Chirp(sf, khz, wanted.codingRate());
+                Radio set = radio.set(frequency, chirp);
+                double airtime = Traffic.airtimeMs(chirp, message, bytes);
+                Traffic traffic = new Traffic(bytes, false, airtime, now.intervalS(), tries);
+                AirLaw law = AirLaw.of(plan.region(), set, traffic);
+                double margin = report.marginDb() + floorDb(radio.chirp()) - floorDb(chirp);
+                double chance = chance(report, margin);
+                double success = Math.exp(-hitsPerMs * airtime);
+                double least = law.leastIntervalS() == null ? traffic.messageMs() / 1000 : law.leastIntervalS();
+                all.add(new Setting(
+                        sf,
+                        khz,
+                        wanted.codingRate(),
+                        floorDb(chirp),
+                        margin,
+                        chance,
+                        airtime,
+                        law.leastIntervalS(),
+                        3600 / least,
+                        Outposts.yearsSending(plan, parts, unit, airtime * tries),
+                        chance * Air.delivery(success, tries),
+                        airtime + TURNAROUND_MS + Traffic.airtimeMs(chirp, message, ACK_BYTES),
+                        margin >= report.neededDb(),
+                        chirp.equals(radio.chirp()) && frequency == radio.frequencyMHz(),
+                        law.broken(),
+                        notes(chirp, message)));
+            }
+        }
+        return new Grid(report.link(), report.target(), report.neededDb(), bytes, tries, all, picks(all));
+    }
+
+    /** Receiver floor of a setting with the usual noise figure, dBm; only differences of it are used. */
+    private static double floorDb(Chirp chirp) {
+        return ChirpModulation.sensitivityDbm(
+                chirp.spreadingFactor(), chirp.bandwidthKHz(), ChirpModulation.NOISE_FIGURE_DB);
+    }
+
+    private static double chance(LinkReport report, double marginDb) {
+        // needed margin = Φ⁻¹(target) σ, so σ need not be asked for again
+        double sigma = report.neededDb() / Chance.marginDb(report.target(), 1);
+        return Chance.of(marginDb, sigma);
+    }
+
+    /** How many frames of others begin in a millisecond in which they would hit this one, if it had their setting. */
+    private static double hitsPerMs(List<SharedAir.SubBand> air, String unit) {
+        return air.stream()
+                .flatMap(b -> b.senders().stream())
+                .filter(s -> s.medium() == Medium.CHIRP && !s.unit().equals(unit) && s.intervalS() != null)
+                .mapToDouble(s -> 2.0 * s.tries() / s.intervalS() / 1000)
+                .sum();
+    }
+
+    private static List<String> notes(Chirp chirp, Message message) {
+        List<String> notes = new ArrayList<>();
+        if (chirp.spreadingFactor() == 6 && !Boolean.TRUE.equals(message.implicitHeader())) {
+            notes.add("SF6 works only with an implicit header: both ends must know the length");
+        }
+        if (chirp.bandwidthKHz() < CRYSTAL_KHZ) {
+            notes.add("below 62.5 kHz both ends need a temperature-compensated crystal");
+        }
+        return notes;
+    }
+
+    private static List<Pick> picks(List<Setting> all) {
+        List<Setting> usable = all.stream()
+                .filter(s -> s.broken().isEmpty() && s.bandwidthKHz() >= CRYSTAL_KHZ && s.spreadingFactor() > 6)
+                .toList();
+        List<Pick> picks = new ArrayList<>();
+        pick(
+                picks,
+                "reach",
+                usable,
+                s -> -s.marginDb(),
+                s -> "the greatest margin that the law allows here: " + Text.db(s.marginDb()));
+        List<Setting> meeting = usable.stream().filter(Setting::meets).toList();
+        pick(
+                picks,
+                "battery",
+                meeting,
+                Setting::airtimeMs,
+                s -> "the shortest time on air that meets the target: " + Text.number(s.airtimeMs(), 0) + " ms"
+                        + (s.years() != null ? ", " + Text.number(s.years(), 1) + " years" : ""));
+        pick(
+                picks,
+                "fast answer",
+                meeting,
+                Setting::ackMs,
+                s -> "the answer is there after " + Text.number(s.ackMs(), 0) + " ms, sooner than with any other that "
+                        + "meets the target");
+        return picks;
+    }
+
+    private static void pick(
+            List<Pick> picks,
+            String wish,
+            List<Setting> from,
+            ToDoubleFunction<Setting> cost,
+            java.util.function.Function<Setting, String> why) {
+        from.stream()
+                .min(Comparator.comparingDouble(cost))
+                .ifPresent(s -> picks.add(new Pick(wish, s.spreadingFactor(), s.bandwidthKHz(), why.apply(s))));
+    }
+}

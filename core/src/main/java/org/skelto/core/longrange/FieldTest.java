@@ -1,0 +1,146 @@
+package org.skelto.core.longrange;
+
+import java.time.Instant;
+import java.util.ArrayList;
+import java.util.List;
+import org.skelto.core.plan.Medium;
+import org.skelto.core.plan.PathLearned;
+import org.skelto.core.plan.Plan;
+import org.skelto.core.plan.Radio;
+import org.skelto.core.plan.RadioPath;
+import org.skelto.core.plan.Unit;
+import org.skelto.core.radio.Antennas;
+import org.skelto.core.radio.Budget;
+import org.skelto.core.radio.ChirpModulation;
+import org.skelto.core.radio.Outdoors;
+
+/** Readings that were taken along a path, against what was predicted. */
+public final class FieldTest {
+    /** So few readings teach nothing. */
+    public static final int LEAST = 3;
+
+    /** Height at which a receiver is carried. */
+    public static final double CARRIED_M = 1.5;
+
+    private static final double LEAST_SIGMA_DB = 3;
+    private static final double LEAST_M = 5;
+    private static final double THERMAL_DBM_HZ = -174;
+
+    private FieldTest() {}
+
+    /**
+     * A reading: the unit at one end sent, a receiver stood somewhere along the path.
+     *
+     * @param path id of the path
+     * @param sender unit at one of its ends
+     * @param distanceM from the path's first end
+     * @param heightM of the receiver's antenna above the ground, or null for {@value #CARRIED_M}
+     * @param dbm that arrived, -160 to 0
+     * @param snrDb signal over noise, -40 to 40, or null
+     * @param at when
+     * @param note in words, or null
+     */
+    public record FieldReading(
+            String path,
+            String sender,
+            double distanceM,
+            Double heightM,
+            double dbm,
+            Double snrDb,
+            Instant at,
+            String note) {}
+
+    /**
+     * A reading beside its prediction by the tables.
+     *
+     * @param predictedSnrDb signal over noise that the receiver at the other end would see, or null for other media
+     */
+    public record Compared(FieldReading reading, double predictedDbm, Double predictedSnrDb, double differenceDb) {}
+
+    /**
+     * What readings teach.
+     *
+     * @param beforeDb root mean square of the differences
+     * @param afterDb the same after correction, each reading predicted from the others
+     * @param learned to store, or null when there are fewer than {@value #LEAST}
+     */
+    public record Lesson(List<Compared> readings, Double beforeDb, Double afterDb, PathLearned learned) {}
+
+    /** Compares the readings of a path, and learns its correction; {@code now} as an ISO instant. */
+    public static Lesson of(Plan plan, String id, List<FieldReading> readings, String now) {
+        RadioPath path = plan.paths().get(id);
+        List<Compared> all = new ArrayList<>();
+        List<Medium> media = PathReport.media(plan, path);
+        if (media.isEmpty()) {
+            return new Lesson(all, null, null, null);
+        }
+        for (FieldReading r : readings) {
+            all.add(compared(plan, path, media.get(0), r));
+        }
+        int n = all.size();
+        if (n == 0) {
+            return new Lesson(all, null, null, null);
+        }
+        double before = Math.sqrt(all.stream()
+                .mapToDouble(c -> c.differenceDb() * c.differenceDb())
+                .average()
+                .orElseThrow());
+        if (n < LEAST) {
+            return new Lesson(all, before, null, null);
+        }
+        double sum = all.stream().mapToDouble(Compared::differenceDb).sum();
+        double mean = sum / n;
+        double squares = all.stream()
+                .mapToDouble(c -> (c.differenceDb() - mean) * (c.differenceDb() - mean))
+                .sum();
+        double held = all.stream()
+                .mapToDouble(c -> c.differenceDb() - (sum - c.differenceDb()) / (n - 1))
+                .map(d -> d * d)
+                .average()
+                .orElseThrow();
+        PathLearned learned = new PathLearned(
+                true, tenth(mean), Math.max(LEAST_SIGMA_DB, tenth(Math.sqrt(squares / (n - 1)))), n, now);
+        return new Lesson(all, before, Math.sqrt(held), learned);
+    }
+
+    private static double tenth(double value) {
+        return Math.round(value * 10) / 10.0;
+    }
+
+    private static Compared compared(Plan plan, RadioPath path, Medium medium, FieldReading r) {
+        boolean forward = r.sender().equals(path.from());
+        Unit unit = plan.units().get(r.sender());
+        Unit other = plan.units().get(forward ? path.to() : path.from());
+        Radio sender = unit.radio(medium).orElseThrow();
+        Radio receiver = other.radio(medium).orElseThrow();
+        double length = Outdoors.terrain(path).lengthM();
+        RadioPath bare = path.learned(null);
+        double own = Antennas.aboveGroundM(plan, unit, sender);
+        double height = r.heightM() == null ? CARRIED_M : r.heightM();
+        double loss = forward
+                ? new Outdoors(
+                                Outdoors.part(bare, 0, Math.max(LEAST_M, Math.min(length, r.distanceM()))),
+                                own,
+                                height,
+                                sender.frequencyMHz())
+                        .lossDb()
+                : new Outdoors(
+                                Outdoors.part(bare, Math.max(0, Math.min(length - LEAST_M, r.distanceM())), length),
+                                height,
+                                own,
+                                sender.frequencyMHz())
+                        .lossDb();
+        double predicted = sender.eirpDbm() - loss + receiver.antennaGainDbi() - receiver.feederLossDb();
+        Double snr = receiver.chirp() == null
+                ? null
+                : Double.valueOf(predicted
+                        - THERMAL_DBM_HZ
+                        - 10 * Math.log10(receiver.chirp().bandwidthKHz() * 1000)
+                        - (Budget.sensitivityDbm(receiver)
+                                - ChirpModulation.sensitivityDbm(
+                                        receiver.chirp().spreadingFactor(),
+                                        receiver.chirp().bandwidthKHz(),
+                                        0)));
+        return new Compared(r, predicted, snr, r.dbm() - predicted);
+    }
+}

@@ -1,0 +1,135 @@
+package org.skelto.core.longrange;
+
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Map;
+import java.util.Objects;
+import org.skelto.core.links.LinkReport;
+import org.skelto.core.plan.Link;
+import org.skelto.core.plan.Medium;
+import org.skelto.core.plan.Plan;
+import org.skelto.core.plan.Radio;
+import org.skelto.core.plan.Unit;
+import org.skelto.core.power.Outposts;
+import org.skelto.core.radio.AirLaw;
+import org.skelto.core.radio.Traffic;
+import org.skelto.core.site.Point;
+import org.skelto.core.site.SiteModel;
+
+/** What there is of long range in a plan. */
+public final class LongRange {
+    /** A link of simple keying that is no longer than this is a matter of the house, metres. */
+    private static final double FAR_M = 50;
+
+    private LongRange() {}
+
+    /**
+     * A long-range link, or a path without one.
+     *
+     * @param link of the plan, or null
+     * @param path of the plan, or null when the ground is not known
+     * @param apartM straight, or null when an end has no place
+     * @param marginDb of the worse direction, or null when there is no budget
+     * @param trouble why it does not work as it is, or null
+     * @param airtimeMs of a frame of the sending end, or null for other media
+     * @param broken rules that its sending end breaks
+     * @param deaf why its sending end cannot be reached at once, or null
+     */
+    public record Row(
+            String link,
+            String path,
+            String from,
+            String to,
+            String fromName,
+            String toName,
+            Medium medium,
+            Double apartM,
+            Double marginDb,
+            Double neededDb,
+            Double chance,
+            double target,
+            boolean meets,
+            String trouble,
+            Double airtimeMs,
+            List<String> broken,
+            List<String> unknown,
+            String deaf) {}
+
+    /** All of them: links first, in the order of their ids, then paths that no link runs over. */
+    public static List<Row> rows(Plan plan, SiteModel site, Map<String, LinkReport> links) {
+        List<Row> rows = new ArrayList<>();
+        plan.links().forEach((id, link) -> {
+            if (far(plan, site, link)) {
+                rows.add(row(plan, id, path(plan, link.from(), link.to()), link.from(), link.to(), links.get(id)));
+            }
+        });
+        plan.paths().forEach((id, path) -> {
+            if (rows.stream().noneMatch(r -> id.equals(r.path()))) {
+                rows.add(row(plan, null, id, path.from(), path.to(), null));
+            }
+        });
+        return rows;
+    }
+
+    /** Whether a link is one of long range: chirp, or simple keying out of the house, or one over known ground. */
+    public static boolean far(Plan plan, SiteModel site, Link link) {
+        if (link.medium() == Medium.ETHERNET) {
+            return false;
+        }
+        if (link.medium() == Medium.CHIRP || plan.path(link.from(), link.to()).isPresent()) {
+            return true;
+        }
+        if (link.medium() != Medium.SUB_GHZ) {
+            return false;
+        }
+        Unit from = plan.units().get(link.from());
+        Unit to = plan.units().get(link.to());
+        var a = site.position(from);
+        var b = site.position(to);
+        return a.isPresent()
+                && b.isPresent()
+                && !Objects.equals(site.buildingOf(from.place()), site.buildingOf(to.place()))
+                && apart(a.get(), b.get()) > FAR_M;
+    }
+
+    private static double apart(Point a, Point b) {
+        return a.distanceM(b);
+    }
+
+    private static String path(Plan plan, String from, String to) {
+        return plan.paths().entrySet().stream()
+                .filter(e -> e.getValue().joins(from, to))
+                .map(Map.Entry::getKey)
+                .findFirst()
+                .orElse(null);
+    }
+
+    private static Row row(Plan plan, String link, String path, String from, String to, LinkReport report) {
+        Unit sender = plan.units().get(from);
+        Medium medium = report == null ? null : report.medium();
+        Radio radio = medium == null || !Traffic.counts(medium)
+                ? null
+                : sender.radio(medium).orElse(null);
+        Traffic traffic = radio == null ? null : Traffic.of(sender, radio);
+        AirLaw law = traffic == null ? null : AirLaw.of(plan.region(), radio, traffic);
+        return new Row(
+                link,
+                path,
+                from,
+                to,
+                sender.name(),
+                plan.units().get(to).name(),
+                medium,
+                report == null ? null : report.distanceM(),
+                report == null ? null : report.marginDb(),
+                report == null ? null : report.neededDb(),
+                report == null ? null : report.chance(),
+                report == null ? 0 : report.target(),
+                report != null && report.meets(),
+                report == null ? "no link runs over it" : report.trouble(),
+                traffic == null ? null : traffic.airtimeMs(),
+                law == null ? List.of() : law.broken(),
+                law == null ? List.of() : law.unknown(),
+                sender.duty() == null ? null : Outposts.deaf(Traffic.timed(sender)));
+    }
+}

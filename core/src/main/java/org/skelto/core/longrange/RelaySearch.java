@@ -1,0 +1,203 @@
+package org.skelto.core.longrange;
+
+import java.util.ArrayList;
+import java.util.Comparator;
+import java.util.List;
+import org.skelto.core.coverage.Contours;
+import org.skelto.core.ground.ElevationGrid;
+import org.skelto.core.ground.LossMap;
+import org.skelto.core.placement.Progress;
+import org.skelto.core.plan.Radio;
+import org.skelto.core.radio.Budget;
+
+/** The margin of a link from one antenna to everywhere on a grid, and the places from which a relay reaches two. */
+public final class RelaySearch {
+    /** Nodes of a drawn map along a side at most. */
+    private static final int DRAWN = 300;
+
+    private static final int CANDIDATES = 6;
+
+    /** Two candidates are at least this share of the grid apart. */
+    private static final double APART_SHARE = 0.06;
+
+    private RelaySearch() {}
+
+    /**
+     * A map as it is drawn.
+     *
+     * @param columns west to east, thinned to at most {@value #DRAWN}
+     * @param rows south to north
+     * @param marginDb of the worse direction at each node row by row from the south, whole tenths of a dB
+     * @param lines contour lines at levels that mean something
+     * @param candidates for a relay, best first; empty when only one end was asked for
+     * @param seconds that it took
+     */
+    public record MarginMap(
+            int columns,
+            int rows,
+            double westM,
+            double southM,
+            double eastStepM,
+            double northStepM,
+            int[] marginDb,
+            List<MarginLine> lines,
+            List<Candidate> candidates,
+            double holdsShare,
+            double seconds) {}
+
+    /** A line of equal margin: x, y, x, y… on the site. */
+    public record MarginLine(double levelDb, String meaning, List<double[]> lines) {}
+
+    /** A place for a relay. */
+    public record Candidate(
+            double xM, double yM, double groundM, double oneDb, double otherDb, double worstDb, boolean meets) {}
+
+    /** One end: where its antenna is and its radio. */
+    public record EndPoint(double xM, double yM, double heightM, Radio radio) {}
+
+    /**
+     * The map.
+     *
+     * @param other the second end, or null for the map of one
+     * @param relay radio of what would stand at each node
+     * @param relayM height of its antenna
+     * @param neededDb margin that is wanted
+     */
+    public static MarginMap of(
+            ElevationGrid grid,
+            EndPoint one,
+            EndPoint other,
+            Radio relay,
+            double relayM,
+            double neededDb,
+            Progress progress,
+            int threads) {
+        long began = System.nanoTime();
+        float[] first = margins(grid, one, relay, relayM, part(progress, 0, other == null ? 0.9 : 0.45), threads);
+        float[] second = other == null ? null : margins(grid, other, relay, relayM, part(progress, 0.45, 0.9), threads);
+        float[] worst = first.clone();
+        for (int i = 0; second != null && i < worst.length; i++) {
+            worst[i] = Math.min(worst[i], second[i]);
+        }
+        progress.at(0.92, "drawing lines");
+        List<Candidate> candidates = second == null ? List.of() : candidates(grid, first, second, worst, neededDb);
+        int by = (Math.max(grid.columns(), grid.rows()) + DRAWN - 1) / DRAWN;
+        int columns = (grid.columns() + by - 1) / by;
+        int rows = (grid.rows() + by - 1) / by;
+        float[] thin = new float[columns * rows];
+        int[] drawn = new int[thin.length];
+        int holds = 0;
+        for (int r = 0; r < rows; r++) {
+            for (int c = 0; c < columns; c++) {
+                float value = worst[r * by * grid.columns() + c * by];
+                thin[r * columns + c] = value;
+                drawn[r * columns + c] = Math.round(value * 10);
+                holds += value >= neededDb ? 1 : 0;
+            }
+        }
+        List<MarginLine> lines = lines(grid, thin, columns, rows, by, neededDb);
+        progress.check();
+        return new MarginMap(
+                columns,
+                rows,
+                grid.westM(),
+                grid.southM(),
+                grid.eastStepM() * by,
+                grid.northStepM() * by,
+                drawn,
+                lines,
+                candidates,
+                (double) holds / thin.length,
+                (System.nanoTime() - began) / 1e9);
+    }
+
+    private static Progress part(Progress whole, double from, double to) {
+        return new Progress() {
+            @Override
+            public void at(double share, String doing) {
+                whole.at(from + share * (to - from), doing);
+            }
+
+            @Override
+            public boolean cancelled() {
+                return whole.cancelled();
+            }
+        };
+    }
+
+    private static float[] margins(
+            ElevationGrid grid, EndPoint end, Radio relay, double relayM, Progress progress, int threads) {
+        float[] loss = LossMap.lossDb(
+                grid,
+                new LossMap.Ask(
+                        end.xM(), end.yM(), end.heightM(), relayM, end.radio().frequencyMHz(), 4.0 / 3),
+                progress,
+                threads);
+        float without = (float) Budget.lesserMarginDb(end.radio(), relay, 0);
+        for (int i = 0; i < loss.length; i++) {
+            loss[i] = without - loss[i];
+        }
+        return loss;
+    }
+
+    private static List<MarginLine> lines(
+            ElevationGrid grid, float[] thin, int columns, int rows, int by, double neededDb) {
+        org.skelto.core.coverage.Grid unit = new org.skelto.core.coverage.Grid(null, 0, 0, 1, columns, rows, 0);
+        List<MarginLine> all = new ArrayList<>();
+        for (double[] level : new double[][] {{0, 0}, {neededDb, 1}, {neededDb + 10, 2}}) {
+            List<double[]> found = new ArrayList<>();
+            for (double[] line : Contours.of(unit, thin, level[0])) {
+                if (line.length < 8) {
+                    continue;
+                }
+                double[] site = new double[line.length];
+                for (int i = 0; i < line.length; i += 2) {
+                    site[i] = Math.round(grid.x((line[i] - unit.x(0)) * by) * 10) / 10.0;
+                    site[i + 1] = Math.round(grid.y((line[i + 1] - unit.y(0)) * by) * 10) / 10.0;
+                }
+                found.add(site);
+            }
+            found.sort(Comparator.comparingInt((double[] l) -> -l.length));
+            all.add(new MarginLine(
+                    level[0],
+                    level[1] == 0 ? "nothing beyond" : level[1] == 1 ? "target met within" : "10 dB to spare within",
+                    found.subList(0, Math.min(found.size(), 120))));
+        }
+        return all;
+    }
+
+    /** The best places, apart from each other. */
+    private static List<Candidate> candidates(
+            ElevationGrid grid, float[] first, float[] second, float[] worst, double neededDb) {
+        int apart = (int) Math.max(2, APART_SHARE * Math.max(grid.columns(), grid.rows()));
+        boolean[] taken = new boolean[worst.length];
+        List<Candidate> all = new ArrayList<>();
+        for (int n = 0; n < CANDIDATES; n++) {
+            int best = -1;
+            for (int i = 0; i < worst.length; i++) {
+                if (!taken[i] && (best < 0 || worst[i] > worst[best])) {
+                    best = i;
+                }
+            }
+            if (best < 0 || worst[best] < 0) {
+                break;
+            }
+            int c = best % grid.columns();
+            int r = best / grid.columns();
+            all.add(new Candidate(
+                    grid.x(c),
+                    grid.y(r),
+                    grid.heightM()[best],
+                    first[best],
+                    second[best],
+                    worst[best],
+                    worst[best] >= neededDb));
+            for (int y = Math.max(0, r - apart); y <= Math.min(grid.rows() - 1, r + apart); y++) {
+                for (int x = Math.max(0, c - apart); x <= Math.min(grid.columns() - 1, c + apart); x++) {
+                    taken[y * grid.columns() + x] = true;
+                }
+            }
+        }
+        return all;
+    }
+}

@@ -1,0 +1,214 @@
+package org.skelto.core.longrange;
+
+import java.util.ArrayDeque;
+import java.util.ArrayList;
+import java.util.Collections;
+import java.util.Deque;
+import java.util.HashMap;
+import java.util.List;
+import java.util.Map;
+import org.skelto.core.links.LinkAssessor;
+import org.skelto.core.links.LinkReport;
+import org.skelto.core.plan.Link;
+import org.skelto.core.plan.Medium;
+import org.skelto.core.plan.Plan;
+import org.skelto.core.plan.PowerSource;
+import org.skelto.core.plan.Pulse;
+import org.skelto.core.plan.Radio;
+import org.skelto.core.plan.Unit;
+import org.skelto.core.plan.UnitKind;
+import org.skelto.core.radio.SlabTables;
+import org.skelto.core.radio.Traffic;
+import org.skelto.core.site.SiteModel;
+
+/** How a command goes from one unit to another, straight and through the hub, and when its sender knows. */
+public final class Routes {
+    /** What an unwired or wired step of another kind takes, ms; typical. */
+    private static final double OTHER_MS = 40;
+
+    /** What a hub takes to decide, ms; typical. */
+    private static final double HUB_MS = 30;
+
+    private Routes() {}
+
+    /**
+     * One way.
+     *
+     * @param possible whether it is there at all
+     * @param why not, or what it hangs on, in words
+     * @param chance that all legs hold
+     * @param confirmedMs until the sender can show "done", when all goes well and the far end listens
+     * @param waitS what a sleeping far end adds at most
+     * @param worstMs with all tries
+     */
+    public record CommandRoute(
+            String name,
+            boolean possible,
+            String why,
+            List<Leg> legs,
+            double chance,
+            double confirmedMs,
+            double waitS,
+            double worstMs) {}
+
+    /** One step of a route. */
+    public record Leg(
+            String from,
+            String to,
+            Medium medium,
+            Double marginDb,
+            Double chance,
+            double commandMs,
+            double answerMs,
+            boolean planned) {}
+
+    /** The straight route and the one through the hub. */
+    public static List<CommandRoute> of(Plan plan, SiteModel site, SlabTables tables, String from, String to) {
+        return List.of(straight(plan, site, tables, from, to), throughHub(plan, site, tables, from, to));
+    }
+
+    private static CommandRoute straight(Plan plan, SiteModel site, SlabTables tables, String from, String to) {
+        Unit a = plan.units().get(from);
+        Unit b = plan.units().get(to);
+        Medium medium = a.media().stream()
+                .filter(m -> b.radio(m).filter(Radio::receives).isPresent())
+                .min(java.util.Comparator.comparingInt(m -> m == Medium.CHIRP ? 0 : m == Medium.SUB_GHZ ? 1 : 2))
+                .orElse(null);
+        String name = "bound directly, without hub";
+        if (medium == null) {
+            return none(name, a.name() + " and " + b.name() + " share no radio");
+        }
+        Link trial = new Link(from, to, medium, null, null, null);
+        LinkReport report = new LinkAssessor(plan, site, tables).report("trial", trial);
+        if (report.marginDb() == null) {
+            return none(name, report.trouble());
+        }
+        boolean planned = plan.links().values().stream()
+                .anyMatch(l ->
+                        (l.from().equals(from) && l.to().equals(to) || l.from().equals(to) && l.to().equals(from))
+                                && l.medium() == medium);
+        return route(
+                plan,
+                name,
+                report.trouble() != null
+                        ? report.trouble()
+                        : "hangs on nothing but these two units; both must be taught to each other",
+                List.of(leg(plan, trial, report, planned, from, to)),
+                to,
+                0);
+    }
+
+    private static CommandRoute throughHub(Plan plan, SiteModel site, SlabTables tables, String from, String to) {
+        String name = "through the hub";
+        String hub = plan.units().get(to).hub();
+        if (hub == null) {
+            hub = plan.units().entrySet().stream()
+                    .filter(e -> e.getValue().kind() == UnitKind.HUB)
+                    .map(Map.Entry::getKey)
+                    .findFirst()
+                    .orElse(null);
+        }
+        if (hub == null) {
+            return none(name, "the plan has no hub");
+        }
+        List<String> up = links(plan, from, hub);
+        List<String> down = links(plan, to, hub);
+        if (up == null || down == null) {
+            return none(name, plan.units().get(up == null ? from : to).name() + " has no links that lead to the hub");
+        }
+        LinkAssessor assessor = new LinkAssessor(plan, site, tables);
+        List<Leg> legs = new ArrayList<>();
+        Collections.reverse(down);
+        up.addAll(down);
+        String at = from;
+        for (String id : up) {
+            Link link = plan.links().get(id);
+            String next = link.from().equals(at) ? link.to() : link.from();
+            legs.add(leg(plan, link, assessor.report(id, link), true, at, next));
+            at = next;
+        }
+        return route(
+                plan, name, "hangs on " + plan.units().get(hub).name() + " and everything between", legs, to, HUB_MS);
+    }
+
+    private static CommandRoute none(String name, String why) {
+        return new CommandRoute(name, false, why, List.of(), 0, 0, 0, 0);
+    }
+
+    private static CommandRoute route(Plan plan, String name, String why, List<Leg> legs, String to, double extraMs) {
+        double chance = 1;
+        double once = extraMs;
+        double worst = extraMs;
+        int tries = Math.max(1, plan.units().get(to).says().triesOrOne());
+        for (Leg leg : legs) {
+            chance *= leg.chance() == null ? 1 : leg.chance();
+            once += leg.commandMs() + leg.answerMs();
+            worst += Traffic.counts(leg.medium())
+                    ? tries * (leg.commandMs() + leg.answerMs())
+                    : leg.commandMs() + leg.answerMs();
+        }
+        return new CommandRoute(
+                name, true, why, legs, chance, once, waitS(plan.units().get(to)), worst);
+    }
+
+    /** A sleeping unit hears a command when it next listens; one that never listens never does. */
+    private static double waitS(Unit unit) {
+        if (unit.power().source() != PowerSource.BATTERY || unit.duty() == null) {
+            return 0;
+        }
+        double listens = unit.duty().pulses().stream()
+                .filter(p -> p.kind() == Pulse.Kind.LISTEN)
+                .mapToDouble(Pulse::durationMs)
+                .sum();
+        return listens >= unit.duty().cycleS() * 1000 ? 0 : unit.duty().cycleS();
+    }
+
+    private static Leg leg(Plan plan, Link link, LinkReport report, boolean planned, String from, String to) {
+        double command = OTHER_MS;
+        double answer = 0;
+        if (Traffic.counts(link.medium())) {
+            Unit sender = plan.units().get(link.from());
+            Radio radio = sender.radio(link.medium()).orElse(null);
+            if (radio != null) {
+                command = Traffic.of(sender, radio).airtimeMs();
+                answer = Explorer.TURNAROUND_MS + Traffic.airtimeMs(radio.chirp(), sender.says(), Explorer.ACK_BYTES);
+            }
+        }
+        return new Leg(
+                plan.units().get(from).name(),
+                plan.units().get(to).name(),
+                link.medium(),
+                report.marginDb(),
+                report.trouble() != null && report.marginDb() == null ? Double.valueOf(0) : report.chance(),
+                command,
+                answer,
+                planned);
+    }
+
+    /** Ids of the links from a unit to another, the fewest there are, or null. */
+    private static List<String> links(Plan plan, String from, String to) {
+        Map<String, String> by = new HashMap<>();
+        Map<String, String> before = new HashMap<>();
+        Deque<String> next = new ArrayDeque<>(List.of(from));
+        before.put(from, from);
+        while (!next.isEmpty() && !before.containsKey(to)) {
+            String here = next.poll();
+            plan.links().forEach((id, link) -> {
+                String other = link.from().equals(here) ? link.to() : link.to().equals(here) ? link.from() : null;
+                if (other != null && before.putIfAbsent(other, here) == null) {
+                    by.put(other, id);
+                    next.add(other);
+                }
+            });
+        }
+        if (!before.containsKey(to)) {
+            return null;
+        }
+        List<String> ids = new ArrayList<>();
+        for (String at = to; !at.equals(from); at = before.get(at)) {
+            ids.add(by.get(at));
+        }
+        Collections.reverse(ids);
+        return ids;
+    }
+}

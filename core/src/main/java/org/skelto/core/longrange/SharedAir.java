@@ -1,0 +1,237 @@
+package org.skelto.core.longrange;
+
+import java.util.ArrayList;
+import java.util.Comparator;
+import java.util.LinkedHashMap;
+import java.util.List;
+import java.util.Map;
+import java.util.Objects;
+import java.util.TreeMap;
+import org.skelto.core.plan.Chirp;
+import org.skelto.core.plan.Medium;
+import org.skelto.core.plan.Plan;
+import org.skelto.core.plan.Radio;
+import org.skelto.core.plan.Unit;
+import org.skelto.core.radio.Air;
+import org.skelto.core.radio.AirLaw;
+import org.skelto.core.radio.Figure;
+import org.skelto.core.radio.RegionLimits;
+import org.skelto.core.radio.Text;
+import org.skelto.core.radio.Traffic;
+
+/**
+ * All long-range and sub-GHz senders of a plan together. Frames collide when they come from senders that hear the same
+ * receiver on one frequency with one setting; chirp frames of another spreading factor are taken as no collision.
+ */
+public final class SharedAir {
+    /** Frequencies nearer than this are one, MHz. */
+    private static final double SAME_MHZ = 0.1;
+
+    /** How far a cheap clock may be off, as a share of time. */
+    private static final double DRIFT = 40e-6;
+
+    private SharedAir() {}
+
+    /**
+     * Senders of one sub-band.
+     *
+     * @param band in words
+     * @param limit what the table says of time on air, in words
+     */
+    public record SubBand(String band, String limit, List<Sender> senders) {}
+
+    /**
+     * One sender.
+     *
+     * @param settings frequency and modulation in words
+     * @param intervalS null when it only sends what happens
+     * @param dutyPercent of its time, null without an interval
+     * @param leastIntervalS that the table allows, null when nothing limits it
+     * @param rivals how many others send on the same frequency with the same setting
+     * @param frameSuccess chance that a frame meets no other
+     * @param delivery chance that one of its tries comes through
+     * @param overload whether more is sent than the air holds
+     * @param offsetS when to begin in the common cycle, or null when that is of no use
+     * @param broken rules that are broken, in words
+     * @param unknown what cannot be judged
+     */
+    public record Sender(
+            String unit,
+            String name,
+            Medium medium,
+            String settings,
+            int bytes,
+            boolean assumed,
+            double airtimeMs,
+            int tries,
+            Double intervalS,
+            Double dutyPercent,
+            Double leastIntervalS,
+            int rivals,
+            double frameSuccess,
+            double delivery,
+            boolean overload,
+            Double offsetS,
+            List<String> broken,
+            List<String> unknown,
+            Figure figure) {}
+
+    private record Voice(String unit, Radio radio, Traffic traffic, AirLaw law, String name) {
+        /** What of the air it needs, as a share, 0 when it only sends what happens. */
+        double load() {
+            return traffic.intervalS() == null ? 0 : Air.duty(traffic.messageMs(), traffic.intervalS());
+        }
+
+        boolean meets(Voice other) {
+            return radio.medium() == other.radio.medium()
+                    && Math.abs(radio.frequencyMHz() - other.radio.frequencyMHz()) < SAME_MHZ
+                    && Objects.equals(key(radio.chirp()), key(other.radio.chirp()));
+        }
+
+        private static String key(Chirp chirp) {
+            return chirp == null ? null : chirp.spreadingFactor() + "/" + chirp.bandwidthKHz();
+        }
+    }
+
+    /** All sub-bands in which anything is sent, from low to high. */
+    public static List<SubBand> of(Plan plan) {
+        List<Voice> voices = new ArrayList<>();
+        plan.units()
+                .forEach((id, unit) -> unit.radios().values().stream()
+                        .filter(r -> Traffic.counts(r.medium()))
+                        .filter(r -> sends(plan, id, unit))
+                        .forEach(r -> {
+                            Traffic traffic = Traffic.of(unit, r);
+                            voices.add(new Voice(id, r, traffic, AirLaw.of(plan.region(), r, traffic), unit.name()));
+                        }));
+        Map<String, Double> offsets = offsets(voices);
+        Map<String, List<Sender>> bands = new TreeMap<>();
+        Map<String, String> limits = new LinkedHashMap<>();
+        for (Voice v : voices) {
+            RegionLimits.Row row = v.law().row();
+            String band = row == null ? "outside every band of " + plan.region() : row.band();
+            limits.putIfAbsent(band, limit(row));
+            bands.computeIfAbsent(band, b -> new ArrayList<>()).add(sender(v, voices, offsets.get(v.unit())));
+        }
+        List<SubBand> all = new ArrayList<>();
+        bands.forEach((band, senders) -> {
+            senders.sort(Comparator.comparing(Sender::name));
+            all.add(new SubBand(band, limits.get(band), List.copyOf(senders)));
+        });
+        return all;
+    }
+
+    /** Gateways only answer; what has a message or a duty, or hangs at the end of a link, speaks of itself. */
+    private static boolean sends(Plan plan, String id, Unit unit) {
+        return unit.message() != null
+                || unit.duty() != null
+                || !unit.kind().collects()
+                        && plan.links().values().stream()
+                                .anyMatch(l -> l.from().equals(id) && Traffic.counts(l.medium()));
+    }
+
+    private static String limit(RegionLimits.Row row) {
+        if (row == null) {
+            return "not allowed by the table";
+        }
+        String text = row.dutyPercent() == null
+                ? "the table states no duty cycle: cannot be judged"
+                : row.dutyLimited() ? "at most " + Text.number(row.dutyPercent(), 1) + " % on air" : "no duty cycle";
+        if (row.mostOnMs() != null) {
+            text += ", at most " + Text.number(row.mostOnMs(), 0) + " ms at a stretch";
+        }
+        return text + " (" + row.source() + ", table of " + RegionLimits.DATE + "; check with your regulator)";
+    }
+
+    private static Sender sender(Voice v, List<Voice> voices, Double offset) {
+        List<Voice> rivals = voices.stream().filter(o -> o != v && o.meets(v)).toList();
+        double hits = 0;
+        double load = v.load();
+        for (Voice o : rivals) {
+            if (o.traffic().intervalS() != null) {
+                hits += o.traffic().tries()
+                        * (v.traffic().airtimeMs() + o.traffic().airtimeMs())
+                        / 1000
+                        / o.traffic().intervalS();
+            }
+            load += o.load();
+        }
+        double success = Math.exp(-hits);
+        return new Sender(
+                v.unit(),
+                v.name(),
+                v.radio().medium(),
+                settings(v.radio()),
+                v.traffic().bytes(),
+                v.traffic().assumed(),
+                v.traffic().airtimeMs(),
+                v.traffic().tries(),
+                v.traffic().intervalS(),
+                v.law().dutyPercent(),
+                v.law().leastIntervalS(),
+                rivals.size(),
+                success,
+                Air.delivery(success, v.traffic().tries()),
+                load >= 1,
+                offset,
+                v.law().broken(),
+                v.law().unknown(),
+                Figure.of(
+                        "e^(−Σ tries (T + Tother) / Iother): e^(−2 (N − 1) T / I) when all are alike",
+                        "unslotted access, senders independent of each other",
+                        load >= 1,
+                        "others on the same setting",
+                        Integer.toString(rivals.size()),
+                        "time on air of a frame",
+                        Text.number(v.traffic().airtimeMs(), 1) + " ms",
+                        "load of the air with tries",
+                        Text.number(load * 100, 2) + " %"));
+    }
+
+    static String settings(Radio radio) {
+        return Text.mhz(radio.frequencyMHz())
+                + (radio.chirp() == null
+                        ? ""
+                        : ", SF" + radio.chirp().spreadingFactor() + " "
+                                + Text.number(
+                                        radio.chirp().bandwidthKHz(),
+                                        radio.chirp().bandwidthKHz() % 1 == 0 ? 0 : 1)
+                                + " kHz 4/" + radio.chirp().codingRateDenominator());
+    }
+
+    /**
+     * When each sender should begin so that no two meet: evenly in the shortest interval, longest messages first. Only
+     * where all have an interval, the intervals are multiples of the shortest, and a slot holds a message and a day's drift.
+     */
+    private static Map<String, Double> offsets(List<Voice> voices) {
+        Map<String, Double> offsets = new TreeMap<>();
+        List<Voice> left = new ArrayList<>(voices);
+        while (!left.isEmpty()) {
+            Voice one = left.get(0);
+            List<Voice> group = left.stream().filter(one::meets).toList();
+            left.removeAll(group);
+            List<Voice> timed = group.stream()
+                    .filter(v -> v.traffic().intervalS() != null)
+                    .sorted(Comparator.comparingDouble((Voice v) -> -v.traffic().messageMs())
+                            .thenComparing(Voice::unit))
+                    .toList();
+            if (timed.size() < 2) {
+                continue;
+            }
+            double shortest = timed.stream()
+                    .mapToDouble(v -> v.traffic().intervalS())
+                    .min()
+                    .orElseThrow();
+            double slot = shortest / timed.size();
+            boolean fits = timed.stream()
+                    .allMatch(v -> v.traffic().messageMs() / 1000 + v.traffic().intervalS() * DRIFT < slot
+                            && Math.abs(v.traffic().intervalS() / shortest
+                                            - Math.rint(v.traffic().intervalS() / shortest))
+                                    < 1e-9);
+            for (int i = 0; fits && i < timed.size(); i++) {
+                offsets.put(timed.get(i).unit(), i * slot);
+            }
+        }
+        return offsets;
+    }
+}

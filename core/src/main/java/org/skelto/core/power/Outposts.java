@@ -1,0 +1,290 @@
+package org.skelto.core.power;
+
+import java.time.Month;
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Map;
+import java.util.TreeMap;
+import org.skelto.core.parts.Catalogue;
+import org.skelto.core.parts.Part;
+import org.skelto.core.parts.PartKind;
+import org.skelto.core.parts.Quantity;
+import org.skelto.core.plan.Duty;
+import org.skelto.core.plan.GeoPoint;
+import org.skelto.core.plan.Medium;
+import org.skelto.core.plan.Plan;
+import org.skelto.core.plan.PowerSource;
+import org.skelto.core.plan.Pulse;
+import org.skelto.core.plan.Radio;
+import org.skelto.core.plan.Regulation;
+import org.skelto.core.plan.Unit;
+import org.skelto.core.radio.Figure;
+import org.skelto.core.radio.Text;
+import org.skelto.core.radio.Traffic;
+
+/** Where the energy of units on batteries goes, and what would change that. */
+public final class Outposts {
+    private static final double MS_PER_H = 3_600_000;
+
+    /** What a unit is asked at once when no duty is known, for the comparison of radios. */
+    private static final double USUAL_SLEEP_UA = 5;
+
+    private Outposts() {}
+
+    /**
+     * What the plan says of a unit's energy.
+     *
+     * @param cell what feeds it, in words, or null when it is not chosen
+     * @param averageUa from the battery
+     * @param years of its cells alone, or null when they are not known
+     * @param states of a cycle, the sleep first
+     * @param regulators the same duty through other regulators
+     * @param months with its panel, empty without one
+     * @param diesIn the month in which battery and panel give out, or null
+     * @param deaf when nothing can reach it, in words, or null when it always listens
+     * @param radios what the same report would take over other radios
+     */
+    public record OutpostEnergy(
+            String unit,
+            String name,
+            String cell,
+            double averageUa,
+            Double years,
+            Figure figure,
+            List<StateShare> states,
+            List<Regulated> regulators,
+            List<SunModel.MonthOfSun> months,
+            Month diesIn,
+            String deaf,
+            List<ReportCost> radios) {}
+
+    /**
+     * A state of a cycle.
+     *
+     * @param fixed whether its time follows from the message
+     * @param share of all the charge that is taken, 0 to 1
+     */
+    public record StateShare(String name, double currentMa, double durationMs, boolean fixed, double share) {}
+
+    /** The life through a regulator; {@code now} is what the plan has. */
+    public record Regulated(String what, double averageUa, Double years, boolean now) {}
+
+    /** What one report takes over a radio, and how long the same cells would last. */
+    public record ReportCost(String radio, double awakeMs, double chargeUah, Double years, boolean now, String how) {}
+
+    /** The energy of every unit on a battery whose duty is known. */
+    public static Map<String, OutpostEnergy> of(Plan plan, Catalogue parts) {
+        Map<String, OutpostEnergy> all = new TreeMap<>();
+        plan.units().forEach((id, unit) -> {
+            if (unit.power().source() == PowerSource.BATTERY && unit.duty() != null) {
+                all.put(id, of(plan, parts, id, unit));
+            }
+        });
+        return all;
+    }
+
+    private static OutpostEnergy of(Plan plan, Catalogue parts, String id, Unit unit) {
+        Part cell = parts.find(unit.power().part())
+                .filter(p -> p.kind() == PartKind.BATTERY)
+                .orElse(null);
+        Duty duty = Traffic.timed(unit);
+        double volts = cell == null ? 3 : cell.figure(Quantity.OUTPUT_V, 3);
+        Battery battery = cell == null ? null : Battery.of(plan, unit, cell);
+        double average = averageUa(duty, volts);
+        List<SunModel.MonthOfSun> months = months(plan.place(), unit, battery, average);
+        return new OutpostEnergy(
+                id,
+                unit.name(),
+                cell == null ? null : cell.name(),
+                average,
+                battery == null ? null : battery.years(average),
+                battery == null ? null : battery.figure(average),
+                states(duty, unit),
+                regulators(duty, volts, battery),
+                months,
+                SunModel.diesIn(months),
+                deaf(duty),
+                radios(unit, duty, volts, battery));
+    }
+
+    /** Years of a unit's cells if its sending took so long; null when it has none, or they or its duty are not known. */
+    public static Double yearsSending(Plan plan, Catalogue parts, Unit unit, double sendMs) {
+        Part cell = parts.find(unit.power().part())
+                .filter(p -> p.kind() == PartKind.BATTERY)
+                .orElse(null);
+        if (unit.power().source() != PowerSource.BATTERY || cell == null || unit.duty() == null) {
+            return null;
+        }
+        Duty duty = unit.duty();
+        Duty set = duty.with(
+                duty.cycleS(),
+                duty.pulses().stream()
+                        .map(p -> p.kind() == Pulse.Kind.SEND ? p.lasting(sendMs) : p)
+                        .toList());
+        Battery battery = Battery.of(plan, unit, cell);
+        return battery.years(averageUa(set, battery.volts()));
+    }
+
+    /** Twelve months of a unit with a panel; empty without one, or without place or cells. */
+    static List<SunModel.MonthOfSun> months(GeoPoint place, Unit unit, Battery battery, double averageUa) {
+        if (unit.solar() == null || place == null || battery == null) {
+            return List.of();
+        }
+        double used = averageUa / 1e6 * battery.volts() * 24;
+        return SunModel.year(place.latitudeDeg(), unit.solar(), used, battery.usableWh());
+    }
+
+    /** Average current from a battery of so many volts, µA, with what lies between. */
+    static double averageUa(Duty duty, double volts) {
+        return averageUa(duty, volts, duty.regulation());
+    }
+
+    private static double averageUa(Duty duty, double volts, Regulation regulation) {
+        double[] currents = duty.pulses().stream().mapToDouble(Pulse::currentMa).toArray();
+        double[] durations =
+                duty.pulses().stream().mapToDouble(Pulse::durationMs).toArray();
+        double load = Electrics.averageUa(duty.sleepUa(), duty.cycleS(), currents, durations);
+        return regulation == null ? load : load * ratio(regulation, volts) + regulation.quiescentUa();
+    }
+
+    /** Battery current over load current. */
+    static double ratio(Regulation regulation, double volts) {
+        return regulation.kind() == Regulation.Kind.LINEAR ? 1 : regulation.outV() / (volts * regulation.efficiency());
+    }
+
+    private static List<StateShare> states(Duty duty, Unit unit) {
+        double awakeMs = duty.pulses().stream().mapToDouble(Pulse::durationMs).sum();
+        double sleepMs = Math.max(0, duty.cycleS() * 1000 - awakeMs);
+        double all = duty.sleepUa() / 1000 * sleepMs
+                + duty.pulses().stream()
+                        .mapToDouble(p -> p.currentMa() * p.durationMs())
+                        .sum();
+        List<StateShare> states = new ArrayList<>();
+        states.add(new StateShare(
+                "sleep", duty.sleepUa() / 1000, sleepMs, true, all == 0 ? 0 : duty.sleepUa() / 1000 * sleepMs / all));
+        duty.pulses()
+                .forEach(p -> states.add(new StateShare(
+                        p.name() == null || p.name().isBlank() ? "awake" : p.name(),
+                        p.currentMa(),
+                        p.durationMs(),
+                        p.kind() == Pulse.Kind.SEND && unit.message() != null,
+                        all == 0 ? 0 : p.currentMa() * p.durationMs() / all)));
+        return states;
+    }
+
+    private static List<Regulated> regulators(Duty duty, double volts, Battery battery) {
+        Regulation now = duty.regulation();
+        double out = now == null ? Math.min(3.3, volts) : now.outV();
+        List<Regulated> all = new ArrayList<>();
+        if (now == null) {
+            all.add(regulated("none: currents are those at the battery", duty, volts, null, battery, true));
+        }
+        Regulation linear = now != null && now.kind() == Regulation.Kind.LINEAR
+                ? now
+                : new Regulation(Regulation.Kind.LINEAR, out, 2, 1);
+        Regulation converter = now != null && now.kind() == Regulation.Kind.CONVERTER
+                ? now
+                : new Regulation(Regulation.Kind.CONVERTER, out, 8, 0.88);
+        all.add(regulated("linear, " + taken(linear), duty, volts, linear, battery, linear == now));
+        all.add(regulated(
+                "converter of " + Text.share(converter.efficiency()) + ", " + taken(converter),
+                duty,
+                volts,
+                converter,
+                battery,
+                converter == now));
+        return all;
+    }
+
+    private static String taken(Regulation r) {
+        return Text.number(r.quiescentUa(), 0) + " µA itself, to " + Text.number(r.outV(), 1) + " V";
+    }
+
+    private static Regulated regulated(
+            String what, Duty duty, double volts, Regulation by, Battery battery, boolean now) {
+        double average = averageUa(duty, volts, by);
+        return new Regulated(what, average, battery == null ? null : battery.years(average), now);
+    }
+
+    /** When nothing reaches a sleeping unit. */
+    public static String deaf(Duty duty) {
+        double listens = duty.pulses().stream()
+                .filter(p -> p.kind() == Pulse.Kind.LISTEN)
+                .mapToDouble(Pulse::durationMs)
+                .sum();
+        if (listens >= duty.cycleS() * 1000) {
+            return null;
+        }
+        return listens == 0
+                ? "deaf: it never listens, so nothing can be sent to it"
+                : "deaf: listens " + Text.number(listens / 1000, 1) + " s every " + seconds(duty.cycleS())
+                        + ", so what is sent to it waits up to " + seconds(duty.cycleS());
+    }
+
+    /** A time in words. */
+    public static String seconds(double s) {
+        return s < 120
+                ? Text.number(s, s < 10 ? 1 : 0) + " s"
+                : s < 7200 ? Text.number(s / 60, 0) + " min" : Text.number(s / 3600, 1) + " h";
+    }
+
+    /**
+     * The same report over each radio: how long it is awake and at what current, typical figures of each kind. Joining a
+     * Wi-Fi network takes longest of all.
+     */
+    private static List<ReportCost> radios(Unit unit, Duty duty, double volts, Battery battery) {
+        double ownUah = duty.pulses().stream()
+                        .mapToDouble(p -> p.currentMa() * p.durationMs())
+                        .sum()
+                / MS_PER_H
+                * 1000;
+        double ownMs = duty.pulses().stream().mapToDouble(Pulse::durationMs).sum();
+        List<ReportCost> all = new ArrayList<>();
+        all.add(cost("as planned", ownMs, ownUah, duty, volts, battery, true, "the states of the plan"));
+        int bytes = unit.says().bytes() == 0 ? Traffic.USUAL_BYTES : unit.says().bytes();
+        double keyed = Traffic.airtimeMs(null, unit.says(), bytes);
+        all.add(typical("sub-GHz, sends only", keyed + 5, 25, duty, volts, battery, "wake 5 ms, one frame, 25 mA"));
+        unit.radio(Medium.CHIRP).map(Radio::chirp).ifPresent(c -> {
+            double air = Traffic.airtimeMs(c, unit.says(), bytes);
+            all.add(typical(
+                    "long-range chirp, SF" + c.spreadingFactor(),
+                    air + 10,
+                    45,
+                    duty,
+                    volts,
+                    battery,
+                    "wake 10 ms, one frame of " + Text.number(air, 0) + " ms, 45 mA at 14 dBm"));
+        });
+        all.add(typical("Bluetooth LE, beacon", 12, 8, duty, volts, battery, "three short frames, 8 mA"));
+        all.add(typical("802.15.4 mesh, joined", 30, 18, duty, volts, battery, "wake, frame, acknowledgement, 18 mA"));
+        all.add(typical(
+                "Wi-Fi, wake and join",
+                2200,
+                110,
+                duty,
+                volts,
+                battery,
+                "boot 300 ms, associate and keys 900 ms, address 600 ms, broker 400 ms, 110 mA on average"));
+        return all;
+    }
+
+    private static ReportCost typical(
+            String radio, double awakeMs, double currentMa, Duty duty, double volts, Battery battery, String how) {
+        return cost(radio, awakeMs, currentMa * awakeMs / MS_PER_H * 1000, duty, volts, battery, false, how);
+    }
+
+    private static ReportCost cost(
+            String radio,
+            double awakeMs,
+            double chargeUah,
+            Duty duty,
+            double volts,
+            Battery battery,
+            boolean now,
+            String how) {
+        double sleep = duty.sleepUa() > 0 ? duty.sleepUa() : USUAL_SLEEP_UA;
+        double load = sleep + chargeUah * 3600 / duty.cycleS();
+        double average = now ? averageUa(duty, volts) : load;
+        return new ReportCost(radio, awakeMs, chargeUah, battery == null ? null : battery.years(average), now, how);
+    }
+}
