@@ -19,6 +19,8 @@ import org.skelto.core.coverage.DemandReport;
 import org.skelto.core.housing.HousingFit;
 import org.skelto.core.links.LinkAssessor;
 import org.skelto.core.links.LinkReport;
+import org.skelto.core.longrange.LongRange;
+import org.skelto.core.longrange.SharedAir;
 import org.skelto.core.mesh.MeshReport;
 import org.skelto.core.mesh.Meshes;
 import org.skelto.core.naming.NameAssigner;
@@ -32,6 +34,7 @@ import org.skelto.core.plan.Place;
 import org.skelto.core.plan.Plan;
 import org.skelto.core.plan.PowerSource;
 import org.skelto.core.power.Backups;
+import org.skelto.core.power.Outposts;
 import org.skelto.core.power.PowerNode;
 import org.skelto.core.power.PowerTree;
 import org.skelto.core.radio.SlabTables;
@@ -175,6 +178,36 @@ public record Assessment(
         /** How long the path of what guards goes on without the mains. */
         public List<Backups.BackupPath> backups() {
             return Backups.of(plan, power, outages::way);
+        }
+
+        /** The long-range links of the plan. */
+        public List<LongRange.Row> longRange() {
+            return LongRange.rows(plan, site, links);
+        }
+
+        /** All long-range and sub-GHz senders together. */
+        public List<SharedAir.SubBand> sharedAir() {
+            return SharedAir.of(plan);
+        }
+
+        /** Where the energy of units on batteries goes, by id. */
+        public Map<String, Outposts.OutpostEnergy> outposts() {
+            return Outposts.of(plan, parts);
+        }
+
+        /** The loss of walls, kept from plan to plan. */
+        public SlabTables tables() {
+            return tables;
+        }
+
+        /** The parts that the plan is judged with. */
+        public Catalogue parts() {
+            return parts;
+        }
+
+        /** All links of the plan judged, by id. */
+        public Map<String, LinkReport> links() {
+            return links;
         }
 
         /** How each wall box and enclosure is filled, by id. */
@@ -333,6 +366,13 @@ public record Assessment(
                     List.of(
                             count(links.size(), "link"),
                             links.values().stream().filter(LinkReport::meets).count() + " of them at target");
+                case LONG_RANGE ->
+                    List.of(
+                            count(plan.paths().size(), "path") + " with ground",
+                            links.values().stream()
+                                            .filter(l -> l.medium() == org.skelto.core.plan.Medium.CHIRP)
+                                            .count()
+                                    + " links by long-range chirp");
                 case NAMES ->
                     List.of(
                             plan.units().values().stream()

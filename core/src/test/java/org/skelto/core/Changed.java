@@ -30,10 +30,20 @@ public final class Changed {
         return sound(tree);
     }
 
+    /** A record as the document has it. */
+    public static String json(Object value) {
+        return MAPPER.writeValueAsString(value);
+    }
+
     private static void set(JsonNode tree, String pointer, JsonNode value) {
         int cut = pointer.lastIndexOf('/');
-        ObjectNode parent = (ObjectNode) tree.at(pointer.substring(0, cut));
         String name = pointer.substring(cut + 1);
+        JsonNode above = tree.at(pointer.substring(0, cut));
+        if (above instanceof tools.jackson.databind.node.ArrayNode list) {
+            list.set(Integer.parseInt(name), value);
+            return;
+        }
+        ObjectNode parent = (ObjectNode) above;
         if (value == null) {
             parent.remove(name);
         } else {

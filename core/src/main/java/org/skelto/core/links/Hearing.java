@@ -58,6 +58,11 @@ public final class Hearing {
         if (medium == Medium.CHIRP && !one.chirp().equals(other.chirp())) {
             differ.add(settings(one) + " against " + settings(other));
         }
+        Integer ours = one.settings().networkId();
+        Integer theirs = other.settings().networkId();
+        if (ours != null && theirs != null && !ours.equals(theirs)) {
+            differ.add("network id " + ours + " against " + theirs);
+        }
         return differ;
     }
 

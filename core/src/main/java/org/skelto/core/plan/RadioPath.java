@@ -34,8 +34,8 @@ public record RadioPath(
     public static final double USUAL_EXPONENT = 2.8;
 
     public RadioPath {
-        profile = Copies.list(profile);
-        covers = Copies.list(covers);
+        profile = profile == null ? List.of() : Copies.list(profile);
+        covers = covers == null ? List.of() : Copies.list(covers);
         model = model == null ? OutdoorModel.DIFFRACTION : model;
     }
 

@@ -13,6 +13,7 @@ import org.skelto.core.links.Hearing;
 import org.skelto.core.links.LinkAssessor;
 import org.skelto.core.links.LinkChooser;
 import org.skelto.core.links.LinkReport;
+import org.skelto.core.plan.AirSettings;
 import org.skelto.core.plan.Device;
 import org.skelto.core.plan.DeviceKind;
 import org.skelto.core.plan.Edit;
@@ -26,6 +27,7 @@ import org.skelto.core.plan.UnitKind;
 import org.skelto.core.plan.Wording;
 import org.skelto.core.radio.RegionLimits;
 import org.skelto.core.radio.Text;
+import org.skelto.core.radio.Traffic;
 
 /** R1, R2, R3, R5, R6, R7, R8, R9, R12, R16, R19, R23. */
 final class RadioChecks {
@@ -54,6 +56,15 @@ final class RadioChecks {
         c.plan.devices().forEach((id, d) -> singleEar(c, id, d));
     }
 
+    /** Long range has a stage of its own. */
+    private static Stage stage(Link link) {
+        return link.medium() == Medium.CHIRP ? Stage.LONG_RANGE : LINKS;
+    }
+
+    private static Stage stage(Radio radio) {
+        return radio.medium() == Medium.CHIRP ? Stage.LONG_RANGE : LINKS;
+    }
+
     private static String name(CheckContext c, String unit) {
         return c.plan.units().get(unit).name();
     }
@@ -67,7 +78,7 @@ final class RadioChecks {
         String title = judged
                 ? name(c, link.from()) + " misses its margin by " + Text.db(report.neededDb() - report.marginDb())
                 : name(c, link.from()) + ": " + report.trouble();
-        var draft = c.snag("R1", judged && report.marginDb() >= 0 ? FIX : STOP, LINKS, title)
+        var draft = c.snag("R1", judged && report.marginDb() >= 0 ? FIX : STOP, stage(link), title)
                 .figures(
                         judged
                                 ? "margin " + Text.db(report.marginDb()) + ", chance " + Text.percent(report.chance())
@@ -104,7 +115,11 @@ final class RadioChecks {
         if (answered && (there >= 0) == (back >= 0)) {
             return;
         }
-        var draft = c.snag("R2", FIX, LINKS, name(c, report.from()) + " and " + name(c, report.to()) + ": one way only")
+        var draft = c.snag(
+                        "R2",
+                        FIX,
+                        stage(link),
+                        name(c, report.from()) + " and " + name(c, report.to()) + ": one way only")
                 .figures("margin out " + Text.db(there) + ", back "
                         + (answered
                                 ? Text.db(back)
@@ -143,7 +158,7 @@ final class RadioChecks {
             settings(c, id, link, ear.get());
             return;
         }
-        var draft = c.snag("R6", STOP, LINKS, to.name() + " cannot hear " + from.name())
+        var draft = c.snag("R6", STOP, stage(link), to.name() + " cannot hear " + from.name())
                 .figures(report.trouble())
                 .leadsTo("Nothing sent will ever arrive.")
                 .at(CheckContext.link(id), CheckContext.unit(link.to()));
@@ -161,7 +176,11 @@ final class RadioChecks {
                 "/decodes");
         List<String> more = new ArrayList<>(ear.decodes());
         more.add(mouth.family());
-        c.snag("R22", STOP, LINKS, name(c, link.to()) + " hears " + name(c, link.from()) + " but cannot decode it")
+        c.snag(
+                        "R22",
+                        STOP,
+                        stage(link),
+                        name(c, link.to()) + " hears " + name(c, link.from()) + " but cannot decode it")
                 .figures("sent in \"" + mouth.family() + "\"; decoded are " + String.join(", ", ear.decodes()))
                 .leadsTo("The light on the gateway blinks, and nothing arrives.")
                 .at(CheckContext.link(id), CheckContext.unit(link.to()))
@@ -177,7 +196,18 @@ final class RadioChecks {
         if (ear.chirp() != null) {
             edits.add(Edit.replace(at + "/chirp", ear.chirp()));
         }
-        c.snag("R7", STOP, LINKS, name(c, link.from()) + " and " + name(c, link.to()) + " are set differently")
+        AirSettings own = mouth.getValue().settings();
+        if (ear.settings().networkId() != null && !ear.settings().networkId().equals(own.networkId())) {
+            AirSettings alike = new AirSettings(
+                    own.mastM(),
+                    ear.settings().networkId(),
+                    own.keyChanged(),
+                    own.knownOnly(),
+                    own.hopChannels(),
+                    own.noiseFigureDb());
+            edits.add(mouth.getValue().air() == null ? Edit.add(at + "/air", alike) : Edit.replace(at + "/air", alike));
+        }
+        c.snag("R7", STOP, stage(link), name(c, link.from()) + " and " + name(c, link.to()) + " are set differently")
                 .figures(String.join("; ", Hearing.differences(link.medium(), mouth.getValue(), ear)))
                 .leadsTo("Radios with different settings do not hear each other at all.")
                 .at(CheckContext.link(id), CheckContext.unit(link.from()))
@@ -194,7 +224,7 @@ final class RadioChecks {
     private static void unanswered(CheckContext c, String id, Link link) {
         c.devicesOn(link.from()).forEach(e -> {
             if (!link.twoWay() && e.getValue().kind().family() != DeviceKind.Family.SENSOR) {
-                c.snag("R16", STOP, LINKS, e.getValue().name() + " hangs on a link that only speaks")
+                c.snag("R16", STOP, stage(link), e.getValue().name() + " hangs on a link that only speaks")
                         .figures("one-way " + Wording.of(link.medium()))
                         .leadsTo("It cannot be told anything, and nothing confirms that it acted.")
                         .at(CheckContext.link(id), CheckContext.device(e.getKey()))
@@ -206,16 +236,18 @@ final class RadioChecks {
 
     private static void law(CheckContext c, String id, Unit unit, String name, Radio radio) {
         String at = CheckContext.unit(id, "/radios", Pointers.of(name));
-        Optional<RegionLimits.Row> row = RegionLimits.rowFor(c.plan.region(), radio);
+        boolean periodic =
+                Traffic.counts(radio.medium()) && Traffic.of(unit, radio).intervalS() != null;
+        Optional<RegionLimits.Row> row = RegionLimits.rowFor(c.plan.region(), radio, periodic);
         if (row.isEmpty() && !RegionLimits.judges(c.plan.region(), radio.medium())) {
-            c.snag("R23", LOOK, LINKS, unit.name() + ": the law cannot be judged")
+            c.snag("R23", LOOK, stage(radio), unit.name() + ": the law cannot be judged")
                     .figures("no row for " + Wording.of(radio.medium()) + " in " + c.plan.region() + ", table of "
                             + RegionLimits.DATE)
                     .leadsTo("Check with your regulator before it sends.")
                     .at(CheckContext.unit(id))
                     .add();
         } else if (row.isEmpty()) {
-            c.snag("R5", STOP, LINKS, unit.name() + " sends in a band that is not free here")
+            c.snag("R5", STOP, stage(radio), unit.name() + " sends in a band that is not free here")
                     .figures(Text.mhz(radio.frequencyMHz()) + " is in no row of " + c.plan.region() + ", table of "
                             + RegionLimits.DATE)
                     .leadsTo("It is unlawful and may disturb services that lives depend on. Check with your regulator.")
@@ -223,7 +255,7 @@ final class RadioChecks {
                     .add();
         } else if (row.get().excessDb(radio) > RegionLimits.ROUNDING_DB) {
             double excess = row.get().excessDb(radio);
-            c.snag("R3", STOP, LINKS, unit.name() + " sends " + Text.db(excess) + " over the limit")
+            c.snag("R3", STOP, stage(radio), unit.name() + " sends " + Text.db(excess) + " over the limit")
                     .figures("limit " + row.get().words() + "; radio " + Text.dbm(radio.txPowerDbm()) + ", antenna "
                             + Text.number(radio.antennaGainDbi(), 1) + " dBi")
                     .leadsTo("It is unlawful at this power. Check with your regulator.")
@@ -234,7 +266,7 @@ final class RadioChecks {
                     .add();
         }
         if (radio.metalBox()) {
-            c.snag("R19", FIX, LINKS, unit.name() + " has its antenna in a metal box")
+            c.snag("R19", FIX, stage(radio), unit.name() + " has its antenna in a metal box")
                     .leadsTo("Little of its signal leaves the box; no figure here counts that.")
                     .at(CheckContext.unit(id))
                     .fix("The antenna goes outside", Edit.replace(at + "/metalBox", false))

@@ -50,6 +50,7 @@ public final class Review {
         BusChecks.run(context);
         PowerChecks.run(context);
         RadioChecks.run(context);
+        AirChecks.run(context);
         CoverageChecks.run(context);
         NameChecks.run(context);
         OutageChecks.run(context);

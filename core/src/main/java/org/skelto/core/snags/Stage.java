@@ -6,6 +6,7 @@ public enum Stage {
     DEVICES,
     CONTROLLERS,
     LINKS,
+    LONG_RANGE,
     NAMES,
     OUTAGES,
     BUILD

@@ -1,0 +1,364 @@
+package org.skelto.core.snags;
+
+import static org.skelto.core.snags.Severity.FIX;
+import static org.skelto.core.snags.Severity.LOOK;
+import static org.skelto.core.snags.Severity.STOP;
+import static org.skelto.core.snags.Stage.LONG_RANGE;
+
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Map;
+import java.util.Set;
+import java.util.TreeSet;
+import org.skelto.core.links.LinkAssessor;
+import org.skelto.core.links.LinkReport;
+import org.skelto.core.longrange.SharedAir;
+import org.skelto.core.plan.AirSettings;
+import org.skelto.core.plan.DeviceKind;
+import org.skelto.core.plan.Edit;
+import org.skelto.core.plan.Link;
+import org.skelto.core.plan.Medium;
+import org.skelto.core.plan.Message;
+import org.skelto.core.plan.OutdoorModel;
+import org.skelto.core.plan.Plan;
+import org.skelto.core.plan.Pointers;
+import org.skelto.core.plan.Radio;
+import org.skelto.core.plan.RadioPath;
+import org.skelto.core.plan.Unit;
+import org.skelto.core.radio.Antennas;
+import org.skelto.core.radio.Chance;
+import org.skelto.core.radio.Outdoors;
+import org.skelto.core.radio.RegionLimits;
+import org.skelto.core.radio.Text;
+import org.skelto.core.radio.Traffic;
+
+/** R4, R14 to R18, R20, R23 and R24: what long-range and sub-GHz units put on the air, and the ground under it. */
+final class AirChecks {
+    private static final double MOST_MAST_M = 15;
+
+    private AirChecks() {}
+
+    static void run(CheckContext c) {
+        List<SharedAir.Sender> senders =
+                SharedAir.of(c.plan).stream().flatMap(b -> b.senders().stream()).toList();
+        senders.forEach(s -> law(c, s));
+        senders.forEach(s -> collisions(c, s));
+        c.plan.links().forEach((id, link) -> {
+            if (Traffic.counts(link.medium())) {
+                unanswered(c, id, link);
+                messages(c, id, link);
+            }
+            ground(c, id, link);
+        });
+        strangers(c);
+        identity(c);
+    }
+
+    /** R4 and the part of R23 that is about time on air. */
+    private static void law(CheckContext c, SharedAir.Sender s) {
+        List<String> onAir = s.broken().stream().filter(AirChecks::aboutTime).toList();
+        Unit unit = c.plan.units().get(s.unit());
+        if (!onAir.isEmpty()) {
+            var draft = c.snag("R4", STOP, LONG_RANGE, s.name() + " is on the air longer than the law allows")
+                    .figures(String.join("; ", onAir) + "; table of " + RegionLimits.DATE)
+                    .leadsTo("It is unlawful and crowds out others. Check with your regulator.")
+                    .at(CheckContext.unit(s.unit()));
+            if (s.leastIntervalS() != null && s.intervalS() != null && s.leastIntervalS() > s.intervalS()) {
+                double interval = Math.ceil(s.leastIntervalS());
+                String at = unit.says().intervalS() != null ? "/message/intervalS" : "/duty/cycleS";
+                draft.fix(
+                        "One message every " + Text.number(interval, 0) + " s",
+                        Edit.replace(CheckContext.unit(s.unit(), at), interval));
+            }
+            draft.add();
+        } else if (s.broken().isEmpty()
+                && !s.unknown().isEmpty()
+                && s.intervalS() != null
+                && s.leastIntervalS() == null) {
+            boolean noRow = RegionLimits.judges(c.plan.region(), s.medium());
+            if (noRow) {
+                c.snag("R23", LOOK, LONG_RANGE, s.name() + ": its time on air cannot be judged")
+                        .figures(String.join("; ", s.unknown()) + "; table of " + RegionLimits.DATE)
+                        .leadsTo("Check with your regulator how often it may send.")
+                        .at(CheckContext.unit(s.unit()))
+                        .add();
+            }
+        }
+    }
+
+    private static boolean aboutTime(String rule) {
+        return rule.startsWith("on air") || rule.startsWith("silent");
+    }
+
+    private static void collisions(CheckContext c, SharedAir.Sender s) {
+        double target = Chance.target(new LinkAssessor(c.site, c.tables).criticality(s.unit()));
+        if (s.overload()) {
+            c.snag("R15", STOP, LONG_RANGE, s.name() + ": more is sent than its frequency holds")
+                    .figures(s.settings() + ", " + s.rivals() + " others on it")
+                    .leadsTo("Hardly any message comes through, whatever the margin.")
+                    .at(CheckContext.unit(s.unit()))
+                    .add();
+        } else if (s.delivery() < target) {
+            c.snag("R15", FIX, LONG_RANGE, s.name() + ": its frames collide too often")
+                    .figures("one in " + Text.number(1 / Math.max(1e-9, 1 - s.delivery()), 0) + " is lost, "
+                            + Text.percent(s.delivery()) + " come through, wanted " + Text.percent(target) + "; "
+                            + s.rivals() + " others on " + s.settings())
+                    .leadsTo(
+                            "Messages are lost when others speak at the same time. Send less, spread over frequencies, "
+                                    + "or take turns: see Shared air.")
+                    .at(CheckContext.unit(s.unit()))
+                    .add();
+        }
+    }
+
+    /** R16 for long range: nobody hears whether the far load switched. */
+    private static void unanswered(CheckContext c, String id, Link link) {
+        Message message = c.plan.units().get(link.from()).says();
+        boolean acts = c.devicesOn(link.from()).anyMatch(e -> acts(e.getValue().kind()));
+        boolean denied = Boolean.FALSE.equals(message.acknowledged());
+        boolean open = message.acknowledged() == null && link.medium() == Medium.CHIRP;
+        if (!link.twoWay() || !acts || !denied && !open) {
+            return;
+        }
+        Edit answer = c.plan.units().get(link.from()).message() == null
+                ? Edit.add(
+                        CheckContext.unit(link.from(), "/message"),
+                        new Message(null, null, null, true, null, null, null, null))
+                : Edit.replace(CheckContext.unit(link.from(), "/message/acknowledged"), true);
+        c.snag(
+                        "R16",
+                        denied ? STOP : FIX,
+                        LONG_RANGE,
+                        name(c, link.from()) + " switches a load over a link without acknowledgement")
+                .figures(
+                        denied
+                                ? "its messages are not acknowledged"
+                                : "nobody said whether its messages are acknowledged")
+                .leadsTo("Nobody knows whether the far load switched; the button end cannot show it.")
+                .at(CheckContext.link(id), CheckContext.unit(link.from()))
+                .fix("Its messages are acknowledged", answer)
+                .add();
+    }
+
+    private static boolean acts(DeviceKind kind) {
+        return kind.family() != DeviceKind.Family.SENSOR;
+    }
+
+    private static void messages(CheckContext c, String id, Link link) {
+        Message message = c.plan.units().get(link.from()).says();
+        boolean repeats = message.triesOrOne() > 1 || Boolean.TRUE.equals(message.acknowledged());
+        if (message.command() == Message.Command.TOGGLE && repeats) {
+            c.snag("R24", STOP, LONG_RANGE, name(c, link.from()) + " is toggled over a link that repeats")
+                    .figures(message.triesOrOne() + " tries, "
+                            + (Boolean.TRUE.equals(message.acknowledged())
+                                    ? "repeated when unanswered"
+                                    : "always sent"))
+                    .leadsTo("A repeat flips it back: the lamp is off although everybody pressed for on.")
+                    .at(CheckContext.link(id), CheckContext.unit(link.from()))
+                    .fix(
+                            "Command the wanted state",
+                            Edit.replace(CheckContext.unit(link.from(), "/message/command"), Message.Command.STATE))
+                    .add();
+        }
+        if (message.triesOrOne() > 1 && !message.fields().isEmpty() && !message.counts()) {
+            List<Object> fields = new ArrayList<>(message.fields());
+            fields.add(new org.skelto.core.plan.MessageField(
+                    "counter", org.skelto.core.plan.MessageField.Kind.COUNTER, null, null, null, 8));
+            c.snag("R18", FIX, LONG_RANGE, name(c, link.from()) + ": its repeats are not merged")
+                    .figures(message.triesOrOne() + " tries, no counter in the message")
+                    .leadsTo("One press counts twice, one door alarm comes three times.")
+                    .at(CheckContext.link(id), CheckContext.unit(link.from()))
+                    .fix(
+                            "Add a counter of 8 bits",
+                            Edit.replace(CheckContext.unit(link.from(), "/message/fields"), fields))
+                    .add();
+        }
+    }
+
+    /** R14: the ground reaches into the zone that a ray wants free. */
+    private static void ground(CheckContext c, String id, Link link) {
+        RadioPath path = c.plan.path(link.from(), link.to()).orElse(null);
+        LinkReport report = c.links.get(id);
+        if (path == null || report.runs().isEmpty() || path.model() != OutdoorModel.DIFFRACTION || report.indoor()) {
+            return;
+        }
+        Radio radio = c.plan.units().get(link.from()).radio(link.medium()).orElseThrow();
+        Outdoors ground = new LinkAssessor(c.site, c.tables).outdoors(path, radio.frequencyMHz(), link.medium());
+        Outdoors.Clearance worst = ground.clearance();
+        if (worst.share() >= Outdoors.WISHED_SHARE) {
+            return;
+        }
+        var draft = c.snag(
+                        "R14",
+                        report.meets() ? LOOK : FIX,
+                        LONG_RANGE,
+                        "The ground stands in the way of " + name(c, link.from()) + " and " + name(c, link.to()))
+                .figures("clearance " + Text.metres(worst.clearanceM()) + " at " + Text.metres(worst.distanceM()) + ", "
+                        + Text.number(worst.share() * 100, 0) + " % of the first Fresnel zone, wished 60 %")
+                .leadsTo(
+                        worst.share() < 0
+                                ? "The direct way is blocked; only what bends over the ground arrives."
+                                : "Part of the wave is lost to the ground, and more of it when grass and trees grow.")
+                .at(CheckContext.link(id), CheckContext.unit(link.from()));
+        offer(c, draft, path, link, radio);
+        draft.add();
+    }
+
+    private static void offer(CheckContext c, CheckContext.Draft draft, RadioPath path, Link link, Radio radio) {
+        double from = height(c, path.from(), link.medium());
+        double to = height(c, path.to(), link.medium());
+        for (double more = 0.5; more <= MOST_MAST_M; more += 0.5) {
+            for (String end : List.of(link.from(), link.to())) {
+                boolean first = end.equals(path.from());
+                Outdoors raised =
+                        new Outdoors(path, first ? from + more : from, first ? to : to + more, radio.frequencyMHz());
+                if (raised.clearance().share() >= Outdoors.WISHED_SHARE) {
+                    double mast = Math.ceil(((first ? from : to) + more) * 10) / 10;
+                    draft.fix(
+                            "Antenna of " + name(c, end) + " on a mast of " + Text.number(mast, 1) + " m",
+                            air(
+                                    c,
+                                    end,
+                                    link.medium(),
+                                    settings(c, end, link.medium()).mast(mast)));
+                    return;
+                }
+            }
+        }
+    }
+
+    private static double height(CheckContext c, String unit, Medium medium) {
+        Unit u = c.plan.units().get(unit);
+        return Antennas.aboveGroundM(c.plan, u, u.radio(medium).orElseThrow());
+    }
+
+    private static AirSettings settings(CheckContext c, String unit, Medium medium) {
+        return c.plan.units().get(unit).radio(medium).orElseThrow().settings();
+    }
+
+    private static Edit air(CheckContext c, String unit, Medium medium, AirSettings settings) {
+        Map.Entry<String, Radio> radio = c.plan.units().get(unit).radios().entrySet().stream()
+                .filter(e -> e.getValue().medium() == medium)
+                .findFirst()
+                .orElseThrow();
+        String at = CheckContext.unit(unit, "/radios", Pointers.of(radio.getKey()), "/air");
+        return radio.getValue().air() == null ? Edit.add(at, settings) : Edit.replace(at, settings);
+    }
+
+    /** R17: a receiver of one-way sensors that takes in whatever it hears. */
+    private static void strangers(CheckContext c) {
+        Set<String> ears = new TreeSet<>();
+        c.plan.links().values().stream()
+                .filter(l -> l.medium() == Medium.SUB_GHZ && !l.twoWay())
+                .forEach(l -> ears.add(l.to()));
+        for (String ear : ears) {
+            Radio radio = c.plan.units().get(ear).radio(Medium.SUB_GHZ).orElse(null);
+            if (radio == null || Boolean.TRUE.equals(radio.settings().knownOnly())) {
+                continue;
+            }
+            AirSettings s = radio.settings();
+            c.snag(
+                            "R17",
+                            s.knownOnly() == null ? LOOK : FIX,
+                            LONG_RANGE,
+                            name(c, ear) + " may take in neighbours' sensors")
+                    .figures(
+                            s.knownOnly() == null
+                                    ? "nobody said whether it filters by id"
+                                    : "it takes in whatever it hears")
+                    .leadsTo("The neighbour's window opens, and the alarm of this house goes off.")
+                    .at(CheckContext.unit(ear))
+                    .fix(
+                            "It takes in only what it was taught",
+                            air(
+                                    c,
+                                    ear,
+                                    Medium.SUB_GHZ,
+                                    new AirSettings(
+                                            s.mastM(),
+                                            s.networkId(),
+                                            s.keyChanged(),
+                                            true,
+                                            s.hopChannels(),
+                                            s.noiseFigureDb())))
+                    .add();
+        }
+    }
+
+    /** R20: a network of chirp radios whose id or key is still the one of the factory. */
+    private static void identity(CheckContext c) {
+        for (Set<String> network : networks(c.plan)) {
+            List<String> open = network.stream()
+                    .filter(u -> !own(settings(c, u, Medium.CHIRP)))
+                    .toList();
+            if (open.isEmpty()) {
+                continue;
+            }
+            int id = network.stream()
+                    .map(u -> settings(c, u, Medium.CHIRP).networkId())
+                    .filter(n -> n != null && n != 0)
+                    .findFirst()
+                    .orElse(1 + Math.floorMod(c.plan.name().hashCode(), 65_000));
+            List<Edit> edits = new ArrayList<>();
+            for (String u : network) {
+                AirSettings s = settings(c, u, Medium.CHIRP);
+                edits.add(air(
+                        c,
+                        u,
+                        Medium.CHIRP,
+                        new AirSettings(s.mastM(), id, true, s.knownOnly(), s.hopChannels(), s.noiseFigureDb())));
+            }
+            String first = open.get(0);
+            boolean noId = open.stream().anyMatch(u -> {
+                Integer n = settings(c, u, Medium.CHIRP).networkId();
+                return n == null || n == 0;
+            });
+            c.snag(
+                            "R20",
+                            FIX,
+                            LONG_RANGE,
+                            noId
+                                    ? "Long-range radios have no network id of their own"
+                                    : "Nobody said that long-range radios have a key of their own")
+                    .figures(open.stream()
+                            .map(u -> name(c, u))
+                            .reduce((a, b) -> a + ", " + b)
+                            .orElseThrow())
+                    .leadsTo(
+                            "With the network id and key of the factory anybody within kilometres can read and command "
+                                    + "them. The key itself is never kept here.")
+                    .at(open.stream().map(u -> CheckContext.unit(u)).toArray(String[]::new))
+                    .fix("Network id " + id + " for all, and a key of our own is set", edits.toArray(Edit[]::new))
+                    .add();
+        }
+    }
+
+    private static boolean own(AirSettings s) {
+        return s.networkId() != null && s.networkId() != 0 && Boolean.TRUE.equals(s.keyChanged());
+    }
+
+    /** Units that are linked by chirp, together. */
+    private static List<Set<String>> networks(Plan plan) {
+        List<Set<String>> all = new ArrayList<>();
+        for (Link link : plan.links().values()) {
+            if (link.medium() != Medium.CHIRP
+                    || plan.units().get(link.from()).radio(Medium.CHIRP).isEmpty()
+                    || plan.units().get(link.to()).radio(Medium.CHIRP).isEmpty()) {
+                continue;
+            }
+            Set<String> merged = new TreeSet<>(List.of(link.from(), link.to()));
+            for (Set<String> known : List.copyOf(all)) {
+                if (known.contains(link.from()) || known.contains(link.to())) {
+                    merged.addAll(known);
+                    all.remove(known);
+                }
+            }
+            all.add(merged);
+        }
+        return all;
+    }
+
+    private static String name(CheckContext c, String unit) {
+        return c.plan.units().get(unit).name();
+    }
+}
