@@ -181,7 +181,7 @@ public record Assessment(
         }
 
         /** The long-range links of the plan. */
-        public List<LongRange.Row> longRange() {
+        public List<LongRange.FarLink> longRange() {
             return LongRange.rows(plan, site, links);
         }
 

@@ -86,7 +86,7 @@ public final class Explorer {
      * @param neededDb margin at which the target is met
      * @param payloadBytes that was reckoned with
      */
-    public record Grid(
+    public record SettingGrid(
             String link,
             double target,
             double neededDb,
@@ -96,7 +96,7 @@ public final class Explorer {
             List<Pick> picks) {}
 
     /** The grid of a chirp link whose report has a budget. */
-    public static Grid of(Plan plan, Catalogue parts, LinkReport report, Wanted wanted) {
+    public static SettingGrid of(Plan plan, Catalogue parts, LinkReport report, Wanted wanted) {
         Unit unit = plan.units().get(report.from());
         Radio radio = unit.radio(Medium.CHIRP).orElseThrow();
         double frequency = wanted.frequencyMHz() == null ? radio.frequencyMHz() : wanted.frequencyMHz();
@@ -139,7 +139,7 @@ public final class Explorer {
                         notes(chirp, message)));
             }
         }
-        return new Grid(report.link(), report.target(), report.neededDb(), bytes, tries, all, picks(all));
+        return new SettingGrid(report.link(), report.target(), report.neededDb(), bytes, tries, all, picks(all));
     }
 
     /** Receiver floor of a setting with the usual noise figure, dBm; only differences of it are used. */

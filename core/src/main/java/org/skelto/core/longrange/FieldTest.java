@@ -55,7 +55,8 @@ public final class FieldTest {
      *
      * @param predictedSnrDb signal over noise that the receiver at the other end would see, or null for other media
      */
-    public record Compared(FieldReading reading, double predictedDbm, Double predictedSnrDb, double differenceDb) {}
+    public record FieldCompared(
+            FieldReading reading, double predictedDbm, Double predictedSnrDb, double differenceDb) {}
 
     /**
      * What readings teach.
@@ -64,12 +65,12 @@ public final class FieldTest {
      * @param afterDb the same after correction, each reading predicted from the others
      * @param learned to store, or null when there are fewer than {@value #LEAST}
      */
-    public record Lesson(List<Compared> readings, Double beforeDb, Double afterDb, PathLearned learned) {}
+    public record Lesson(List<FieldCompared> readings, Double beforeDb, Double afterDb, PathLearned learned) {}
 
     /** Compares the readings of a path, and learns its correction; {@code now} as an ISO instant. */
     public static Lesson of(Plan plan, String id, List<FieldReading> readings, String now) {
         RadioPath path = plan.paths().get(id);
-        List<Compared> all = new ArrayList<>();
+        List<FieldCompared> all = new ArrayList<>();
         List<Medium> media = PathReport.media(plan, path);
         if (media.isEmpty()) {
             return new Lesson(all, null, null, null);
@@ -88,7 +89,7 @@ public final class FieldTest {
         if (n < LEAST) {
             return new Lesson(all, before, null, null);
         }
-        double sum = all.stream().mapToDouble(Compared::differenceDb).sum();
+        double sum = all.stream().mapToDouble(FieldCompared::differenceDb).sum();
         double mean = sum / n;
         double squares = all.stream()
                 .mapToDouble(c -> (c.differenceDb() - mean) * (c.differenceDb() - mean))
@@ -107,7 +108,7 @@ public final class FieldTest {
         return Math.round(value * 10) / 10.0;
     }
 
-    private static Compared compared(Plan plan, RadioPath path, Medium medium, FieldReading r) {
+    private static FieldCompared compared(Plan plan, RadioPath path, Medium medium, FieldReading r) {
         boolean forward = r.sender().equals(path.from());
         Unit unit = plan.units().get(r.sender());
         Unit other = plan.units().get(forward ? path.to() : path.from());
@@ -141,6 +142,6 @@ public final class FieldTest {
                                         receiver.chirp().spreadingFactor(),
                                         receiver.chirp().bandwidthKHz(),
                                         0)));
-        return new Compared(r, predicted, snr, r.dbm() - predicted);
+        return new FieldCompared(r, predicted, snr, r.dbm() - predicted);
     }
 }

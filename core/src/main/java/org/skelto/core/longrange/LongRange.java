@@ -35,7 +35,7 @@ public final class LongRange {
      * @param broken rules that its sending end breaks
      * @param deaf why its sending end cannot be reached at once, or null
      */
-    public record Row(
+    public record FarLink(
             String link,
             String path,
             String from,
@@ -56,8 +56,8 @@ public final class LongRange {
             String deaf) {}
 
     /** All of them: links first, in the order of their ids, then paths that no link runs over. */
-    public static List<Row> rows(Plan plan, SiteModel site, Map<String, LinkReport> links) {
-        List<Row> rows = new ArrayList<>();
+    public static List<FarLink> rows(Plan plan, SiteModel site, Map<String, LinkReport> links) {
+        List<FarLink> rows = new ArrayList<>();
         plan.links().forEach((id, link) -> {
             if (far(plan, site, link)) {
                 rows.add(row(plan, id, path(plan, link.from(), link.to()), link.from(), link.to(), links.get(id)));
@@ -104,7 +104,7 @@ public final class LongRange {
                 .orElse(null);
     }
 
-    private static Row row(Plan plan, String link, String path, String from, String to, LinkReport report) {
+    private static FarLink row(Plan plan, String link, String path, String from, String to, LinkReport report) {
         Unit sender = plan.units().get(from);
         Medium medium = report == null ? null : report.medium();
         Radio radio = medium == null || !Traffic.counts(medium)
@@ -112,7 +112,7 @@ public final class LongRange {
                 : sender.radio(medium).orElse(null);
         Traffic traffic = radio == null ? null : Traffic.of(sender, radio);
         AirLaw law = traffic == null ? null : AirLaw.of(plan.region(), radio, traffic);
-        return new Row(
+        return new FarLink(
                 link,
                 path,
                 from,

@@ -108,7 +108,7 @@ public final class SharedAir {
         Map<String, List<Sender>> bands = new TreeMap<>();
         Map<String, String> limits = new LinkedHashMap<>();
         for (Voice v : voices) {
-            RegionLimits.Row row = v.law().row();
+            RegionLimits.BandLimit row = v.law().row();
             String band = row == null ? "outside every band of " + plan.region() : row.band();
             limits.putIfAbsent(band, limit(row));
             bands.computeIfAbsent(band, b -> new ArrayList<>()).add(sender(v, voices, offsets.get(v.unit())));
@@ -130,7 +130,7 @@ public final class SharedAir {
                                 .anyMatch(l -> l.from().equals(id) && Traffic.counts(l.medium()));
     }
 
-    private static String limit(RegionLimits.Row row) {
+    private static String limit(RegionLimits.BandLimit row) {
         if (row == null) {
             return "not allowed by the table";
         }

@@ -106,7 +106,7 @@ public final class WhatItTakes {
     public record Reach(double chance, double unbrokenM, double farthestM, double flatM) {}
 
     /** What a link lacks, and what would give it. */
-    public record Answer(
+    public record Takes(
             double marginDb, double neededDb, double chance, double target, List<Change> changes, Reach reach) {}
 
     private WhatItTakes(
@@ -133,7 +133,7 @@ public final class WhatItTakes {
      * @param grid heights around the site, or null: then nothing is said about moving
      * @param chance wanted for the reach, above 0.5 and below 1
      */
-    public static Answer of(
+    public static Takes of(
             Plan plan,
             SiteModel site,
             SlabTables tables,
@@ -152,7 +152,7 @@ public final class WhatItTakes {
             search.relay();
         }
         search.changes.sort(Comparator.comparing(Change::meets).reversed().thenComparingDouble(Change::cost));
-        return new Answer(
+        return new Takes(
                 now.marginDb(),
                 now.neededDb(),
                 now.chance(),

@@ -16,7 +16,11 @@ import org.skelto.core.plan.Region;
  * @param dutyPercent share of time on air in percent, or null without an interval
  */
 public record AirLaw(
-        RegionLimits.Row row, List<String> broken, List<String> unknown, Double leastIntervalS, Double dutyPercent) {
+        RegionLimits.BandLimit row,
+        List<String> broken,
+        List<String> unknown,
+        Double leastIntervalS,
+        Double dutyPercent) {
     public AirLaw {
         broken = List.copyOf(broken);
         unknown = List.copyOf(unknown);
@@ -25,7 +29,7 @@ public record AirLaw(
     /** Judges a radio of a region with what it sends. */
     public static AirLaw of(Region region, Radio radio, Traffic traffic) {
         Double interval = traffic.intervalS();
-        Optional<RegionLimits.Row> found = RegionLimits.rowFor(region, radio, interval != null);
+        Optional<RegionLimits.BandLimit> found = RegionLimits.rowFor(region, radio, interval != null);
         List<String> broken = new ArrayList<>();
         List<String> unknown = new ArrayList<>();
         Double duty = interval == null ? null : 100 * Air.duty(traffic.messageMs(), interval);
@@ -37,7 +41,7 @@ public record AirLaw(
             }
             return new AirLaw(null, broken, unknown, null, duty);
         }
-        RegionLimits.Row row = found.get();
+        RegionLimits.BandLimit row = found.get();
         double excess = row.excessDb(radio);
         if (excess > RegionLimits.ROUNDING_DB) {
             broken.add("power " + Text.db(excess) + " over " + row.words());

@@ -29,7 +29,7 @@ public final class RegionLimits {
     /** Width of an IEEE 802.11 frequency channel at 2.4 GHz, and of the narrow systems here, kHz. */
     private static final double NARROW_KHZ = 125;
 
-    private static final List<Row> ROWS = read();
+    private static final List<BandLimit> ROWS = read();
 
     private RegionLimits() {}
 
@@ -61,7 +61,7 @@ public final class RegionLimits {
      * @param restTimes silence after it, as a multiple of that time, or null
      * @param restS least silence after it, or null
      */
-    public record Row(
+    public record BandLimit(
             Region region,
             List<Medium> media,
             double fromMHz,
@@ -107,12 +107,12 @@ public final class RegionLimits {
     }
 
     /** The most generous row that covers this radio, if the table knows its band. */
-    public static Optional<Row> rowFor(Region region, Radio radio) {
+    public static Optional<BandLimit> rowFor(Region region, Radio radio) {
         return rowFor(region, radio, false);
     }
 
     /** The same for a radio that sends at intervals, whatever happens. */
-    public static Optional<Row> rowFor(Region region, Radio radio, boolean periodic) {
+    public static Optional<BandLimit> rowFor(Region region, Radio radio, boolean periodic) {
         double bandwidthKHz = radio.chirp() == null ? NARROW_KHZ : radio.chirp().bandwidthKHz();
         Integer hops = radio.settings().hopChannels();
         int channels = hops == null ? 1 : hops;
@@ -123,11 +123,11 @@ public final class RegionLimits {
                         && (r.mostBandwidthKHz() == null || bandwidthKHz <= r.mostBandwidthKHz()))
                 .filter(r -> channels >= r.leastChannels())
                 .filter(r -> r.use() == Use.ANY || r.use() == (periodic ? Use.PERIODIC : Use.CONTROL))
-                .max(java.util.Comparator.comparingDouble(Row::limitDbm));
+                .max(java.util.Comparator.comparingDouble(BandLimit::limitDbm));
     }
 
     /** The rows of a region. */
-    public static List<Row> rows(Region region) {
+    public static List<BandLimit> rows(Region region) {
         return ROWS.stream().filter(r -> r.region() == region).toList();
     }
 
@@ -136,7 +136,7 @@ public final class RegionLimits {
         return ROWS.stream().anyMatch(r -> r.region() == region && r.media().contains(medium));
     }
 
-    private static List<Row> read() {
+    private static List<BandLimit> read() {
         try (InputStream in = RegionLimits.class.getResourceAsStream("region-limits.csv");
                 BufferedReader reader = new BufferedReader(new InputStreamReader(in, StandardCharsets.UTF_8))) {
             return reader.lines()
@@ -148,10 +148,10 @@ public final class RegionLimits {
         }
     }
 
-    private static Row row(String line) {
+    private static BandLimit row(String line) {
         // the source is the last column and the only one that may hold a comma
         String[] cells = line.split(",", 15);
-        return new Row(
+        return new BandLimit(
                 Region.valueOf(cells[0]),
                 Arrays.stream(cells[1].split("\\|")).map(Medium::valueOf).toList(),
                 Double.parseDouble(cells[2]),

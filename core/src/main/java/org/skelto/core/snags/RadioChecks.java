@@ -238,7 +238,7 @@ final class RadioChecks {
         String at = CheckContext.unit(id, "/radios", Pointers.of(name));
         boolean periodic =
                 Traffic.counts(radio.medium()) && Traffic.of(unit, radio).intervalS() != null;
-        Optional<RegionLimits.Row> row = RegionLimits.rowFor(c.plan.region(), radio, periodic);
+        Optional<RegionLimits.BandLimit> row = RegionLimits.rowFor(c.plan.region(), radio, periodic);
         if (row.isEmpty() && !RegionLimits.judges(c.plan.region(), radio.medium())) {
             c.snag("R23", LOOK, stage(radio), unit.name() + ": the law cannot be judged")
                     .figures("no row for " + Wording.of(radio.medium()) + " in " + c.plan.region() + ", table of "

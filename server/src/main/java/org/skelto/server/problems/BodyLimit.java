@@ -23,10 +23,10 @@ class BodyLimit extends OncePerRequestFilter {
         this.file = file;
     }
 
-    /** Pictures, and plans that carry some, may be larger than an edit. */
+    /** Pictures, grids of heights, and plans that carry some, may be larger than an edit. */
     private long most(HttpServletRequest request) {
         String path = request.getRequestURI();
-        return path.endsWith("/pictures") || path.endsWith("/plans/import") ? file : usual;
+        return path.endsWith("/pictures") || path.endsWith("/ground") || path.endsWith("/plans/import") ? file : usual;
     }
 
     /** Thrown while reading a body that turns out too large. */

@@ -77,6 +77,8 @@ class FormatTest {
         file.add("readings");
         file.add("pictures");
         file.add("parts");
+        file.add("ground");
+        file.add("fieldReadings");
         assertEquals(file, new TreeSet<>(schema.get("properties").propertyNames()));
         for (Class<?> type : new Class<?>[] {
             GeoPoint.class,
@@ -123,7 +125,16 @@ class FormatTest {
             Radio.class,
             Unit.class,
             Device.class,
-            Link.class
+            Link.class,
+            RadioPath.class,
+            GroundPoint.class,
+            Cover.class,
+            PathLearned.class,
+            AirSettings.class,
+            Message.class,
+            MessageField.class,
+            Solar.class,
+            Regulation.class
         }) {
             JsonNode properties = schema.at("/$defs/" + type.getSimpleName() + "/properties");
             assertEquals(components(type), new TreeSet<>(properties.propertyNames()), type.getSimpleName());

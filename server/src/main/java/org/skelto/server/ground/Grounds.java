@@ -1,0 +1,245 @@
+package org.skelto.server.ground;
+
+import java.io.ByteArrayInputStream;
+import java.io.ByteArrayOutputStream;
+import java.io.IOException;
+import java.io.UncheckedIOException;
+import java.lang.ref.SoftReference;
+import java.nio.charset.StandardCharsets;
+import java.util.Arrays;
+import java.util.Base64;
+import java.util.LinkedHashMap;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import java.util.UUID;
+import java.util.zip.GZIPInputStream;
+import java.util.zip.GZIPOutputStream;
+import org.skelto.core.ground.ElevationGrid;
+import org.skelto.core.ground.HeightFile;
+import org.skelto.core.ground.Unreadable;
+import org.skelto.core.plan.GeoPoint;
+import org.skelto.core.plan.Plan;
+import org.skelto.core.plan.Problem;
+import org.skelto.server.plans.Carried;
+import org.skelto.server.problems.Refusal;
+import org.springframework.http.HttpStatus;
+import org.springframework.stereotype.Service;
+import org.springframework.transaction.annotation.Transactional;
+import tools.jackson.databind.JsonNode;
+import tools.jackson.databind.json.JsonMapper;
+import tools.jackson.databind.node.ObjectNode;
+
+/** The heights around plans; they travel with an exported plan as an ASCII grid. */
+@Service
+@Transactional
+public class Grounds implements Carried {
+    private static final int LONGEST_NAME = 120;
+    private static final int KEPT = 4;
+
+    private final GroundRepository repository;
+    private final JsonMapper mapper;
+
+    /** Grids that were read last; they are large, so the memory may take them back. */
+    private final Map<UUID, SoftReference<Kept>> kept = new LinkedHashMap<>(8, 0.75f, true);
+
+    private record Kept(byte[] content, HeightFile.Heights heights) {}
+
+    Grounds(GroundRepository repository, JsonMapper mapper) {
+        this.repository = repository;
+        this.mapper = mapper;
+    }
+
+    /**
+     * What is known of the ground of a plan.
+     *
+     * @param filled heights that were missing and taken from their neighbours
+     * @param westM of the grid on the site; null when degrees have no origin to go by, as are the others
+     */
+    public record GroundInfo(
+            String name,
+            boolean degrees,
+            int columns,
+            int rows,
+            int filled,
+            Double westM,
+            Double southM,
+            Double eastM,
+            Double northM,
+            double lowestM,
+            double highestM) {}
+
+    /** Takes in a file in place of what was there. */
+    public GroundInfo put(Plan plan, UUID id, String name, byte[] file) {
+        String called = name == null || name.isBlank() ? "heights" : name.strip();
+        if (called.length() > LONGEST_NAME || called.chars().anyMatch(c -> c < ' ' || c == '/' || c == '\\')) {
+            throw refused("/name", "must be a file name of at most " + LONGEST_NAME + " characters");
+        }
+        HeightFile.Heights heights;
+        try {
+            heights = HeightFile.read(called, file, plan.place());
+        } catch (Unreadable e) {
+            throw refused(e.place(), e.getMessage());
+        }
+        byte[] content = packed(HeightFile.write(heights));
+        repository.save(new GroundEntity(
+                id, called, heights.degrees(), heights.columns(), heights.rows(), heights.filled(), content));
+        return info(plan, called, heights);
+    }
+
+    private static Refusal refused(String place, String message) {
+        return Refusal.invalid(
+                "The heights cannot be taken in. What was there is kept.", List.of(new Problem(place, message)));
+    }
+
+    private static byte[] packed(String text) {
+        ByteArrayOutputStream out = new ByteArrayOutputStream();
+        try (GZIPOutputStream gzip = new GZIPOutputStream(out)) {
+            gzip.write(text.getBytes(StandardCharsets.US_ASCII));
+        } catch (IOException e) {
+            throw new UncheckedIOException(e);
+        }
+        return out.toByteArray();
+    }
+
+    /** Unpacks at most as much as a file may hold. */
+    private static byte[] unpacked(byte[] content) throws IOException {
+        try (GZIPInputStream gzip = new GZIPInputStream(new ByteArrayInputStream(content))) {
+            byte[] text = gzip.readNBytes(HeightFile.MOST_BYTES + 1);
+            if (text.length > HeightFile.MOST_BYTES) {
+                throw new IOException("too large");
+            }
+            return text;
+        }
+    }
+
+    private static GroundInfo info(Plan plan, String name, HeightFile.Heights h) {
+        float low = Float.POSITIVE_INFINITY;
+        float high = Float.NEGATIVE_INFINITY;
+        for (float z : h.heightM()) {
+            low = Math.min(low, z);
+            high = Math.max(high, z);
+        }
+        ElevationGrid grid = h.degrees() && plan.place() == null ? null : h.on(plan.place());
+        return new GroundInfo(
+                name,
+                h.degrees(),
+                h.columns(),
+                h.rows(),
+                h.filled(),
+                grid == null ? null : Double.valueOf(grid.westM()),
+                grid == null ? null : Double.valueOf(grid.southM()),
+                grid == null ? null : Double.valueOf(grid.x(grid.columns() - 1)),
+                grid == null ? null : Double.valueOf(grid.y(grid.rows() - 1)),
+                low,
+                high);
+    }
+
+    /** What is known of the ground of a plan, if there is any. */
+    @Transactional(readOnly = true)
+    public Optional<GroundInfo> info(UUID id, Plan plan) {
+        return repository.findById(id).map(g -> info(plan, g.name, heights(g)));
+    }
+
+    /** The grid of a plan on its site, if there is any and the site knows where it lies. */
+    @Transactional(readOnly = true)
+    public Optional<ElevationGrid> grid(UUID id, GeoPoint origin) {
+        return repository
+                .findById(id)
+                .map(this::heights)
+                .filter(h -> !h.degrees() || origin != null)
+                .map(h -> h.on(origin));
+    }
+
+    private HeightFile.Heights heights(GroundEntity g) {
+        synchronized (kept) {
+            SoftReference<Kept> known = kept.get(g.planId);
+            Kept k = known == null ? null : known.get();
+            if (k != null && Arrays.equals(k.content(), g.content)) {
+                return k.heights();
+            }
+        }
+        try {
+            HeightFile.Heights heights = HeightFile.read("stored.asc", unpacked(g.content), null);
+            synchronized (kept) {
+                kept.put(g.planId, new SoftReference<>(new Kept(g.content, heights)));
+                if (kept.size() > KEPT) {
+                    kept.remove(kept.keySet().iterator().next());
+                }
+            }
+            return heights;
+        } catch (IOException | Unreadable e) {
+            throw new IllegalStateException("stored heights cannot be read", e);
+        }
+    }
+
+    /** The heights as an ASCII grid. */
+    @Transactional(readOnly = true)
+    public byte[] file(UUID id) {
+        GroundEntity g = repository
+                .findById(id)
+                .orElseThrow(() -> Refusal.of(HttpStatus.NOT_FOUND, "The plan has no heights of the ground yet."));
+        try {
+            return unpacked(g.content);
+        } catch (IOException e) {
+            throw new UncheckedIOException(e);
+        }
+    }
+
+    public void remove(UUID id) {
+        repository.deleteById(id);
+    }
+
+    @Override
+    public String property() {
+        return "ground";
+    }
+
+    @Override
+    public JsonNode export(UUID plan) {
+        return repository
+                .findById(plan)
+                .map(g -> (JsonNode) mapper.createObjectNode()
+                        .put("name", g.name)
+                        .put("filled", g.filled)
+                        .put("asciiGridGzip", Base64.getEncoder().encodeToString(g.content)))
+                .orElse(null);
+    }
+
+    @Override
+    public void restore(UUID plan, JsonNode content) {
+        if (!(content instanceof ObjectNode ground)
+                || !ground.path("name").isString()
+                || ground.path("name").asString().length() > LONGEST_NAME
+                || ground.size() > 3) {
+            throw carried("", "must hold name, filled and asciiGridGzip");
+        }
+        byte[] packed;
+        HeightFile.Heights heights;
+        try {
+            packed = Base64.getDecoder().decode(ground.path("asciiGridGzip").asString(""));
+            heights = HeightFile.read("carried.asc", unpacked(packed), null);
+        } catch (IllegalArgumentException e) {
+            throw carried("/asciiGridGzip", "is not base64");
+        } catch (IOException e) {
+            throw carried("/asciiGridGzip", "is no gzip of a size that is taken here");
+        } catch (Unreadable e) {
+            throw carried("/asciiGridGzip" + e.place(), e.getMessage());
+        }
+        int filled = ground.path("filled").isInt() ? ground.path("filled").asInt() : heights.filled();
+        repository.save(new GroundEntity(
+                plan,
+                ground.path("name").asString(),
+                heights.degrees(),
+                heights.columns(),
+                heights.rows(),
+                Math.max(0, filled),
+                packed));
+    }
+
+    private static Refusal carried(String place, String message) {
+        return Refusal.invalid(
+                "The heights of this file cannot be taken. Nothing was changed.",
+                List.of(new Problem("/ground" + place, message)));
+    }
+}

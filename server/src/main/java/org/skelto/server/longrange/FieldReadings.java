@@ -1,0 +1,304 @@
+package org.skelto.server.longrange;
+
+import java.io.IOException;
+import java.io.StringReader;
+import java.io.UncheckedIOException;
+import java.time.Clock;
+import java.time.DateTimeException;
+import java.time.Instant;
+import java.time.LocalDateTime;
+import java.time.OffsetDateTime;
+import java.time.ZoneOffset;
+import java.util.ArrayList;
+import java.util.Comparator;
+import java.util.List;
+import java.util.Map;
+import java.util.UUID;
+import org.apache.commons.csv.CSVFormat;
+import org.apache.commons.csv.CSVParser;
+import org.apache.commons.csv.CSVPrinter;
+import org.apache.commons.csv.CSVRecord;
+import org.skelto.core.longrange.FieldTest.FieldReading;
+import org.skelto.core.plan.Plan;
+import org.skelto.core.plan.Problem;
+import org.skelto.core.plan.RadioPath;
+import org.skelto.core.plan.Unit;
+import org.skelto.server.plans.Carried;
+import org.skelto.server.problems.Refusal;
+import org.springframework.stereotype.Service;
+import org.springframework.transaction.annotation.Transactional;
+import tools.jackson.databind.DatabindException;
+import tools.jackson.databind.JsonNode;
+import tools.jackson.databind.json.JsonMapper;
+
+/**
+ * The readings of field tests; all of a batch are stored or none. As CSV with a header: {@code distanceM} and
+ * {@code dBm}, and if known {@code sender} (id or name of a unit at one end), {@code heightM}, {@code snrDb}, {@code at}
+ * (ISO time) and {@code note}.
+ */
+@Service
+@Transactional
+public class FieldReadings implements Carried {
+    private static final int MOST = 5000;
+    private static final int LONGEST_NOTE = 200;
+    private static final int LONGEST_ID = 64;
+    private static final double MOST_M = 200_000;
+    private static final String[] HEAD = {"distanceM", "dBm", "snrDb", "heightM", "sender", "at", "note"};
+
+    private static final Comparator<Kept> ORDER = Comparator.comparing(
+                    (Kept k) -> k.reading().path())
+            .thenComparing(k -> k.reading().at())
+            .thenComparing(k -> k.reading().distanceM())
+            .thenComparing(k -> k.reading().dbm());
+
+    private final FieldReadingRepository repository;
+    private final JsonMapper mapper;
+    private final Clock clock = Clock.systemUTC();
+
+    FieldReadings(FieldReadingRepository repository, JsonMapper mapper) {
+        this.repository = repository;
+        this.mapper = mapper;
+    }
+
+    /** A stored reading with its id. */
+    record Kept(UUID id, FieldReading reading) {}
+
+    @Transactional(readOnly = true)
+    List<Kept> of(UUID plan, String path) {
+        return repository.findByPlanIdAndPath(plan, path).stream()
+                .map(e -> new Kept(e.id, e.reading()))
+                .sorted(ORDER)
+                .toList();
+    }
+
+    /** Stores readings of a path; a single one that is wrong is named and nothing is stored. */
+    void add(UUID planId, Plan plan, String path, List<FieldReading> readings) {
+        List<Problem> problems = new ArrayList<>();
+        for (int i = 0; i < readings.size() && problems.size() < 20; i++) {
+            Problem problem = problem(readings.get(i), plan, path, "/" + i);
+            if (problem != null) {
+                problems.add(problem);
+            }
+        }
+        if (!problems.isEmpty()) {
+            throw Refusal.invalid("Not every reading can be taken. None was stored.", problems);
+        }
+        store(planId, readings);
+    }
+
+    private void store(UUID planId, List<FieldReading> readings) {
+        if (repository.countByPlanId(planId) + readings.size() > MOST) {
+            throw Refusal.invalid(
+                    "A plan may have at most " + MOST + " readings of field tests. None was stored.",
+                    List.of(new Problem("", "too many readings")));
+        }
+        repository.saveAll(
+                readings.stream().map(r -> new FieldReadingEntity(planId, r)).toList());
+    }
+
+    void delete(UUID planId, UUID id) {
+        repository.findById(id).filter(r -> r.planId.equals(planId)).ifPresent(repository::delete);
+    }
+
+    private static Problem problem(FieldReading r, Plan plan, String path, String at) {
+        if (r == null) {
+            return new Problem(at, "is null");
+        }
+        RadioPath p = plan.paths().get(path);
+        if (!path.equals(r.path())) {
+            return new Problem(at + "/path", "is not the path that it was sent to");
+        }
+        if (!p.from().equals(r.sender()) && !p.to().equals(r.sender())) {
+            return new Problem(at + "/sender", "is not at an end of the path");
+        }
+        return numbers(r, p.profile().get(p.profile().size() - 1).distanceM(), at);
+    }
+
+    private static Problem numbers(FieldReading r, double length, String at) {
+        if (!(r.distanceM() >= 0 && r.distanceM() <= length)) {
+            return new Problem(at + "/distanceM", "must lie between 0 and " + Math.round(length) + " m, on the path");
+        }
+        if (!(r.dbm() >= -160 && r.dbm() <= 0)) {
+            return new Problem(at + "/dbm", "must lie between −160 and 0 dBm");
+        }
+        if (r.snrDb() != null && !(Math.abs(r.snrDb()) <= 40)) {
+            return new Problem(at + "/snrDb", "must lie between −40 and 40 dB");
+        }
+        if (r.heightM() != null && !(r.heightM() >= 0.1 && r.heightM() <= 100)) {
+            return new Problem(at + "/heightM", "must lie between 0.1 and 100 m");
+        }
+        if (r.note() != null && r.note().length() > LONGEST_NOTE) {
+            return new Problem(at + "/note", "is longer than " + LONGEST_NOTE + " characters");
+        }
+        return r.at() == null ? new Problem(at + "/at", "is missing") : null;
+    }
+
+    /** Reads a pasted table; every line that cannot be read is named. */
+    List<FieldReading> read(String text, Plan plan, String path) {
+        String first = text.lines().findFirst().orElse("");
+        char delimiter = first.contains("\t") ? '\t' : first.contains(";") ? ';' : ',';
+        CSVFormat format = CSVFormat.RFC4180
+                .builder()
+                .setDelimiter(delimiter)
+                .setHeader()
+                .setSkipHeaderRecord(true)
+                .setIgnoreHeaderCase(true)
+                .setIgnoreEmptyLines(true)
+                .setTrim(true)
+                .get();
+        List<FieldReading> readings = new ArrayList<>();
+        List<Problem> problems = new ArrayList<>();
+        try (CSVParser parser = format.parse(new StringReader(text))) {
+            if (!parser.getHeaderMap().containsKey("distanceM")
+                    || !parser.getHeaderMap().containsKey("dBm")) {
+                throw refusal("/line 1", "must name the columns distanceM and dBm");
+            }
+            for (CSVRecord line : parser) {
+                if (line.getRecordNumber() > MOST) {
+                    throw refusal("/line " + line.getRecordNumber(), "is beyond the " + MOST + " lines allowed");
+                }
+                String at = "/line " + (line.getRecordNumber() + 1);
+                try {
+                    FieldReading reading = reading(line, plan, path);
+                    Problem problem = problem(reading, plan, path, "");
+                    if (problem == null) {
+                        readings.add(reading);
+                    } else if (problems.size() < 20) {
+                        problems.add(new Problem(at, problem.pointer().substring(1) + " " + problem.message()));
+                    }
+                } catch (NumberFormatException | DateTimeException e) {
+                    problems.add(new Problem(at, e.getMessage()));
+                }
+            }
+        } catch (IOException | UncheckedIOException | IllegalArgumentException | IllegalStateException e) {
+            throw refusal("", "is not a table with a header and separators: distanceM, dBm");
+        }
+        if (!problems.isEmpty()) {
+            throw Refusal.invalid("Not every line can be read. No reading was stored.", problems);
+        }
+        if (readings.isEmpty()) {
+            throw refusal("", "holds no reading");
+        }
+        return readings;
+    }
+
+    private static Refusal refusal(String place, String message) {
+        return Refusal.invalid("The readings cannot be taken. None was stored.", List.of(new Problem(place, message)));
+    }
+
+    private FieldReading reading(CSVRecord line, Plan plan, String path) {
+        RadioPath p = plan.paths().get(path);
+        String said = cell(line, "sender");
+        String sender = said.isEmpty()
+                ? p.to()
+                : plan.units().entrySet().stream()
+                        .filter(e ->
+                                e.getKey().equals(said) || e.getValue().name().equalsIgnoreCase(said))
+                        .map(Map.Entry<String, Unit>::getKey)
+                        .findFirst()
+                        .orElse(said);
+        String at = cell(line, "at");
+        String note = cell(line, "note");
+        return new FieldReading(
+                path,
+                sender,
+                number(line, "distanceM"),
+                cell(line, "heightM").isEmpty() ? null : Double.valueOf(number(line, "heightM")),
+                number(line, "dBm"),
+                cell(line, "snrDb").isEmpty() ? null : Double.valueOf(number(line, "snrDb")),
+                at.isEmpty() ? clock.instant().plusMillis(line.getRecordNumber()) : time(at),
+                note.isEmpty() ? null : note);
+    }
+
+    private static String cell(CSVRecord line, String name) {
+        return line.isMapped(name) && line.isSet(name) ? line.get(name) : "";
+    }
+
+    private static double number(CSVRecord line, String column) {
+        String said = cell(line, column).replace('−', '-').replace(',', '.');
+        try {
+            double value = Double.parseDouble(said);
+            if (Double.isFinite(value)) {
+                return value;
+            }
+        } catch (NumberFormatException e) {
+            // told below
+        }
+        throw new NumberFormatException(
+                column + " is not a number: \"" + (said.length() > 40 ? said.substring(0, 40) + "…" : said) + "\"");
+    }
+
+    private static Instant time(String said) {
+        try {
+            return said.endsWith("Z") || said.matches(".*[+-]\\d\\d:\\d\\d$")
+                    ? OffsetDateTime.parse(said).toInstant()
+                    : LocalDateTime.parse(said.replace(' ', 'T')).toInstant(ZoneOffset.UTC);
+        } catch (DateTimeException e) {
+            throw new DateTimeException("at is not a time such as 2026-11-25T10:15:00Z");
+        }
+    }
+
+    String write(List<Kept> all) {
+        StringBuilder out = new StringBuilder();
+        try (CSVPrinter printer =
+                new CSVPrinter(out, CSVFormat.RFC4180.builder().setHeader(HEAD).get())) {
+            for (Kept k : all) {
+                FieldReading r = k.reading();
+                printer.printRecord(r.distanceM(), r.dbm(), r.snrDb(), r.heightM(), r.sender(), r.at(), safe(r.note()));
+            }
+        } catch (IOException e) {
+            throw new UncheckedIOException(e);
+        }
+        return out.toString();
+    }
+
+    /** A note never becomes a formula where it is opened. */
+    private static String safe(String note) {
+        return note != null && !note.isEmpty() && "=+-@\t".indexOf(note.charAt(0)) >= 0 ? "'" + note : note;
+    }
+
+    @Override
+    public String property() {
+        return "fieldReadings";
+    }
+
+    @Override
+    public JsonNode export(UUID plan) {
+        List<FieldReading> all = repository.findByPlanId(plan).stream()
+                .map(e -> new Kept(e.id, e.reading()))
+                .sorted(ORDER)
+                .map(Kept::reading)
+                .toList();
+        return all.isEmpty() ? null : mapper.valueToTree(all);
+    }
+
+    @Override
+    public void restore(UUID plan, JsonNode content) {
+        FieldReading[] all;
+        try {
+            all = mapper.treeToValue(content, FieldReading[].class);
+        } catch (DatabindException e) {
+            Problem problem = org.skelto.server.problems.Reading.problem(e);
+            throw carried(problem.pointer(), problem.message());
+        }
+        for (int i = 0; i < all.length; i++) {
+            FieldReading r = all[i];
+            boolean named = r != null
+                    && r.path() != null
+                    && r.path().length() <= LONGEST_ID
+                    && r.sender() != null
+                    && r.sender().length() <= LONGEST_ID;
+            Problem problem = named ? numbers(r, MOST_M, "/" + i) : new Problem("/" + i, "is not a reading");
+            if (problem != null) {
+                throw carried(problem.pointer(), problem.message());
+            }
+        }
+        store(plan, List.of(all));
+    }
+
+    private static Refusal carried(String place, String message) {
+        return Refusal.invalid(
+                "The readings of field tests in this file cannot be taken. Nothing was changed.",
+                List.of(new Problem("/fieldReadings" + place, message)));
+    }
+}

@@ -1,0 +1,257 @@
+package org.skelto.server.longrange;
+
+import java.net.URI;
+import java.util.ArrayList;
+import java.util.List;
+import java.util.UUID;
+import org.skelto.core.ground.ElevationGrid;
+import org.skelto.core.ground.ProfileFile;
+import org.skelto.core.ground.Unreadable;
+import org.skelto.core.longrange.RelaySearch;
+import org.skelto.core.plan.GroundPoint;
+import org.skelto.core.plan.Medium;
+import org.skelto.core.plan.Plan;
+import org.skelto.core.plan.Problem;
+import org.skelto.core.plan.Radio;
+import org.skelto.core.plan.RadioPath;
+import org.skelto.core.plan.Unit;
+import org.skelto.core.radio.Antennas;
+import org.skelto.core.radio.Chance;
+import org.skelto.core.site.Point;
+import org.skelto.core.site.SiteModel;
+import org.skelto.server.ground.Grounds;
+import org.skelto.server.jobs.Jobs;
+import org.skelto.server.plans.PlanState;
+import org.skelto.server.plans.Plans;
+import org.skelto.server.problems.Refusal;
+import org.springframework.http.HttpHeaders;
+import org.springframework.http.HttpStatus;
+import org.springframework.http.MediaType;
+import org.springframework.http.ResponseEntity;
+import org.springframework.web.bind.annotation.DeleteMapping;
+import org.springframework.web.bind.annotation.GetMapping;
+import org.springframework.web.bind.annotation.PathVariable;
+import org.springframework.web.bind.annotation.PostMapping;
+import org.springframework.web.bind.annotation.PutMapping;
+import org.springframework.web.bind.annotation.RequestBody;
+import org.springframework.web.bind.annotation.RequestMapping;
+import org.springframework.web.bind.annotation.RequestParam;
+import org.springframework.web.bind.annotation.ResponseStatus;
+import org.springframework.web.bind.annotation.RestController;
+
+/** The ground of a plan: heights around it, profiles out of files, and maps over it. */
+@RestController
+@RequestMapping("/api/plans/{id}/ground")
+class GroundController {
+    private static final int THREADS = 2;
+
+    private final Plans plans;
+    private final Grounds grounds;
+    private final Jobs jobs;
+
+    GroundController(Plans plans, Grounds grounds, Jobs jobs) {
+        this.plans = plans;
+        this.grounds = grounds;
+        this.jobs = jobs;
+    }
+
+    /**
+     * A profile that was read, as a path to be stored with an edit.
+     *
+     * @param read points of the file
+     * @param asideM how far a track leaves its straight line, metres
+     */
+    public record TakenProfile(RadioPath path, int read, double asideM) {}
+
+    /**
+     * What a map is asked for.
+     *
+     * @param unit whose antenna it starts from
+     * @param medium of its radio
+     * @param other the end that a relay must reach too, or null for the map of one antenna
+     * @param heightM of the antenna at each place, 0.5 to 50 m
+     * @param chance that is wanted
+     */
+    public record MapAsk(String unit, Medium medium, String other, double heightM, double chance) {}
+
+    /** A job that was started. */
+    public record MapStarted(UUID job) {}
+
+    /** Takes in an ASCII grid or an HGT tile, sent as it is, in place of the heights that were there. */
+    @PutMapping(consumes = MediaType.APPLICATION_OCTET_STREAM_VALUE)
+    Grounds.GroundInfo put(
+            @PathVariable UUID id, @RequestParam String name, @RequestBody(required = false) byte[] file) {
+        Plan plan = plans.get(id).plan();
+        if (file == null || file.length == 0) {
+            throw Refusal.of(HttpStatus.BAD_REQUEST, "The file is empty.");
+        }
+        return grounds.put(plan, id, name, file);
+    }
+
+    /** The heights as an ASCII grid. */
+    @GetMapping(path = "/file", produces = MediaType.TEXT_PLAIN_VALUE)
+    ResponseEntity<byte[]> file(@PathVariable UUID id) {
+        plans.get(id);
+        return ResponseEntity.ok()
+                .header(HttpHeaders.CONTENT_DISPOSITION, "attachment; filename=\"heights.asc\"")
+                .body(grounds.file(id));
+    }
+
+    @DeleteMapping
+    @ResponseStatus(HttpStatus.NO_CONTENT)
+    void remove(@PathVariable UUID id) {
+        plans.get(id);
+        grounds.remove(id);
+    }
+
+    /** A profile between two units from the heights around the site. */
+    @PostMapping("/profile")
+    TakenProfile profile(@PathVariable UUID id, @RequestParam String from, @RequestParam String to) {
+        Plan plan = plans.get(id).plan();
+        SiteModel site = SiteModel.of(plan);
+        Point a = place(plan, site, from, "/from");
+        Point b = place(plan, site, to, "/to");
+        ElevationGrid grid = grid(id, plan);
+        for (Point p : List.of(a, b)) {
+            if (!grid.holds(p.xM(), p.yM())) {
+                throw Refusal.of(
+                        HttpStatus.CONFLICT,
+                        plan.units().get(p == a ? from : to).name() + " does not stand on the grid of heights.");
+            }
+        }
+        if (Math.hypot(a.xM() - b.xM(), a.yM() - b.yM()) < 1) {
+            throw Refusal.of(HttpStatus.CONFLICT, "The two stand on the same spot; there is no ground between.");
+        }
+        List<GroundPoint> points = grid.profile(a.xM(), a.yM(), b.xM(), b.yM());
+        return new TakenProfile(new RadioPath(from, to, points, "grid of heights"), points.size(), 0);
+    }
+
+    /** A profile between two units from a typed or pasted table of distance and height. */
+    @PostMapping(path = "/profile/csv", consumes = "text/csv")
+    TakenProfile csv(
+            @PathVariable UUID id, @RequestParam String from, @RequestParam String to, @RequestBody String table) {
+        Plan plan = plans.get(id).plan();
+        units(plan, from, to);
+        try {
+            return taken(ProfileFile.csv(table), from, to, "table");
+        } catch (Unreadable e) {
+            throw refused(e);
+        }
+    }
+
+    /** A profile between two units from a GPX track, sent as it is. */
+    @PostMapping(path = "/profile/gpx", consumes = MediaType.APPLICATION_OCTET_STREAM_VALUE)
+    TakenProfile gpx(
+            @PathVariable UUID id, @RequestParam String from, @RequestParam String to, @RequestBody byte[] file) {
+        Plan plan = plans.get(id).plan();
+        units(plan, from, to);
+        try {
+            return taken(ProfileFile.gpx(file), from, to, "GPX track");
+        } catch (Unreadable e) {
+            throw refused(e);
+        }
+    }
+
+    private static TakenProfile taken(ProfileFile.Profile profile, String from, String to, String source) {
+        return new TakenProfile(new RadioPath(from, to, profile.points(), source), profile.read(), profile.asideM());
+    }
+
+    private static Refusal refused(Unreadable e) {
+        return Refusal.invalid(
+                "The profile cannot be taken in. What was there is kept.",
+                List.of(new Problem(e.place(), e.getMessage())));
+    }
+
+    private static void units(Plan plan, String from, String to) {
+        List<Problem> problems = new ArrayList<>();
+        if (!plan.units().containsKey(from)) {
+            problems.add(new Problem("/from", "names no unit of the plan"));
+        }
+        if (!plan.units().containsKey(to) || from.equals(to)) {
+            problems.add(new Problem("/to", "names no other unit of the plan"));
+        }
+        if (!problems.isEmpty()) {
+            throw Refusal.invalid("Between which units?", problems);
+        }
+    }
+
+    private static Point place(Plan plan, SiteModel site, String unit, String at) {
+        Unit u = plan.units().get(unit);
+        if (u == null) {
+            throw Refusal.invalid("Between which units?", List.of(new Problem(at, "names no unit of the plan")));
+        }
+        return site.position(u)
+                .orElseThrow(() -> Refusal.of(HttpStatus.CONFLICT, u.name() + " has no place in the plan yet."));
+    }
+
+    private ElevationGrid grid(UUID id, Plan plan) {
+        return grounds.grid(id, plan.place())
+                .orElseThrow(() -> Refusal.of(
+                        HttpStatus.CONFLICT,
+                        "Take in a grid of heights first (Long range, Ground); one in degrees also needs the site's "
+                                + "latitude and longitude."));
+    }
+
+    /** Starts the map of the margin to everywhere; what comes out is a {@link RelaySearch.MarginMap}. */
+    @PostMapping("/map")
+    @ResponseStatus(HttpStatus.ACCEPTED)
+    ResponseEntity<MapStarted> map(@PathVariable UUID id, @RequestBody MapAsk ask) {
+        PlanState state = plans.get(id);
+        Plan plan = state.plan();
+        SiteModel site = SiteModel.of(plan);
+        check(plan, ask);
+        ElevationGrid grid = grid(id, plan);
+        RelaySearch.EndPoint one = end(plan, site, grid, ask.unit(), ask.medium(), "/unit");
+        RelaySearch.EndPoint other =
+                ask.other() == null ? null : end(plan, site, grid, ask.other(), ask.medium(), "/other");
+        double needed = Chance.marginDb(ask.chance(), Chance.OUTDOOR_SIGMA_DB);
+        UUID job = jobs.start(
+                progress -> RelaySearch.of(grid, one, other, one.radio(), ask.heightM(), needed, progress, THREADS));
+        return ResponseEntity.accepted()
+                .location(URI.create("/api/jobs/" + job))
+                .body(new MapStarted(job));
+    }
+
+    /** The shape of what a map job gives, for those who read the API's description. */
+    @GetMapping("/map/shape")
+    RelaySearch.MarginMap shape(@PathVariable UUID id) {
+        return new RelaySearch.MarginMap(0, 0, 0, 0, 0, 0, new int[0], List.of(), List.of(), 0, 0);
+    }
+
+    private static void check(Plan plan, MapAsk ask) {
+        List<Problem> problems = new ArrayList<>();
+        if (ask.unit() == null || !plan.units().containsKey(ask.unit())) {
+            problems.add(new Problem("/unit", "names no unit of the plan"));
+        }
+        if (ask.other() != null
+                && (!plan.units().containsKey(ask.other()) || ask.other().equals(ask.unit()))) {
+            problems.add(new Problem("/other", "names no other unit of the plan"));
+        }
+        if (ask.medium() == null || ask.medium() == Medium.ETHERNET) {
+            problems.add(new Problem("/medium", "names no radio"));
+        }
+        if (!(ask.heightM() >= 0.5 && ask.heightM() <= 50)) {
+            problems.add(new Problem("/heightM", "must lie between 0.5 and 50 m"));
+        }
+        if (!(ask.chance() > 0.5 && ask.chance() <= 0.9999)) {
+            problems.add(new Problem("/chance", "must lie above 0.5 and at most 0.9999"));
+        }
+        if (!problems.isEmpty()) {
+            throw Refusal.invalid("The question is not complete.", problems);
+        }
+    }
+
+    private static RelaySearch.EndPoint end(
+            Plan plan, SiteModel site, ElevationGrid grid, String id, Medium medium, String at) {
+        Unit unit = plan.units().get(id);
+        Radio radio = unit.radio(medium)
+                .orElseThrow(() -> Refusal.invalid(
+                        "The map cannot be drawn.",
+                        List.of(new Problem(at, unit.name() + " has no radio of that kind"))));
+        Point p = place(plan, site, id, at);
+        if (!grid.holds(p.xM(), p.yM())) {
+            throw Refusal.of(HttpStatus.CONFLICT, unit.name() + " does not stand on the grid of heights.");
+        }
+        return new RelaySearch.EndPoint(p.xM(), p.yM(), Antennas.aboveGroundM(plan, unit, radio), radio);
+    }
+}

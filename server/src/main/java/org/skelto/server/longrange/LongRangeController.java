@@ -1,0 +1,357 @@
+package org.skelto.server.longrange;
+
+import java.nio.charset.StandardCharsets;
+import java.time.Instant;
+import java.time.temporal.ChronoUnit;
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Map;
+import java.util.UUID;
+import org.skelto.core.ground.ElevationGrid;
+import org.skelto.core.longrange.Explorer;
+import org.skelto.core.longrange.FieldTest;
+import org.skelto.core.longrange.LongRange;
+import org.skelto.core.longrange.PathReport;
+import org.skelto.core.longrange.Payload;
+import org.skelto.core.longrange.Routes;
+import org.skelto.core.longrange.SharedAir;
+import org.skelto.core.longrange.WhatItTakes;
+import org.skelto.core.plan.Medium;
+import org.skelto.core.plan.Plan;
+import org.skelto.core.plan.Problem;
+import org.skelto.core.plan.Radio;
+import org.skelto.core.plan.Region;
+import org.skelto.core.plan.Unit;
+import org.skelto.core.power.Outposts;
+import org.skelto.core.radio.AirLaw;
+import org.skelto.core.radio.RegionLimits;
+import org.skelto.core.radio.Traffic;
+import org.skelto.core.site.SiteModel;
+import org.skelto.server.assessments.KeptFigures;
+import org.skelto.server.ground.Grounds;
+import org.skelto.server.plans.Documents;
+import org.skelto.server.plans.PlanState;
+import org.skelto.server.plans.Plans;
+import org.skelto.server.problems.Refusal;
+import org.springframework.http.HttpHeaders;
+import org.springframework.http.HttpStatus;
+import org.springframework.http.ResponseEntity;
+import org.springframework.web.bind.annotation.DeleteMapping;
+import org.springframework.web.bind.annotation.GetMapping;
+import org.springframework.web.bind.annotation.PathVariable;
+import org.springframework.web.bind.annotation.PostMapping;
+import org.springframework.web.bind.annotation.RequestBody;
+import org.springframework.web.bind.annotation.RequestMapping;
+import org.springframework.web.bind.annotation.RequestParam;
+import org.springframework.web.bind.annotation.ResponseStatus;
+import org.springframework.web.bind.annotation.RestController;
+
+/** Paths, settings, messages, shared air, energy and field tests of a plan. */
+@RestController
+@RequestMapping("/api/plans/{id}/long-range")
+class LongRangeController {
+    private final Plans plans;
+    private final Documents documents;
+    private final KeptFigures kept;
+    private final Grounds grounds;
+    private final FieldReadings readings;
+
+    LongRangeController(Plans plans, Documents documents, KeptFigures kept, Grounds grounds, FieldReadings readings) {
+        this.plans = plans;
+        this.documents = documents;
+        this.kept = kept;
+        this.grounds = grounds;
+        this.readings = readings;
+    }
+
+    /**
+     * What there is.
+     *
+     * @param ground the heights around the site, or null
+     */
+    public record Overview(List<LongRange.FarLink> rows, Grounds.GroundInfo ground, RegionTable law) {}
+
+    /** The rows of a region's table. */
+    public record RegionTable(Region region, String date, String advice, List<RegionLimits.BandLimit> rows) {}
+
+    /**
+     * A unit's message.
+     *
+     * @param airtimeMs of a frame with the radio's present settings
+     * @param answerMs of its acknowledgement
+     * @param reminders what to set on the radio itself, in words; keys are never kept here
+     */
+    public record MessageView(
+            String unit,
+            String name,
+            Medium medium,
+            Payload payload,
+            int bytes,
+            boolean assumed,
+            double airtimeMs,
+            double answerMs,
+            Double intervalS,
+            int tries,
+            Double leastIntervalS,
+            List<String> broken,
+            List<String> unknown,
+            List<String> reminders) {}
+
+    /** A reading beside its prediction. */
+    public record FieldLine(UUID id, FieldTest.FieldCompared compared) {}
+
+    /** The field test of a path. */
+    public record FieldReport(List<FieldLine> lines, FieldTest.Lesson lesson) {}
+
+    /** How many readings were stored. */
+    public record FieldStored(int readings) {}
+
+    private static final String ADVICE = "An aid with a date, never the law: check with your regulator.";
+
+    @GetMapping
+    Overview overview(@PathVariable UUID id) {
+        PlanState state = plans.get(id);
+        var figures = kept.of(id, state.revision(), state.plan());
+        Region region = state.plan().region();
+        return new Overview(
+                figures.longRange(),
+                grounds.info(id, state.plan()).orElse(null),
+                new RegionTable(region, RegionLimits.DATE, ADVICE, RegionLimits.rows(region)));
+    }
+
+    /** All long-range and sub-GHz senders together. */
+    @GetMapping("/air")
+    List<SharedAir.SubBand> air(@PathVariable UUID id) {
+        return SharedAir.of(plans.get(id).plan());
+    }
+
+    /** Where the energy of units on batteries goes. */
+    @GetMapping("/energy")
+    Map<String, Outposts.OutpostEnergy> energy(@PathVariable UUID id) {
+        return Outposts.of(plans.get(id).plan(), kept.parts());
+    }
+
+    /** What a unit sends. */
+    @GetMapping("/messages/{unit}")
+    MessageView message(@PathVariable UUID id, @PathVariable String unit) {
+        Plan plan = plans.get(id).plan();
+        Unit u = known(plan, unit, "");
+        Radio radio = u.radios().values().stream()
+                .filter(r -> Traffic.counts(r.medium()))
+                .findFirst()
+                .orElseThrow(() -> Refusal.of(
+                        HttpStatus.CONFLICT, u.name() + " has no long-range and no sub-GHz radio to send with."));
+        Traffic traffic = Traffic.of(u, radio);
+        AirLaw law = AirLaw.of(plan.region(), radio, traffic);
+        return new MessageView(
+                unit,
+                u.name(),
+                radio.medium(),
+                Payload.of(u.says()),
+                traffic.bytes(),
+                traffic.assumed(),
+                traffic.airtimeMs(),
+                Traffic.airtimeMs(radio.chirp(), u.says(), 4),
+                traffic.intervalS(),
+                traffic.tries(),
+                law.leastIntervalS(),
+                law.broken(),
+                law.unknown(),
+                reminders(radio));
+    }
+
+    private static List<String> reminders(Radio radio) {
+        List<String> all = new ArrayList<>();
+        Integer network = radio.settings().networkId();
+        all.add(
+                network == null || network == 0
+                        ? "Choose a network id of your own and set it on both ends."
+                        : "Network id " + network + ": set it on both ends.");
+        all.add(
+                Boolean.TRUE.equals(radio.settings().keyChanged())
+                        ? "A key of your own is set. It is kept where you keep passwords, never here."
+                        : "Set a key of your own on both ends before it goes up. The key is never kept here.");
+        return all;
+    }
+
+    private static Unit known(Plan plan, String unit, String at) {
+        Unit u = plan.units().get(unit);
+        if (u == null) {
+            if (at.isEmpty()) {
+                throw Refusal.of(HttpStatus.NOT_FOUND, "There is no such unit in the plan.");
+            }
+            throw Refusal.invalid("Which unit?", List.of(new Problem(at, "names no unit of the plan")));
+        }
+        return u;
+    }
+
+    /** A path as it is drawn and judged. */
+    @GetMapping("/paths/{path}")
+    PathReport path(@PathVariable UUID id, @PathVariable String path, @RequestParam(required = false) Medium medium) {
+        PlanState state = plans.get(id);
+        return report(state.plan(), kept.of(id, state.revision(), state.plan()).site(), path, medium);
+    }
+
+    /** What it would be after an edit; nothing is stored. */
+    @PostMapping(path = "/paths/{path}/preview", consumes = "application/json-patch+json")
+    PathReport preview(
+            @PathVariable UUID id,
+            @PathVariable String path,
+            @RequestParam(required = false) Medium medium,
+            @RequestBody String patch) {
+        Plan plan = documents.patched(plans.get(id).plan(), patch);
+        return report(plan, SiteModel.of(plan), path, medium);
+    }
+
+    private PathReport report(Plan plan, SiteModel site, String path, Medium medium) {
+        there(plan, path);
+        return PathReport.of(plan, site, kept.tables(), path, medium)
+                .orElseThrow(() -> Refusal.of(
+                        HttpStatus.CONFLICT,
+                        "Both ends of the path need a place and a radio of the same kind before it can be judged."));
+    }
+
+    private static void there(Plan plan, String path) {
+        if (!plan.paths().containsKey(path)) {
+            throw Refusal.of(HttpStatus.NOT_FOUND, "There is no such path in the plan.");
+        }
+    }
+
+    /** Every setting of the chirp link over a path. */
+    @GetMapping("/paths/{path}/settings")
+    Explorer.SettingGrid settings(
+            @PathVariable UUID id,
+            @PathVariable String path,
+            @RequestParam(defaultValue = "5") int codingRate,
+            @RequestParam(required = false) Integer payloadBytes,
+            @RequestParam(required = false) Integer tries,
+            @RequestParam(required = false) Double frequencyMHz) {
+        PlanState state = plans.get(id);
+        Plan plan = state.plan();
+        List<Problem> problems = new ArrayList<>();
+        if (codingRate < 5 || codingRate > 8) {
+            problems.add(new Problem("/codingRate", "must be 5 to 8, for 4/5 to 4/8"));
+        }
+        if (payloadBytes != null && (payloadBytes < 1 || payloadBytes > 255)) {
+            problems.add(new Problem("/payloadBytes", "must lie between 1 and 255 bytes, not " + payloadBytes));
+        }
+        if (tries != null && (tries < 1 || tries > 10)) {
+            problems.add(new Problem("/tries", "must lie between 1 and 10"));
+        }
+        PathReport report = report(plan, kept.of(id, state.revision(), plan).site(), path, Medium.CHIRP);
+        if (frequencyMHz != null) {
+            Radio radio =
+                    plan.units().get(report.report().from()).radio(Medium.CHIRP).orElseThrow();
+            boolean finite = Double.isFinite(frequencyMHz) && frequencyMHz >= 100 && frequencyMHz <= 7200;
+            if (!finite
+                    || RegionLimits.rowFor(plan.region(), radio.set(frequencyMHz, radio.chirp()))
+                            .isEmpty()) {
+                problems.add(new Problem("/frequencyMHz", "lies in no band for long-range chirp in " + plan.region()));
+            }
+        }
+        if (!problems.isEmpty()) {
+            throw Refusal.invalid("The settings cannot be worked out. Nothing was changed.", problems);
+        }
+        if (report.report().marginDb() == null) {
+            throw Refusal.of(
+                    HttpStatus.CONFLICT,
+                    "The link has no budget yet: " + report.report().trouble());
+        }
+        return Explorer.of(
+                plan,
+                kept.parts(),
+                report.report(),
+                new Explorer.Wanted(codingRate, payloadBytes, tries, frequencyMHz));
+    }
+
+    /** What would give a link over a path the margin it lacks, and how far it would reach. */
+    @GetMapping("/paths/{path}/changes")
+    WhatItTakes.Takes changes(
+            @PathVariable UUID id,
+            @PathVariable String path,
+            @RequestParam(required = false) Medium medium,
+            @RequestParam(defaultValue = "0.95") double chance) {
+        PlanState state = plans.get(id);
+        Plan plan = state.plan();
+        if (!(chance > 0.5 && chance <= 0.9999)) {
+            throw Refusal.invalid(
+                    "Which chance is wanted?",
+                    List.of(new Problem("/chance", "must lie above 0.5 and at most 0.9999")));
+        }
+        var figures = kept.of(id, state.revision(), plan);
+        PathReport report = report(plan, figures.site(), path, medium);
+        if (report.report().marginDb() == null) {
+            throw Refusal.of(
+                    HttpStatus.CONFLICT,
+                    "The link has no budget yet: " + report.report().trouble());
+        }
+        ElevationGrid grid = grounds.grid(id, plan.place()).orElse(null);
+        return WhatItTakes.of(plan, figures.site(), kept.tables(), path, report.medium(), grid, chance);
+    }
+
+    /** How a command goes from one unit to another, straight and through the hub. */
+    @GetMapping("/routes")
+    List<Routes.CommandRoute> routes(@PathVariable UUID id, @RequestParam String from, @RequestParam String to) {
+        PlanState state = plans.get(id);
+        known(state.plan(), from, "/from");
+        known(state.plan(), to, "/to");
+        if (from.equals(to)) {
+            throw Refusal.invalid("Where to?", List.of(new Problem("/to", "is where it starts")));
+        }
+        return Routes.of(
+                state.plan(), kept.of(id, state.revision(), state.plan()).site(), kept.tables(), from, to);
+    }
+
+    /** The field test of a path, with what it teaches. */
+    @GetMapping("/paths/{path}/readings")
+    FieldReport readings(@PathVariable UUID id, @PathVariable String path) {
+        Plan plan = plans.get(id).plan();
+        there(plan, path);
+        List<FieldReadings.Kept> all = readings.of(id, path);
+        FieldTest.Lesson lesson = FieldTest.of(
+                plan,
+                path,
+                all.stream().map(FieldReadings.Kept::reading).toList(),
+                Instant.now().truncatedTo(ChronoUnit.SECONDS).toString());
+        List<FieldLine> lines = new ArrayList<>();
+        for (int i = 0; i < lesson.readings().size(); i++) {
+            lines.add(new FieldLine(all.get(i).id(), lesson.readings().get(i)));
+        }
+        return new FieldReport(lines, lesson);
+    }
+
+    /** Stores readings that were taken by hand. */
+    @PostMapping("/paths/{path}/readings")
+    @ResponseStatus(HttpStatus.CREATED)
+    FieldStored add(@PathVariable UUID id, @PathVariable String path, @RequestBody List<FieldTest.FieldReading> taken) {
+        Plan plan = plans.get(id).plan();
+        there(plan, path);
+        readings.add(id, plan, path, taken);
+        return new FieldStored(taken.size());
+    }
+
+    /** Stores readings from a pasted table. */
+    @PostMapping(path = "/paths/{path}/readings/csv", consumes = "text/csv")
+    @ResponseStatus(HttpStatus.CREATED)
+    FieldStored paste(@PathVariable UUID id, @PathVariable String path, @RequestBody String table) {
+        Plan plan = plans.get(id).plan();
+        there(plan, path);
+        List<FieldTest.FieldReading> taken = readings.read(table, plan, path);
+        readings.add(id, plan, path, taken);
+        return new FieldStored(taken.size());
+    }
+
+    @GetMapping(path = "/paths/{path}/readings/csv", produces = "text/csv")
+    ResponseEntity<byte[]> csv(@PathVariable UUID id, @PathVariable String path) {
+        there(plans.get(id).plan(), path);
+        return ResponseEntity.ok()
+                .header(HttpHeaders.CONTENT_DISPOSITION, "attachment; filename=\"field-test.csv\"")
+                .body(readings.write(readings.of(id, path)).getBytes(StandardCharsets.UTF_8));
+    }
+
+    @DeleteMapping("/readings/{reading}")
+    @ResponseStatus(HttpStatus.NO_CONTENT)
+    void remove(@PathVariable UUID id, @PathVariable UUID reading) {
+        readings.delete(id, reading);
+    }
+}
