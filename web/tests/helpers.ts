@@ -31,6 +31,8 @@ export function smallPlan(): Plan {
     draws: null,
     duty: null,
     housing: null,
+    message: null,
+    solar: null,
   };
   const device = {
     name: "lamp",
@@ -114,6 +116,7 @@ export function smallPlan(): Plan {
     calibration: null,
     housings: {},
     cautions: {},
+    paths: {},
     money: { currency: "EUR", budget: null, spareShare: 0.1, energyPrice: 0.3, hourPrice: 0 },
   };
 }

@@ -11,6 +11,7 @@ import BuildPanel from "../stages/build/BuildPanel.vue";
 import ControllersPanel from "../stages/controllers/ControllersPanel.vue";
 import DevicesPanel from "../stages/devices/DevicesPanel.vue";
 import LinksPanel from "../stages/links/LinksPanel.vue";
+import LongRangePanel from "../stages/long-range/LongRangePanel.vue";
 import NamesPanel from "../stages/names/NamesPanel.vue";
 import OutagesPanel from "../stages/outages/OutagesPanel.vue";
 import SitePanel from "../stages/site/SitePanel.vue";
@@ -22,12 +23,13 @@ import { useCoverage } from "../coverage/store";
 import SectionDrawing from "../drawing/SectionDrawing.vue";
 import { useBench } from "./store";
 
-const STAGES = ["site", "devices", "controllers", "links", "names", "outages", "build"];
+const STAGES = ["site", "devices", "controllers", "links", "long-range", "names", "outages", "build"];
 const PANELS = {
   site: SitePanel,
   devices: DevicesPanel,
   controllers: ControllersPanel,
   links: LinksPanel,
+  "long-range": LongRangePanel,
   names: NamesPanel,
   outages: OutagesPanel,
   build: BuildPanel,
@@ -56,6 +58,7 @@ const whole = computed(
   () =>
     stage.value === "names" ||
     stage.value === "build" ||
+    stage.value === "long-range" ||
     (stage.value === "controllers" && ["power", "lines", "boxes", "parts"].includes(bench.part ?? "")),
 );
 

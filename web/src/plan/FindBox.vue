@@ -3,6 +3,7 @@ import Dialog from "primevue/dialog";
 import { computed, nextTick, ref, watch } from "vue";
 import { useRouter } from "vue-router";
 import { pointer } from "./pointers";
+import { stageId, stageName } from "./stages";
 import { useBench } from "./store";
 
 const open = defineModel<boolean>({ required: true });
@@ -24,9 +25,9 @@ const entries = computed<Entry[]>(() => {
   const plan = bench.plan;
   if (!plan) return [];
   const stages = (bench.assessment?.stages ?? []).map((s) => ({
-    name: s.stage[0] + s.stage.slice(1).toLowerCase(),
+    name: stageName(s.stage),
     what: "stage",
-    act: () => emit("go", s.stage.toLowerCase()),
+    act: () => emit("go", stageId(s.stage)),
   }));
   const things = (["rooms", "devices", "units"] as const).flatMap((map) =>
     Object.entries(plan[map]).map(([id, thing]) => ({
@@ -39,7 +40,7 @@ const entries = computed<Entry[]>(() => {
     name: snag.title,
     what: `snag ${snag.code}`,
     act: () => {
-      emit("go", snag.stage.toLowerCase());
+      emit("go", stageId(snag.stage));
       const subject = snag.subjects.find((p) => /^\/(devices|units|rooms|links|demands)\//.test(p));
       if (subject) bench.select(subject);
     },

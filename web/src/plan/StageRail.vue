@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { stageId, stageName } from "./stages";
 import { useBench } from "./store";
 
 defineProps<{ stage: string }>();
@@ -9,11 +10,11 @@ const NEXT: Record<string, string> = {
   devices: "Put in what is switched, moved, sensed and sounded.",
   controllers: "Put in boards and network boxes; attach the devices.",
   links: "Choose for each unit how it reaches the next thing.",
+  "long-range": "Lay the ground under each far link, then choose settings that reach and are lawful.",
   names: "Addresses and topics fill themselves; change what must differ.",
   build: "See what to buy, cut and wire; order before the walls close.",
   outages: "Press anything on the strip above and see what still works.",
 };
-const name = (stage: string) => stage[0]!.toUpperCase() + stage.slice(1);
 </script>
 
 <template>
@@ -22,21 +23,21 @@ const name = (stage: string) => stage[0]!.toUpperCase() + stage.slice(1);
       v-for="s in bench.shown?.stages ?? []"
       :key="s.stage"
       class="entry"
-      :class="{ current: s.stage.toLowerCase() === stage }"
+      :class="{ current: stageId(s.stage) === stage }"
     >
       <button
         type="button"
         class="stage"
-        :aria-current="s.stage.toLowerCase() === stage ? 'page' : undefined"
-        @click="emit('go', s.stage.toLowerCase())"
+        :aria-current="stageId(s.stage) === stage ? 'page' : undefined"
+        @click="emit('go', stageId(s.stage))"
       >
-        <span>{{ name(s.stage.toLowerCase()) }}</span>
+        <span>{{ stageName(s.stage) }}</span>
         <span v-if="s.snags" class="count" :title="`${s.snags} snags`"
           >{{ s.snags }}<span class="unseen"> snags</span></span
         >
         <span v-else class="clear">clear</span>
       </button>
-      <div v-if="s.stage.toLowerCase() === stage" class="done">
+      <div v-if="stageId(s.stage) === stage" class="done">
         <p v-for="line in s.done" :key="line">{{ line }}</p>
         <p class="next">{{ NEXT[stage] }}</p>
       </div>

@@ -2,6 +2,7 @@
 import { computed, ref } from "vue";
 import type { Op, Snag } from "../api/client";
 import { nameAt, pointer } from "../plan/pointers";
+import { stageId, stageName } from "../plan/stages";
 import { useBench } from "../plan/store";
 
 const props = defineProps<{ stage: string }>();
@@ -15,13 +16,15 @@ const reason = ref("");
 const about = computed(() => {
   const selection = bench.selection;
   const all = bench.shown?.snags ?? [];
-  if (!selection) return all.filter((s) => s.stage === props.stage.toUpperCase());
+  if (!selection) return all.filter((s) => stageId(s.stage) === props.stage);
   return all.filter((s) => s.subjects.some((p) => p === selection || p.startsWith(selection + "/")));
 });
 const here = computed(() => about.value.filter((s) => showAccepted.value || s.accepted === null));
 const accepted = computed(() => about.value.filter((s) => s.accepted !== null).length);
 const heading = computed(() =>
-  bench.selection && bench.plan ? nameAt(bench.plan, bench.selection) : `stage ${props.stage}`,
+  bench.selection && bench.plan
+    ? nameAt(bench.plan, bench.selection)
+    : `stage ${stageName(props.stage).toLowerCase()}`,
 );
 
 const fix = (snag: Snag, index: number) => {

@@ -77,10 +77,12 @@ const USUAL: Duty = {
   sleepUa: 10,
   cycleS: 900,
   pulses: [
-    { name: "sense", currentMa: 8, durationMs: 50 },
-    { name: "send", currentMa: 40, durationMs: 60 },
+    { name: "sense", currentMa: 8, durationMs: 50, kind: "SENSE" },
+    { name: "send", currentMa: 40, durationMs: 60, kind: "SEND" },
   ],
   wishYears: 2,
+  coldestC: null,
+  regulation: null,
 };
 const setDuty = (field: keyof Duty, value: unknown) =>
   put("duty", { ...(duty.value ?? USUAL), [field]: value }, "duty");

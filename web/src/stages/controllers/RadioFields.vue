@@ -23,6 +23,19 @@ const bandwidths = () => {
   const own = props.radio.chirp?.bandwidthKHz;
   return own === undefined || BANDWIDTHS.includes(own) ? BANDWIDTHS : [...BANDWIDTHS, own];
 };
+type Air = Schemas["AirSettings"];
+const NO_AIR: Air = {
+  mastM: null,
+  networkId: null,
+  keyChanged: null,
+  knownOnly: null,
+  hopChannels: null,
+  noiseFigureDb: null,
+};
+/** Radios that have settings of the air: long range and below 1 GHz. */
+const far = () => props.radio.medium === "CHIRP" || props.radio.medium === "SUB_GHZ";
+const setAir = (field: keyof Air, value: unknown) =>
+  props.save("air", { ...(props.radio.air ?? NO_AIR), [field]: value });
 const families = (text: string | null) =>
   (text ?? "")
     .split(",")
@@ -92,6 +105,58 @@ const families = (text: string | null) =>
       :value="radio.decodes.join(', ')"
       :save="(v: string | null) => save('decodes', families(v))"
     />
+    <template v-if="far()">
+      <EditField
+        v-if="radio.chirp"
+        label="Network id"
+        numeric
+        optional
+        placeholder="of the factory"
+        :value="radio.air?.networkId"
+        :save="(v: number | null) => setAir('networkId', v)"
+      />
+      <EditField
+        label="Antenna on a mast, m"
+        numeric
+        optional
+        placeholder="at the unit"
+        :value="radio.air?.mastM"
+        :save="(v: number | null) => setAir('mastM', v)"
+      />
+      <EditField
+        v-if="radio.chirp"
+        label="Noise figure, dB"
+        numeric
+        optional
+        placeholder="6"
+        :value="radio.air?.noiseFigureDb"
+        :save="(v: number | null) => setAir('noiseFigureDb', v)"
+      />
+      <EditField
+        label="Hops over channels"
+        numeric
+        optional
+        placeholder="one"
+        :value="radio.air?.hopChannels"
+        :save="(v: number | null) => setAir('hopChannels', v)"
+      />
+      <label v-if="radio.chirp" class="tick">
+        <input
+          type="checkbox"
+          :checked="radio.air?.keyChanged === true"
+          @change="setAir('keyChanged', ticked($event))"
+        />
+        key of our own is set
+      </label>
+      <label v-if="radio.receives" class="tick">
+        <input
+          type="checkbox"
+          :checked="radio.air?.knownOnly === true"
+          @change="setAir('knownOnly', ticked($event))"
+        />
+        takes in only what it was taught
+      </label>
+    </template>
     <label class="tick">
       <input type="checkbox" :checked="radio.receives" @change="save('receives', ticked($event))" />
       receives

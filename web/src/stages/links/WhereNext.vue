@@ -1,6 +1,8 @@
 <script setup lang="ts">
-import { computed, onBeforeUnmount, reactive, ref, watch } from "vue";
+import { computed, onBeforeUnmount, reactive, watch } from "vue";
 import { answer, api, type Op, type Schemas } from "../../api/client";
+import JobProgress from "../../app/JobProgress.vue";
+import { useJob } from "../../app/useJob";
 import { useCoverage } from "../../coverage/store";
 import { shown } from "../../drawing/marks";
 import { useBench } from "../../plan/store";
@@ -20,11 +22,18 @@ const ask = reactive<Schemas["Ask"]>({
   boxCost: 60,
   outletCost: 90,
 });
-const job = ref<string | null>(null);
-const share = ref(0);
-const doing = ref("");
-const trouble = ref<string | null>(null);
-let events: EventSource | null = null;
+const {
+  job,
+  share,
+  doing,
+  trouble,
+  start: begin,
+  stop,
+} = useJob<Schemas["Answer"]>((found) => {
+  view.placement = found;
+  const first = found?.placings[0]?.boxes[0];
+  if (first) bench.floor = first.floor;
+});
 const radios = computed(() => bench.catalog!.media.filter((m) => m.id !== "ETHERNET"));
 const floorName = (id: string) => bench.plan!.floors[id]?.name ?? id;
 const roomName = (id: string) => bench.plan!.rooms[id]?.name ?? id;
@@ -36,51 +45,11 @@ watch(
 );
 
 async function start() {
-  trouble.value = null;
   view.placement = null;
   view.looked = 0;
-  share.value = 0;
-  doing.value = "starting";
-  try {
-    const started = await answer(
-      api.POST("/api/plans/{id}/placement", { params: { path: { id: bench.id } }, body: { ...ask } }),
-    );
-    job.value = started.job;
-    follow(started.job);
-  } catch (e) {
-    trouble.value = e instanceof Error ? e.message : String(e);
-  }
-}
-function follow(id: string) {
-  events?.close();
-  events = new EventSource(`/api/jobs/${id}/events`);
-  events.addEventListener("job", (event) => {
-    const now = JSON.parse((event as MessageEvent<string>).data) as Schemas["View"];
-    share.value = now.share;
-    doing.value = now.doing;
-    if (now.state === "DONE") end(now.result as unknown as Schemas["Answer"]);
-    if (now.state === "CANCELLED") end(null);
-    if (now.state === "FAILED") {
-      trouble.value = now.trouble;
-      end(null);
-    }
-  });
-  events.onerror = () => {
-    if (job.value) trouble.value = "The connection to the server broke off. Nothing was changed; ask again.";
-    end(null);
-  };
-}
-function end(found: Schemas["Answer"] | null) {
-  events?.close();
-  events = null;
-  job.value = null;
-  view.placement = found;
-  const first = found?.placings[0]?.boxes[0];
-  if (first) bench.floor = first.floor;
-}
-async function stop() {
-  const id = job.value;
-  if (id) await answer(api.DELETE("/api/jobs/{id}", { params: { path: { id } } })).catch(() => undefined);
+  await begin(() =>
+    answer(api.POST("/api/plans/{id}/placement", { params: { path: { id: bench.id } }, body: { ...ask } })),
+  );
 }
 function look(n: number) {
   view.looked = n;
@@ -96,8 +65,6 @@ async function apply() {
   await bench.edit(placing.edits as Op[], label);
 }
 onBeforeUnmount(() => {
-  void stop();
-  events?.close();
   view.placement = null;
 });
 </script>
@@ -155,10 +122,7 @@ onBeforeUnmount(() => {
       <button v-if="!job" type="submit" class="act">Find places</button>
       <button v-else type="button" class="soft" @click="stop">Stop</button>
     </form>
-    <div v-if="job" class="row" role="status">
-      <progress :value="share" max="1" aria-label="Progress" />
-      <span>{{ Math.round(share * 100) }} %, {{ doing }}</span>
-    </div>
+    <JobProgress v-if="job" :share="share" :doing="doing" />
     <p v-if="trouble" class="bad" role="alert">{{ trouble }}</p>
     <template v-if="view.placement">
       <p v-if="view.placement.impossible.length" class="bad">
@@ -222,9 +186,3 @@ onBeforeUnmount(() => {
 </template>
 
 <style scoped src="../panel.css"></style>
-<style scoped>
-progress {
-  width: 220px;
-  accent-color: var(--copper);
-}
-</style>

@@ -3,13 +3,17 @@ package org.skelto.core.longrange;
 import java.util.ArrayList;
 import java.util.Comparator;
 import java.util.List;
+import java.util.Set;
+import java.util.TreeSet;
 import java.util.function.ToDoubleFunction;
 import org.skelto.core.links.LinkReport;
 import org.skelto.core.parts.Catalogue;
 import org.skelto.core.plan.Chirp;
+import org.skelto.core.plan.Link;
 import org.skelto.core.plan.Medium;
 import org.skelto.core.plan.Message;
 import org.skelto.core.plan.Plan;
+import org.skelto.core.plan.Pointers;
 import org.skelto.core.plan.Radio;
 import org.skelto.core.plan.Unit;
 import org.skelto.core.power.Outposts;
@@ -85,6 +89,7 @@ public final class Explorer {
      *
      * @param neededDb margin at which the target is met
      * @param payloadBytes that was reckoned with
+     * @param radios pointers to the radios that have to be set alike: both ends and all that talk with either
      */
     public record SettingGrid(
             String link,
@@ -92,6 +97,7 @@ public final class Explorer {
             double neededDb,
             int payloadBytes,
             int tries,
+            List<String> radios,
             List<Setting> settings,
             List<Pick> picks) {}
 
@@ -139,7 +145,43 @@ public final class Explorer {
                         notes(chirp, message)));
             }
         }
-        return new SettingGrid(report.link(), report.target(), report.neededDb(), bytes, tries, all, picks(all));
+        return new SettingGrid(
+                report.link(),
+                report.target(),
+                report.neededDb(),
+                bytes,
+                tries,
+                along(plan, report.from(), report.to()).stream()
+                        .map(u -> radioAt(plan, u))
+                        .toList(),
+                all,
+                picks(all));
+    }
+
+    /** Two units and all that talk with either over chirp, directly or through others: they must be set alike. */
+    static Set<String> along(Plan plan, String from, String to) {
+        Set<String> all = new TreeSet<>(List.of(from, to));
+        boolean grew = true;
+        while (grew) {
+            grew = false;
+            for (Link l : plan.links().values()) {
+                if (l.medium() == Medium.CHIRP && (all.contains(l.from()) || all.contains(l.to()))) {
+                    grew |= plan.units().get(l.from()).radio(Medium.CHIRP).isPresent() && all.add(l.from());
+                    grew |= plan.units().get(l.to()).radio(Medium.CHIRP).isPresent() && all.add(l.to());
+                }
+            }
+        }
+        return all;
+    }
+
+    /** Pointer to a unit's chirp radio. */
+    private static String radioAt(Plan plan, String unit) {
+        return Pointers.of("units", unit) + "/radios"
+                + Pointers.of(plan.units().get(unit).radios().entrySet().stream()
+                        .filter(e -> e.getValue().medium() == Medium.CHIRP)
+                        .findFirst()
+                        .orElseThrow()
+                        .getKey());
     }
 
     /** Receiver floor of a setting with the usual noise figure, dBm; only differences of it are used. */

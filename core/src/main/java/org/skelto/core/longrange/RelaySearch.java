@@ -48,12 +48,24 @@ public final class RelaySearch {
     /** A line of equal margin: x, y, x, y… on the site. */
     public record MarginLine(double levelDb, String meaning, List<double[]> lines) {}
 
-    /** A place for a relay. */
+    /**
+     * A place for a relay.
+     *
+     * @param groundM height of the ground by the grid
+     * @param siteM the same above the site's own datum
+     */
     public record Candidate(
-            double xM, double yM, double groundM, double oneDb, double otherDb, double worstDb, boolean meets) {}
+            double xM,
+            double yM,
+            double groundM,
+            double siteM,
+            double oneDb,
+            double otherDb,
+            double worstDb,
+            boolean meets) {}
 
-    /** One end: where its antenna is and its radio. */
-    public record EndPoint(double xM, double yM, double heightM, Radio radio) {}
+    /** One end: where its antenna is, how high its ground is above the site's datum, and its radio. */
+    public record EndPoint(double xM, double yM, double heightM, double siteGroundM, Radio radio) {}
 
     /**
      * The map.
@@ -80,7 +92,9 @@ public final class RelaySearch {
             worst[i] = Math.min(worst[i], second[i]);
         }
         progress.at(0.92, "drawing lines");
-        List<Candidate> candidates = second == null ? List.of() : candidates(grid, first, second, worst, neededDb);
+        List<Candidate> candidates = second == null
+                ? List.of()
+                : candidates(grid, first, second, worst, neededDb, one.siteGroundM() - grid.at(one.xM(), one.yM()));
         int by = (Math.max(grid.columns(), grid.rows()) + DRAWN - 1) / DRAWN;
         int columns = (grid.columns() + by - 1) / by;
         int rows = (grid.rows() + by - 1) / by;
@@ -168,7 +182,7 @@ public final class RelaySearch {
 
     /** The best places, apart from each other. */
     private static List<Candidate> candidates(
-            ElevationGrid grid, float[] first, float[] second, float[] worst, double neededDb) {
+            ElevationGrid grid, float[] first, float[] second, float[] worst, double neededDb, double datumM) {
         int apart = (int) Math.max(2, APART_SHARE * Math.max(grid.columns(), grid.rows()));
         boolean[] taken = new boolean[worst.length];
         List<Candidate> all = new ArrayList<>();
@@ -188,6 +202,7 @@ public final class RelaySearch {
                     grid.x(c),
                     grid.y(r),
                     grid.heightM()[best],
+                    grid.heightM()[best] + datumM,
                     first[best],
                     second[best],
                     worst[best],

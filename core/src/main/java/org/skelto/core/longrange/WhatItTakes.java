@@ -210,7 +210,7 @@ public final class WhatItTakes {
             return;
         }
         Chirp chirp = radio(link.from()).chirp();
-        Set<String> along = along();
+        Set<String> along = Explorer.along(plan, link.from(), link.to());
         LinkReport best = null;
         Chirp chosen = null;
         for (int sf = chirp.spreadingFactor() + 1; sf <= 12; sf++) {
@@ -263,22 +263,6 @@ public final class WhatItTakes {
                 0,
                 then,
                 along.stream().map(u -> Edit.replace(at(u, "/chirp"), chosen)).toList());
-    }
-
-    /** Both ends and all that talk with either over chirp, so that they still understand each other. */
-    private Set<String> along() {
-        Set<String> all = new TreeSet<>(List.of(link.from(), link.to()));
-        boolean grew = true;
-        while (grew) {
-            grew = false;
-            for (Link l : plan.links().values()) {
-                if (l.medium() == Medium.CHIRP && (all.contains(l.from()) || all.contains(l.to()))) {
-                    grew |= plan.units().get(l.from()).radio(Medium.CHIRP).isPresent() && all.add(l.from());
-                    grew |= plan.units().get(l.to()).radio(Medium.CHIRP).isPresent() && all.add(l.to());
-                }
-            }
-        }
-        return all;
     }
 
     private LinkReport set(Set<String> units, Chirp chirp) {

@@ -63,7 +63,7 @@ public final class Antennas {
     }
 
     /** Height of the ground at a place above the site's datum, metres. */
-    private static double groundM(Plan plan, Place place) {
+    public static double groundM(Plan plan, Place place) {
         if (place.room() != null) {
             Floor floor = plan.floors().get(plan.rooms().get(place.room()).floor());
             Building building = plan.buildings().get(floor.building());

@@ -252,6 +252,7 @@ class GroundController {
         if (!grid.holds(p.xM(), p.yM())) {
             throw Refusal.of(HttpStatus.CONFLICT, unit.name() + " does not stand on the grid of heights.");
         }
-        return new RelaySearch.EndPoint(p.xM(), p.yM(), Antennas.aboveGroundM(plan, unit, radio), radio);
+        return new RelaySearch.EndPoint(
+                p.xM(), p.yM(), Antennas.aboveGroundM(plan, unit, radio), Antennas.groundM(plan, unit.place()), radio);
     }
 }

@@ -1,0 +1,281 @@
+<script setup lang="ts">
+import { computed, reactive, ref, watch } from "vue";
+import { answer, api, type Op, type Schemas } from "../../api/client";
+import { percent, shown } from "../../drawing/marks";
+import { useBench } from "../../plan/store";
+import { useFar } from "./far";
+import PathSelect from "./PathSelect.vue";
+
+/** Every setting of the chirp link over the chosen path, and which is best for what. */
+type Setting = Schemas["Setting"];
+const bench = useBench();
+const far = useFar();
+const grid = ref<Schemas["SettingGrid"] | null>(null);
+const trouble = ref<string | null>(null);
+const ask = reactive({ codingRate: 5, payload: "", tries: "", frequency: "" });
+const look = ref<"margin" | "air" | "interval" | "frames" | "years" | "delivery" | "answer">("margin");
+const picked = ref<string | null>(null);
+const LOOKS = {
+  margin: "margin, dB",
+  air: "time on air",
+  interval: "least lawful interval",
+  frames: "frames in an hour",
+  years: "battery, years",
+  delivery: "delivered with all tries",
+  answer: "until it is confirmed",
+};
+const number = (text: string) => (text.trim() === "" ? undefined : Number(text.replace(",", ".")));
+
+watch(
+  () => [far.path, bench.revision, { ...ask }] as const,
+  async ([path]) => {
+    if (!path) return (grid.value = null);
+    const [payloadBytes, tries, frequencyMHz] = [ask.payload, ask.tries, ask.frequency].map(number);
+    if ([payloadBytes, tries, frequencyMHz].some((n) => n !== undefined && !Number.isFinite(n))) {
+      trouble.value = "Payload, tries and frequency are numbers.";
+      return;
+    }
+    try {
+      grid.value = await answer(
+        api.GET("/api/plans/{id}/long-range/paths/{path}/settings", {
+          params: {
+            path: { id: bench.id, path },
+            query: { codingRate: ask.codingRate, payloadBytes, tries, frequencyMHz },
+          },
+        }),
+      );
+      trouble.value = null;
+    } catch (e) {
+      trouble.value = e instanceof Error ? e.message : String(e);
+    }
+  },
+  { immediate: true },
+);
+const bandwidths = computed(() => [...new Set(grid.value?.settings.map((s) => s.bandwidthKHz) ?? [])]);
+const factors = computed(() => [...new Set(grid.value?.settings.map((s) => s.spreadingFactor) ?? [])]);
+const cell = (sf: number, khz: number) =>
+  grid.value!.settings.find((s) => s.spreadingFactor === sf && s.bandwidthKHz === khz)!;
+const key = (s: { spreadingFactor: number; bandwidthKHz: number }) =>
+  `${s.spreadingFactor}/${s.bandwidthKHz}`;
+const time = (ms: number) => (ms < 1000 ? `${shown(ms, 0)} ms` : `${shown(ms / 1000, ms < 10000 ? 2 : 1)} s`);
+const span = (s: number) =>
+  s < 120 ? `${shown(s, 0)} s` : s < 7200 ? `${shown(s / 60, 0)} min` : `${shown(s / 3600, 1)} h`;
+function value(s: Setting): string {
+  switch (look.value) {
+    case "margin":
+      return shown(s.marginDb, 1);
+    case "air":
+      return time(s.airtimeMs);
+    case "interval":
+      return s.leastIntervalS === null ? "none stated" : span(s.leastIntervalS);
+    case "frames":
+      return shown(s.framesPerHour, s.framesPerHour < 10 ? 1 : 0);
+    case "years":
+      return s.years === null ? "not known" : shown(s.years, 1);
+    case "delivery":
+      return percent(s.delivery);
+    default:
+      return time(s.ackMs);
+  }
+}
+const now = computed(() => grid.value?.settings.find((s) => s.now));
+const chosen = computed(
+  () => grid.value?.settings.find((s) => key(s) === picked.value) ?? now.value ?? grid.value?.settings[0],
+);
+const pickOf = (s: Setting) => grid.value!.picks.filter((p) => key(p) === key(s)).map((p) => p.wish);
+async function use(s: Setting) {
+  const chirp = {
+    spreadingFactor: s.spreadingFactor,
+    bandwidthKHz: s.bandwidthKHz,
+    codingRateDenominator: s.codingRate,
+  };
+  const frequency = number(ask.frequency);
+  const ops = grid.value!.radios.flatMap((at): Op[] => [
+    { op: "replace", path: `${at}/chirp`, value: chirp },
+    ...(frequency === undefined
+      ? []
+      : [{ op: "replace" as const, path: `${at}/frequencyMHz`, value: frequency }]),
+  ]);
+  await bench.edit(
+    ops,
+    `SF${s.spreadingFactor} at ${s.bandwidthKHz} kHz for ${grid.value!.radios.length} radios`,
+  );
+}
+</script>
+
+<template>
+  <div class="panel-body">
+    <div class="row">
+      <PathSelect />
+      <label class="field">
+        Show
+        <select v-model="look">
+          <option v-for="(text, id) in LOOKS" :key="id" :value="id">{{ text }}</option>
+        </select>
+      </label>
+      <label class="field">
+        Coding rate
+        <select v-model.number="ask.codingRate">
+          <option v-for="c in [5, 6, 7, 8]" :key="c" :value="c">4/{{ c }}</option>
+        </select>
+      </label>
+      <label class="field"
+        >Payload, bytes<input v-model.lazy="ask.payload" class="short" placeholder="as planned"
+      /></label>
+      <label class="field"
+        >Tries<input v-model.lazy="ask.tries" class="short" placeholder="as planned"
+      /></label>
+      <label class="field"
+        >Frequency, MHz<input v-model.lazy="ask.frequency" class="short" placeholder="as planned"
+      /></label>
+    </div>
+    <p v-if="trouble" class="bad" role="alert">{{ trouble }}</p>
+    <p v-if="!far.path" class="quiet">Lay the ground under a far link first: see Paths.</p>
+    <template v-if="grid">
+      <p class="quiet">
+        {{ grid.payloadBytes }} bytes, {{ grid.tries }} {{ grid.tries === 1 ? "try" : "tries" }}; the target
+        of {{ percent(grid.target) }} needs {{ shown(grid.neededDb, 1) }} dB. Striped: not lawful by the
+        table. Underlined: meets the target. Framed: as planned.
+      </p>
+      <table class="grid">
+        <caption class="unseen">
+          Settings by spreading factor and bandwidth
+        </caption>
+        <thead>
+          <tr>
+            <th>kHz</th>
+            <th v-for="b in bandwidths" :key="b" class="number">{{ b }}</th>
+          </tr>
+        </thead>
+        <tbody>
+          <tr v-for="sf in factors" :key="sf">
+            <th scope="row">SF{{ sf }}</th>
+            <td v-for="b in bandwidths" :key="b" class="number">
+              <button
+                type="button"
+                class="cell"
+                :class="{
+                  meets: cell(sf, b).meets,
+                  unlawful: cell(sf, b).broken.length > 0,
+                  now: cell(sf, b).now,
+                }"
+                :aria-pressed="chosen === cell(sf, b)"
+                :aria-label="`SF${sf}, ${b} kHz: ${value(cell(sf, b))}${cell(sf, b).meets ? ', meets the target' : ''}${cell(sf, b).broken.length ? ', not lawful' : ''}`"
+                @click="picked = key(cell(sf, b))"
+              >
+                {{ value(cell(sf, b)) }}
+                <span v-for="w in pickOf(cell(sf, b))" :key="w" class="pick">{{ w }}</span>
+              </button>
+            </td>
+          </tr>
+        </tbody>
+      </table>
+      <ul class="picks">
+        <li v-for="p in grid.picks" :key="p.wish">
+          <button type="button" class="plain" @click="picked = key(p)">
+            Best for {{ p.wish }}: SF{{ p.spreadingFactor }} at {{ p.bandwidthKHz }} kHz</button
+          >, {{ p.why }}.
+        </li>
+        <li v-if="!grid.picks.some((p) => p.wish === 'battery')" class="bad">
+          No lawful setting meets the target on this ground: see What it takes.
+        </li>
+      </ul>
+      <section v-if="chosen" class="inspect">
+        <h3>
+          SF{{ chosen.spreadingFactor }}, {{ chosen.bandwidthKHz }} kHz, 4/{{ chosen.codingRate
+          }}{{ chosen.now ? ", as planned" : "" }}
+        </h3>
+        <dl>
+          <dt>Margin</dt>
+          <dd>
+            {{ shown(chosen.marginDb, 1) }} dB, holds with {{ percent(chosen.chance) }}; receiver floor
+            {{ shown(chosen.sensitivityDbm, 1) }} dBm
+          </dd>
+          <dt>Time on air</dt>
+          <dd>{{ time(chosen.airtimeMs) }}</dd>
+          <dt>By law at most every</dt>
+          <dd>
+            {{ chosen.leastIntervalS === null ? "no limit in the table" : span(chosen.leastIntervalS) }},
+            {{ shown(chosen.framesPerHour, chosen.framesPerHour < 10 ? 1 : 0) }} messages in an hour
+          </dd>
+          <dt>Battery</dt>
+          <dd>{{ chosen.years === null ? "cells or duty not known" : `${shown(chosen.years, 1)} years` }}</dd>
+          <dt>Delivered</dt>
+          <dd>
+            {{ percent(chosen.delivery) }} with all tries: tries help against collisions, not against a hill
+          </dd>
+          <dt>Confirmed after</dt>
+          <dd>{{ time(chosen.ackMs) }}</dd>
+        </dl>
+        <p v-for="b in chosen.broken" :key="b" class="bad">Not lawful: {{ b }}.</p>
+        <p v-for="n in chosen.notes" :key="n" class="quiet">{{ n }}.</p>
+        <div class="row">
+          <button type="button" class="act" :disabled="chosen.now" @click="use(chosen)">
+            Set {{ grid.radios.length }} radios so
+          </button>
+          <span class="quiet"
+            >Both ends and all that talk with either go along. Check with your regulator.</span
+          >
+        </div>
+      </section>
+    </template>
+  </div>
+</template>
+
+<style scoped src="../panel.css"></style>
+<style scoped>
+.grid td {
+  padding: 1px 2px;
+}
+.cell {
+  width: 100%;
+  min-width: 54px;
+  border: 1px solid transparent;
+  background: none;
+  padding: 2px 4px;
+  text-align: right;
+  cursor: pointer;
+  font-size: 13px;
+  color: var(--ink2);
+}
+.cell.meets {
+  color: var(--ink);
+  font-weight: 500;
+  box-shadow: inset 0 -2px 0 var(--holds);
+}
+.cell.unlawful {
+  background: repeating-linear-gradient(
+    135deg,
+    color-mix(in srgb, var(--unsafe) 22%, transparent) 0 2px,
+    transparent 2px 7px
+  );
+}
+.cell.now {
+  border-color: var(--ink);
+}
+.cell[aria-pressed="true"] {
+  outline: 2px solid var(--copper);
+}
+.pick {
+  display: block;
+  font-size: 11px;
+  font-weight: 500;
+  color: var(--link);
+}
+.picks {
+  margin: 0;
+  padding-left: 18px;
+}
+dl {
+  display: grid;
+  grid-template-columns: max-content 1fr;
+  gap: 2px 12px;
+  margin: 0;
+}
+dt {
+  color: var(--ink2);
+}
+dd {
+  margin: 0;
+}
+</style>

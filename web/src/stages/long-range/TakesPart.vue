@@ -1,0 +1,120 @@
+<script setup lang="ts">
+import { ref, watch } from "vue";
+import { answer, api, type Op, type Schemas } from "../../api/client";
+import { percent, shown } from "../../drawing/marks";
+import { useBench } from "../../plan/store";
+import { useFar } from "./far";
+import PathSelect from "./PathSelect.vue";
+
+/** What would give the link over the chosen path its margin, and how far it would reach. */
+const bench = useBench();
+const far = useFar();
+const chance = ref(0.95);
+const takes = ref<Schemas["Takes"] | null>(null);
+const trouble = ref<string | null>(null);
+const working = ref(false);
+watch(
+  () => [far.path, bench.revision, chance.value] as const,
+  async ([path, revision]) => {
+    if (!path) return (takes.value = null);
+    working.value = true;
+    try {
+      const got = await answer(
+        api.GET("/api/plans/{id}/long-range/paths/{path}/changes", {
+          params: { path: { id: bench.id, path }, query: { medium: far.medium, chance: chance.value } },
+        }),
+      );
+      if (bench.revision === revision && far.path === path) takes.value = got;
+      trouble.value = null;
+    } catch (e) {
+      takes.value = null;
+      trouble.value = e instanceof Error ? e.message : String(e);
+    } finally {
+      working.value = false;
+    }
+  },
+  { immediate: true },
+);
+const apply = (c: Schemas["Change"]) => bench.edit(c.edits as Op[], c.text);
+const metres = (m: number) => (m >= 1000 ? `${shown(m / 1000, 2)} km` : `${shown(m, 0)} m`);
+</script>
+
+<template>
+  <div class="panel-body">
+    <div class="row">
+      <PathSelect />
+      <label class="field">
+        How far with a chance of
+        <select v-model.number="chance">
+          <option v-for="c in [0.9, 0.95, 0.99]" :key="c" :value="c">{{ percent(c) }}</option>
+        </select>
+      </label>
+      <span v-if="working" class="quiet" role="status">working it out…</span>
+    </div>
+    <p v-if="trouble" class="bad" role="alert">{{ trouble }}</p>
+    <p v-if="!far.path" class="quiet">Lay the ground under a far link first: see Paths.</p>
+    <template v-if="takes">
+      <p>
+        Margin <b>{{ shown(takes.marginDb, 1) }} dB</b>, {{ percent(takes.chance) }};
+        {{ percent(takes.target) }} needs {{ shown(takes.neededDb, 1) }} dB.
+        <span v-if="takes.marginDb >= takes.neededDb">Nothing is missing.</span>
+        <b v-else class="bad">Missing: {{ shown(takes.neededDb - takes.marginDb, 1) }} dB.</b>
+      </p>
+      <table v-if="takes.changes.length">
+        <caption class="unseen">
+          Changes that help, cheapest first
+        </caption>
+        <thead>
+          <tr>
+            <th>Change</th>
+            <th class="number">Margin then</th>
+            <th class="number">Holds</th>
+            <th class="number">About</th>
+            <th>To mind</th>
+            <th><span class="unseen">Apply</span></th>
+          </tr>
+        </thead>
+        <tbody>
+          <tr v-for="c in takes.changes" :key="c.text">
+            <td>
+              {{ c.text }}
+              <div v-for="l in c.legs" :key="l.from" class="quiet">
+                {{ l.from }} → {{ l.to }}: {{ shown(l.lengthM, 0) }} m, margin {{ shown(l.marginDb, 1) }} dB,
+                {{ percent(l.chance) }}
+              </div>
+            </td>
+            <td class="number">{{ shown(c.marginDb, 1) }} dB</td>
+            <td class="number">
+              {{ percent(c.chance) }}<br /><span :class="c.meets ? 'enough' : 'bad'">{{
+                c.meets ? "enough" : "not enough alone"
+              }}</span>
+            </td>
+            <td class="number">{{ c.cost === 0 ? "nothing" : shown(c.cost, 0) }}</td>
+            <td class="quiet">{{ c.why }}</td>
+            <td><button type="button" class="soft" @click="apply(c)">Do it</button></td>
+          </tr>
+        </tbody>
+      </table>
+      <p class="quiet">
+        Costs are typical figures for putting changes in order. Each change is worked out alone.
+      </p>
+      <h3>How far on this ground</h3>
+      <p>
+        With {{ percent(takes.reach.chance) }} it holds everywhere up to
+        <b>{{ metres(takes.reach.unbrokenM) }}</b> from the receiving end<template
+          v-if="takes.reach.farthestM > takes.reach.unbrokenM"
+        >
+          , and here and there up to {{ metres(takes.reach.farthestM) }}</template
+        >. Over nothing but air it would be {{ metres(takes.reach.flatM) }}: that is what “kilometres” means.
+      </p>
+    </template>
+  </div>
+</template>
+
+<style scoped src="../panel.css"></style>
+<style scoped>
+.enough {
+  color: var(--holds);
+  font-weight: 500;
+}
+</style>

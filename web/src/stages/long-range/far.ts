@@ -1,0 +1,66 @@
+import { defineStore } from "pinia";
+import { answer, api, problemOf, type Medium, type Op, type Schemas } from "../../api/client";
+import { pointer } from "../../plan/pointers";
+import { useBench } from "../../plan/store";
+
+/** What the Long range stage looks at: its open part, the chosen path, and what there is. */
+export const useFar = defineStore("far", {
+  state: () => ({
+    tab: "profile",
+    path: null as string | null,
+    overview: null as Schemas["Overview"] | null,
+  }),
+  getters: {
+    rows: (s): Schemas["FarLink"][] => s.overview?.rows ?? [],
+    row(): Schemas["FarLink"] | null {
+      return this.rows.find((r) => r.path !== null && r.path === this.path) ?? null;
+    },
+    medium(): Medium | undefined {
+      return this.row?.medium ?? undefined;
+    },
+  },
+  actions: {
+    async load() {
+      const bench = useBench();
+      await bench.guarded(async () => {
+        this.overview = await answer(
+          api.GET("/api/plans/{id}/long-range", { params: { path: { id: bench.id } } }),
+        );
+        const known = Object.keys(bench.plan?.paths ?? {});
+        if (!this.path || !known.includes(this.path)) {
+          this.path = this.rows.find((r) => r.path)?.path ?? known[0] ?? null;
+        }
+      });
+    },
+  },
+});
+
+/** Sends a file as it is; gives what the server answered, or why it was not taken in. */
+export async function sendBytes<T>(
+  url: string,
+  method: "PUT" | "POST",
+  file: Blob,
+): Promise<{ body?: T; trouble?: string }> {
+  try {
+    const response = await fetch(url, {
+      method,
+      headers: { "Content-Type": "application/octet-stream" },
+      body: file,
+    });
+    const body = await response.json().catch(() => null);
+    return response.ok ? { body: body as T } : { trouble: problemOf(response.status, body).message };
+  } catch {
+    return { trouble: "Skelto's server does not answer. Nothing was changed." };
+  }
+}
+
+/** Stores a value below a unit. */
+export const putUnit = (unit: string, field: string, value: unknown, label: string) =>
+  useBench().put(`${pointer("units", unit)}/${field}`, value, label);
+
+/** The edit that sets a path to a new value. */
+export const pathOp = (id: string, path: unknown, known: boolean): Op => ({
+  op: known ? "replace" : "add",
+  path: pointer("paths", id),
+  value: path,
+});
