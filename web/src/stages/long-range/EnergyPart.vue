@@ -4,7 +4,7 @@ import { answer, api, type Schemas } from "../../api/client";
 import EditField from "../../app/EditField.vue";
 import FigureButton from "../../app/FigureButton.vue";
 import { useReport } from "../../app/useReport";
-import { shown, words } from "../../drawing/marks";
+import { shown } from "../../drawing/marks";
 import { pointer } from "../../plan/pointers";
 import { useBench } from "../../plan/store";
 import { putUnit } from "./far";
@@ -91,7 +91,7 @@ const SUN = {
         <template v-if="energy.years !== null">
           by the cells alone{{ duty.wishYears ? `, wished ${shown(duty.wishYears, 1)}` : "" }}.
         </template>
-        <span v-if="energy.diesIn" class="bad">With its panel it dies in {{ words(energy.diesIn) }}.</span>
+        <span v-if="energy.diesIn" class="bad">With its panel it dies in {{ energy.diesIn }}.</span>
         <span v-else-if="energy.months.length">With its panel it lasts through the year.</span>
       </p>
       <p v-if="energy.deaf" class="bad">{{ energy.name }} is {{ energy.deaf }}.</p>
@@ -247,7 +247,7 @@ const SUN = {
             energy.months
               .map(
                 (m) =>
-                  `${words(m.month)}: sun ${shown(m.sunWh, 2)} Wh, used ${shown(m.usedWh, 2)} Wh a day, battery ${shown(m.endShare * 100, 0)} % at its end`,
+                  `${m.month}: sun ${shown(m.sunWh, 2)} Wh, used ${shown(m.usedWh, 2)} Wh a day, battery ${shown(m.endShare * 100, 0)} % at its end`,
               )
               .join('; ')
           "
@@ -257,7 +257,7 @@ const SUN = {
               ><i class="sun" :style="{ height: `${(m.sunWh / most) * 100}%` }"></i
               ><i class="used" :style="{ height: `${(m.usedWh / most) * 100}%` }"></i
             ></span>
-            <b>{{ m.month.slice(0, 1) + m.month.slice(1, 3).toLowerCase() }}</b>
+            <b>{{ m.month.slice(0, 3) }}</b>
             <span>{{ shown(m.sunWh, 2) }}</span>
             <span :class="{ bad: m.endShare <= 0 }">{{
               m.endShare <= 0 ? "dead" : `${shown(m.endShare * 100, 0)} %`

@@ -38,8 +38,7 @@ async function remove() {
     await far.load();
   });
 }
-const band = (r: Schemas["BandLimit"]) =>
-  `${shown(r.fromMHz, r.fromMHz % 1 ? 2 : 0)} to ${shown(r.toMHz, r.toMHz % 1 ? 2 : 0)} MHz`;
+const band = (r: Schemas["BandLimit"]) => `${r.fromMHz} to ${r.toMHz} MHz`;
 const conditions = (r: Schemas["BandLimit"]) =>
   [
     r.leastBandwidthKHz > 0 ? `from ${r.leastBandwidthKHz} kHz wide` : "",

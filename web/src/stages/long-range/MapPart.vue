@@ -242,8 +242,8 @@ async function spot(c: Schemas["Candidate"]) {
           </svg>
           {{ shown(l.levelDb, 0) }} dB: {{ l.meaning }} ·
         </template>
-        {{ percent(map.holdsShare) }} of the grid meets the wish. Bare ground by ITU-R P.526, without trees
-        and walls; {{ shown(map.seconds, 1) }} s.
+        {{ percent(map.holdsShare) }} of the grid meets the wish. Bare ground by ITU-R P.526 and the walls
+        around the antenna; trees are not in it; {{ shown(map.seconds, 1) }} s.
       </p>
       <table v-if="map.candidates.length">
         <caption class="unseen">

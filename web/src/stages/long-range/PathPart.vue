@@ -115,6 +115,9 @@ const models = computed(() => {
   ];
 });
 const chosen = (event: Event) => (event.target as HTMLSelectElement).value;
+const mind = (r: Schemas["FarLink"]) => [...(r.trouble ? [r.trouble] : []), ...r.broken, ...r.unknown];
+const short = (r: Schemas["FarLink"]) =>
+  [r.trouble ? "ends do not fit" : "", r.broken.length ? "not lawful" : ""].filter(Boolean).join(", ");
 const name = (id: string) => bench.plan!.units[id]?.name ?? id;
 </script>
 
@@ -132,38 +135,32 @@ const name = (id: string) => bench.plan!.units[id]?.name ?? id;
           <th class="number">Holds</th>
           <th class="number">On air</th>
           <th>Ground</th>
-          <th>To mind</th>
+          <th>Trouble</th>
         </tr>
       </thead>
       <tbody>
-        <tr
-          v-for="r in far.rows"
-          :key="r.link ?? r.path ?? ''"
-          :class="{ chosen: r.path !== null && r.path === far.path }"
-        >
-          <td>
-            <button type="button" class="plain" @click="choose(r)">{{ r.fromName }} → {{ r.toName }}</button>
-          </td>
-          <td class="number">{{ r.apartM === null ? "" : `${shown(r.apartM, 0)} m` }}</td>
-          <td class="number" :class="{ bad: !r.meets }">
-            {{ r.marginDb === null ? "none" : `${shown(r.marginDb, 1)} dB` }}
-          </td>
-          <td class="number">
-            {{ r.chance === null ? "" : `${percent(r.chance)} of ${percent(r.target)}` }}
-          </td>
-          <td class="number">{{ r.airtimeMs === null ? "" : `${shown(r.airtimeMs, 0)} ms` }}</td>
-          <td>
-            <span v-if="r.path">known</span>
-            <span v-else class="quiet">not known: free space</span>
-          </td>
-          <td>
-            <span v-for="b in [...(r.trouble ? [r.trouble] : []), ...r.broken]" :key="b" class="bad"
-              >{{ b }}.
-            </span>
-            <span v-for="u in r.unknown" :key="u">{{ u }}. </span>
-            <span v-if="r.deaf" class="quiet">{{ r.deaf }}</span>
-          </td>
-        </tr>
+        <template v-for="r in far.rows" :key="r.link ?? r.path ?? ''">
+          <tr :class="{ chosen: r.path !== null && r.path === far.path }">
+            <td>
+              <button type="button" class="plain" @click="choose(r)">
+                {{ r.fromName }} → {{ r.toName }}
+              </button>
+            </td>
+            <td class="number">{{ r.apartM === null ? "" : `${shown(r.apartM, 0)} m` }}</td>
+            <td class="number" :class="{ bad: !r.meets }">
+              {{ r.marginDb === null ? "none" : `${shown(r.marginDb, 1)} dB` }}
+            </td>
+            <td class="number">
+              {{ r.chance === null ? "" : `${percent(r.chance)} of ${percent(r.target)}` }}
+            </td>
+            <td class="number">{{ r.airtimeMs === null ? "" : `${shown(r.airtimeMs, 0)} ms` }}</td>
+            <td class="ground">{{ r.path ? "known" : "open air" }}</td>
+            <td class="bad">{{ short(r) }}</td>
+          </tr>
+          <tr v-if="r.path !== null && r.path === far.path && mind(r).length" class="chosen">
+            <td colspan="7" class="quiet">{{ mind(r).join(". ") }}.</td>
+          </tr>
+        </template>
       </tbody>
     </table>
     <p v-else class="quiet">
@@ -253,6 +250,9 @@ const name = (id: string) => bench.plan!.units[id]?.name ?? id;
 .used {
   font-weight: 600;
   box-shadow: inset 0 -2px 0 var(--copper);
+}
+.ground {
+  white-space: nowrap;
 }
 .links td:first-child .plain {
   white-space: nowrap;

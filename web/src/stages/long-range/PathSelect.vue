@@ -17,3 +17,9 @@ const far = useFar();
     </select>
   </label>
 </template>
+
+<style scoped>
+select {
+  max-width: 300px;
+}
+</style>

@@ -113,6 +113,9 @@ const metres = (m: number) => (m >= 1000 ? `${shown(m / 1000, 2)} km` : `${shown
 
 <style scoped src="../panel.css"></style>
 <style scoped>
+td .soft {
+  white-space: nowrap;
+}
 .enough {
   color: var(--holds);
   font-weight: 500;

@@ -64,8 +64,14 @@ public final class RelaySearch {
             double worstDb,
             boolean meets) {}
 
-    /** One end: where its antenna is, how high its ground is above the site's datum, and its radio. */
-    public record EndPoint(double xM, double yM, double heightM, double siteGroundM, Radio radio) {}
+    /**
+     * One end.
+     *
+     * @param heightM of its antenna above the ground
+     * @param siteGroundM of the ground there above the site's datum
+     * @param wallsDb what walls around it take, by direction, evenly from north over east
+     */
+    public record EndPoint(double xM, double yM, double heightM, double siteGroundM, Radio radio, double[] wallsDb) {}
 
     /**
      * The map.
@@ -148,8 +154,14 @@ public final class RelaySearch {
                 progress,
                 threads);
         float without = (float) Budget.lesserMarginDb(end.radio(), relay, 0);
-        for (int i = 0; i < loss.length; i++) {
-            loss[i] = without - loss[i];
+        int directions = end.wallsDb().length;
+        for (int r = 0; r < grid.rows(); r++) {
+            for (int c = 0; c < grid.columns(); c++) {
+                double bearing = Math.atan2(grid.x(c) - end.xM(), grid.y(r) - end.yM()) / (2 * Math.PI);
+                int at = Math.floorMod((int) Math.round(bearing * directions), directions);
+                int i = r * grid.columns() + c;
+                loss[i] = without - loss[i] - (float) end.wallsDb()[at];
+            }
         }
         return loss;
     }

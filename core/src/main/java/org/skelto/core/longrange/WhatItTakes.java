@@ -143,11 +143,12 @@ public final class WhatItTakes {
             double chance) {
         WhatItTakes search = new WhatItTakes(plan, site, tables, pathId, grid, medium);
         LinkReport now = search.now;
-        if (!now.meets()) {
+        if (!enough(now)) {
             search.settings();
             search.power();
             search.antennas();
             search.masts();
+            search.bothOutside();
             search.move();
             search.relay();
         }
@@ -159,6 +160,11 @@ public final class WhatItTakes {
                 now.target(),
                 List.copyOf(search.changes),
                 search.reach(chance));
+    }
+
+    /** Whether the margin is there; ends that are set differently are judged as if they were set alike. */
+    private static boolean enough(LinkReport report) {
+        return report.marginDb() != null && report.marginDb() >= report.neededDb();
     }
 
     private Radio radio(String unit) {
@@ -200,7 +206,7 @@ public final class WhatItTakes {
 
     private void add(String text, String why, double cost, LinkReport then, List<Edit> edits) {
         if (then.marginDb() != null && then.marginDb() > now.marginDb() + 0.05) {
-            changes.add(new Change(text, why, cost, then.marginDb(), then.chance(), then.meets(), List.of(), edits));
+            changes.add(new Change(text, why, cost, then.marginDb(), then.chance(), enough(then), List.of(), edits));
         }
     }
 
@@ -216,7 +222,7 @@ public final class WhatItTakes {
         for (int sf = chirp.spreadingFactor() + 1; sf <= 12; sf++) {
             Chirp slower = new Chirp(sf, chirp.bandwidthKHz(), chirp.codingRateDenominator());
             LinkReport then = set(along, slower);
-            if (then != null && (best == null || !best.meets())) {
+            if (then != null && (best == null || !enough(best))) {
                 best = then;
                 chosen = slower;
             }
@@ -230,7 +236,7 @@ public final class WhatItTakes {
         LinkReport narrow = null;
         Chirp narrower = null;
         for (double khz : new double[] {250, 125, 62.5}) {
-            if (khz < chirp.bandwidthKHz() && (narrow == null || !narrow.meets())) {
+            if (khz < chirp.bandwidthKHz() && (narrow == null || !enough(narrow))) {
                 Chirp trial = new Chirp(chirp.spreadingFactor(), khz, chirp.codingRateDenominator());
                 LinkReport then = set(along, trial);
                 if (then != null) {
@@ -335,7 +341,7 @@ public final class WhatItTakes {
                 edits.add(Edit.replace(at(unit, "/txPowerDbm"), power));
             }
             LinkReport then = with(changed);
-            if (then.meets() || db == 9) {
+            if (enough(then) || db == 9) {
                 add(
                         "antenna +" + Text.number(db, 0) + " dB at "
                                 + (units.size() == 2 ? "both ends" : name(units.get(0))),
@@ -358,11 +364,11 @@ public final class WhatItTakes {
             double height = Antennas.aboveGroundM(plan, plan.units().get(unit), radio(unit));
             LinkReport most = raised(unit, height + MAST_MOST_M);
             double more = MAST_MOST_M;
-            if (most.meets()) {
+            if (enough(most)) {
                 // the loss need not fall all the way up, so the lowest height is looked for from below
                 for (double step = MAST_STEP_M; step <= MAST_MOST_M; step += step < 2 ? MAST_STEP_M : 0.5) {
                     LinkReport then = raised(unit, height + step);
-                    if (then.meets()) {
+                    if (enough(then)) {
                         most = then;
                         more = step;
                         break;
@@ -380,6 +386,33 @@ public final class WhatItTakes {
                     raised(unit, mast),
                     List.of(Edit.replace(
                             at(unit, "/air"), radio(unit).settings().mast(mast))));
+        }
+    }
+
+    /** Both antennas outside: in stone houses the walls take more than the ground. */
+    private void bothOutside() {
+        for (double mast = 2; mast <= MAST_MOST_M; mast += 0.5) {
+            Map<String, UnaryOperator<Radio>> changed = new HashMap<>();
+            List<Edit> edits = new ArrayList<>();
+            double metres = 0;
+            for (String unit : List.of(link.from(), link.to())) {
+                double height =
+                        Math.max(mast, Antennas.aboveGroundM(plan, plan.units().get(unit), radio(unit)));
+                double tenths = Math.round(height * 10) / 10.0;
+                metres += tenths;
+                changed.put(unit, r -> r.air(r.settings().mast(tenths)));
+                edits.add(Edit.replace(at(unit, "/air"), radio(unit).settings().mast(tenths)));
+            }
+            LinkReport then = with(changed);
+            if (enough(then) || mast + 0.5 > MAST_MOST_M) {
+                add(
+                        "both antennas outside, at least " + Text.number(mast, 1) + " m above the ground",
+                        "working at height; earth the masts, mind their feeders' loss",
+                        2 * MAST_COST + MAST_COST_PER_M * metres,
+                        then,
+                        edits);
+                return;
+            }
         }
     }
 
@@ -453,7 +486,7 @@ public final class WhatItTakes {
                         MOVE_COST + MOVE_COST_PER_M * byM,
                         then.marginDb(),
                         then.chance(),
-                        then.meets(),
+                        enough(then),
                         List.of(),
                         List.of(
                                 Edit.replace(Pointers.of("units", unit) + "/place", place),

@@ -53,7 +53,8 @@ final class Cells {
                     false,
                     unit.name() + ": its battery is flat sooner than wished",
                     Text.number(years, 2) + " years"
-                            + (SunModel.diesIn(months) == null ? "" : ", dies in " + month(months)) + ", wished "
+                            + (SunModel.diesIn(months) == null ? "" : ", dies in " + SunModel.diesIn(months))
+                            + ", wished "
                             + Text.number(wish, 1) + "; " + Text.number(average, 1) + " µA on average",
                     "Someone has to go there with new cells more often, or it is dead when it matters."));
         }
@@ -103,10 +104,6 @@ final class Cells {
                             + Text.number(DROPOUT_V, 1) + " V",
                     "The electronics get less than they need as soon as the cells sag; it starts anew when it sends."));
         }
-    }
-
-    private static String month(List<SunModel.MonthOfSun> months) {
-        return SunModel.diesIn(months).getDisplayName(java.time.format.TextStyle.FULL, java.util.Locale.ENGLISH);
     }
 
     private static void dangers(Unit unit, Part cell, Exposure exposure, List<PowerFault> faults) {

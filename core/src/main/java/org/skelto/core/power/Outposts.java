@@ -1,6 +1,5 @@
 package org.skelto.core.power;
 
-import java.time.Month;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Map;
@@ -54,7 +53,7 @@ public final class Outposts {
             List<StateShare> states,
             List<Regulated> regulators,
             List<SunModel.MonthOfSun> months,
-            Month diesIn,
+            String diesIn,
             String deaf,
             List<ReportCost> radios) {}
 

@@ -1,8 +1,10 @@
 package org.skelto.core.power;
 
 import java.time.Month;
+import java.time.format.TextStyle;
 import java.util.ArrayList;
 import java.util.List;
+import java.util.Locale;
 import org.skelto.core.plan.Solar;
 
 /**
@@ -28,11 +30,12 @@ public final class SunModel {
     /**
      * One month of a panel with its battery.
      *
+     * @param month its English name
      * @param sunWh that the panel brings into the battery on a day
      * @param usedWh that the unit takes on a day
      * @param endShare how full the battery is at the end of the month, 0 to 1
      */
-    public record MonthOfSun(Month month, double sunWh, double usedWh, double endShare) {}
+    public record MonthOfSun(String month, double sunWh, double usedWh, double endShare) {}
 
     /** Irradiation of level ground above the air on a day of the year, kWh per m² and day. */
     static double aboveAirKwh(double latitudeDeg, int day) {
@@ -98,13 +101,14 @@ public final class SunModel {
                 stored = Math.min(batteryWh, stored + sun - usedWh);
                 dead = stored <= 0;
             }
-            months.add(new MonthOfSun(month, sun, usedWh, dead ? 0 : stored / batteryWh));
+            months.add(new MonthOfSun(
+                    month.getDisplayName(TextStyle.FULL, Locale.ENGLISH), sun, usedWh, dead ? 0 : stored / batteryWh));
         }
         return months;
     }
 
     /** The month in which it dies, or null when it lasts the year. */
-    public static Month diesIn(List<MonthOfSun> year) {
+    public static String diesIn(List<MonthOfSun> year) {
         return year.stream()
                 .filter(m -> m.endShare() <= 0)
                 .map(MonthOfSun::month)

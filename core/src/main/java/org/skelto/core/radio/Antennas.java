@@ -15,6 +15,9 @@ public final class Antennas {
     /** No antenna lies lower over its ground than this; models of the ground mean nothing there, metres. */
     public static final double LEAST_M = 0.1;
 
+    /** Beyond every house of a site. */
+    private static final double FAR_M = 500;
+
     private static final Place OUTSIDE = new Place(null, null, 0, 0, 0);
 
     private Antennas() {}
@@ -60,6 +63,20 @@ public final class Antennas {
             height += plan.floors().get(plan.rooms().get(place.room()).floor()).baseM();
         }
         return Math.max(LEAST_M, height);
+    }
+
+    /** What walls around an antenna take of a level ray, dB, in so many directions evenly from north over east. */
+    public static double[] wallsDb(SiteModel site, SlabTables tables, Unit unit, Radio radio, int directions) {
+        Point from = clearOfHouse(site, unit, radio);
+        MultiWall walls = new MultiWall(site, tables);
+        double[] all = new double[directions];
+        for (int i = 0; i < directions; i++) {
+            double angle = 2 * Math.PI * i / directions;
+            Point to = new Point(from.xM() + FAR_M * Math.sin(angle), from.yM() + FAR_M * Math.cos(angle), from.zM());
+            all[i] = walls.lossDb(from, place(unit, radio), to, OUTSIDE, radio.frequencyMHz())
+                    - FreeSpace.lossDb(radio.frequencyMHz(), FAR_M);
+        }
+        return all;
     }
 
     /** Height of the ground at a place above the site's datum, metres. */

@@ -85,8 +85,7 @@ public final class RegionLimits {
 
         /** The sub-band in words. */
         public String band() {
-            return Text.number(fromMHz, fromMHz % 1 == 0 ? 0 : 2) + "–" + Text.number(toMHz, toMHz % 1 == 0 ? 0 : 2)
-                    + " MHz";
+            return plain(fromMHz) + " to " + plain(toMHz) + " MHz";
         }
 
         /** How far a radio is over this limit, dB; not positive when it keeps it. */
@@ -104,6 +103,10 @@ public final class RegionLimits {
             return Text.number(limitDbm, limitDbm % 1 == 0 ? 0 : 1) + " dBm "
                     + (kind == Kind.CONDUCTED ? "conducted" : kind.name()) + " (" + source + ", table of " + DATE + ")";
         }
+    }
+
+    private static String plain(double mhz) {
+        return java.math.BigDecimal.valueOf(mhz).stripTrailingZeros().toPlainString();
     }
 
     /** The most generous row that covers this radio, if the table knows its band. */

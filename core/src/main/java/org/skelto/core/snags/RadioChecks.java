@@ -340,7 +340,11 @@ final class RadioChecks {
     }
 
     private static void repeater(CheckContext c, String id, Unit unit) {
-        boolean leans = c.plan.links().values().stream().anyMatch(l -> l.to().equals(id));
+        // what also has a link elsewhere does not hang on it: it only talks to it directly
+        boolean leans = c.plan.links().values().stream()
+                .filter(l -> l.to().equals(id))
+                .anyMatch(l -> c.plan.links().values().stream()
+                        .noneMatch(o -> o.from().equals(l.from()) && !o.to().equals(id)));
         if (leans && unit.power().source() == PowerSource.BATTERY) {
             c.snag("R9", STOP, LINKS, unit.name() + " runs on a battery and is used as a repeater")
                     .leadsTo("A sleepy unit passes nothing on: what hangs on it is cut off.")

@@ -19,6 +19,7 @@ import org.skelto.core.radio.Antennas;
 import org.skelto.core.radio.Chance;
 import org.skelto.core.site.Point;
 import org.skelto.core.site.SiteModel;
+import org.skelto.server.assessments.KeptFigures;
 import org.skelto.server.ground.Grounds;
 import org.skelto.server.jobs.Jobs;
 import org.skelto.server.plans.PlanState;
@@ -44,12 +45,15 @@ import org.springframework.web.bind.annotation.RestController;
 @RequestMapping("/api/plans/{id}/ground")
 class GroundController {
     private static final int THREADS = 2;
+    private static final int DIRECTIONS = 72;
 
     private final Plans plans;
     private final Grounds grounds;
     private final Jobs jobs;
+    private final KeptFigures kept;
 
-    GroundController(Plans plans, Grounds grounds, Jobs jobs) {
+    GroundController(Plans plans, Grounds grounds, Jobs jobs, KeptFigures kept) {
+        this.kept = kept;
         this.plans = plans;
         this.grounds = grounds;
         this.jobs = jobs;
@@ -241,7 +245,7 @@ class GroundController {
         }
     }
 
-    private static RelaySearch.EndPoint end(
+    private RelaySearch.EndPoint end(
             Plan plan, SiteModel site, ElevationGrid grid, String id, Medium medium, String at) {
         Unit unit = plan.units().get(id);
         Radio radio = unit.radio(medium)
@@ -253,6 +257,11 @@ class GroundController {
             throw Refusal.of(HttpStatus.CONFLICT, unit.name() + " does not stand on the grid of heights.");
         }
         return new RelaySearch.EndPoint(
-                p.xM(), p.yM(), Antennas.aboveGroundM(plan, unit, radio), Antennas.groundM(plan, unit.place()), radio);
+                p.xM(),
+                p.yM(),
+                Antennas.aboveGroundM(plan, unit, radio),
+                Antennas.groundM(plan, unit.place()),
+                radio,
+                Antennas.wallsDb(site, kept.tables(), unit, radio, DIRECTIONS));
     }
 }
