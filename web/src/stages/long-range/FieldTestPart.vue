@@ -152,8 +152,11 @@ const learn = (learned: Schemas["PathLearned"] | null, what: string) =>
               {{ shown(l.compared.differenceDb, 1) }} dB
             </td>
             <td class="number">
-              {{ l.compared.reading.snrDb === null ? "" : `${shown(l.compared.reading.snrDb, 1)} dB`
-              }}{{ l.compared.predictedSnrDb === null ? "" : `, ${shown(l.compared.predictedSnrDb, 1)} dB` }}
+              {{
+                [l.compared.reading.snrDb, l.compared.predictedSnrDb]
+                  .map((v) => (v === null ? "not given" : `${shown(v, 1)} dB`))
+                  .join(", ")
+              }}
             </td>
             <td class="quiet">{{ l.compared.reading.at.slice(0, 16).replace("T", " ") }}</td>
             <td>
@@ -182,7 +185,11 @@ const learn = (learned: Schemas["PathLearned"] | null, what: string) =>
             Learn it
           </button>
         </template>
-        <span v-else class="quiet">Three readings teach something.</span>
+        <span v-else class="quiet">{{
+          report.lines.length < 3
+            ? "Three readings teach something."
+            : "They scatter too much to teach anything: look for mixed-up ends or places."
+        }}</span>
       </p>
       <form class="row" @submit.prevent="add">
         <label class="field">Distance, m<input v-model="entry.distance" class="short" /></label>

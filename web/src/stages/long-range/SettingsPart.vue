@@ -160,10 +160,13 @@ async function use(s: Setting) {
                   now: cell(sf, b).now,
                 }"
                 :aria-pressed="chosen === cell(sf, b)"
-                :aria-label="`SF${sf}, ${b} kHz: ${value(cell(sf, b))}${cell(sf, b).meets ? ', meets the target' : ''}${cell(sf, b).broken.length ? ', not lawful' : ''}`"
                 @click="picked = key(cell(sf, b))"
               >
-                {{ value(cell(sf, b)) }}
+                <span class="unseen">SF{{ sf }}, {{ b }} kHz: </span>{{ value(cell(sf, b)) }}
+                <span class="unseen"
+                  >{{ cell(sf, b).meets ? ", meets the target" : ""
+                  }}{{ cell(sf, b).broken.length ? ", not lawful" : "" }}</span
+                >
                 <span v-for="w in pickOf(cell(sf, b))" :key="w" class="pick">{{ w }}</span>
               </button>
             </td>
@@ -228,6 +231,7 @@ async function use(s: Setting) {
   padding: 1px 2px;
 }
 .cell {
+  position: relative;
   width: 100%;
   min-width: 54px;
   border: 1px solid transparent;

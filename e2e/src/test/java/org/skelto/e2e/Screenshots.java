@@ -24,24 +24,16 @@ class Screenshots {
         Map<String, String> views = Map.ofEntries(
                 Map.entry("plans", ""),
                 Map.entry("site", "/site?floor=meal-floor&select=/rooms/scullery"),
-                Map.entry("walls", "/site?floor=stone-floor&part=walls"),
                 Map.entry("power", "/controllers?part=power"),
-                Map.entry("lines", "/controllers?part=lines"),
                 Map.entry("cost", "/build"),
-                Map.entry("cables", "/build?part=cables"),
                 Map.entry("links", "/links?floor=meal-floor&select=/units/pit-sender"),
                 Map.entry("coverage", "/links?floor=wheel-pit&radio=WIFI_2G4&part=rooms"),
-                Map.entry("section", "/links?select=/links/pit-sender-meal-ap&cut=yes"),
                 Map.entry("walk-test", "/links?floor=meal-floor&part=walk"),
                 Map.entry("names", "/names"),
                 Map.entry("outages", "/outages?floor=meal-floor&without=internet,unit:hub"));
         Page page = windows.open();
         views.forEach((name, view) -> shoot(page, skelto.url, id, name, view));
-        page.navigate(skelto.url + "/plans/" + id + "/links?floor=wheel-pit&radio=WIFI_2G4&part=next");
-        page.getByRole(AriaRole.BUTTON, new Page.GetByRoleOptions().setName("Find places"))
-                .click();
-        assertThat(page.locator(".panel")).containsText("proven");
-        save(page, "proposal");
+        longRange(page, skelto.url + "/plans/" + id + "/long-range");
         page.navigate(skelto.url + "/plans/" + id + "/controllers?floor=meal-floor&select=/units/scullery-relays");
         page.locator("section[aria-label^=Boards] svg").waitFor();
         page.evaluate("() => { const panel = document.querySelector('.panel');"
@@ -63,6 +55,34 @@ class Screenshots {
         page.getByRole(AriaRole.BUTTON, new Page.GetByRoleOptions().setName(Pattern.compile("^Hall")))
                 .click();
         save(page, "walk-phone");
+    }
+
+    private static void longRange(Page page, String at) {
+        page.navigate(at);
+        page.getByRole(AriaRole.BUTTON, new Page.GetByRoleOptions().setName(Pattern.compile("^sluice outpost → long")))
+                .click();
+        page.getByText("long-range gateway to sluice outpost").waitFor();
+        page.evaluate("() => { document.querySelector('.panel').scrollTop = 150; }");
+        save(page, "profile");
+        page.navigate(at + "?part=settings");
+        page.getByLabel("Path").selectOption("sluice");
+        page.getByText("Best for reach").waitFor();
+        save(page, "settings");
+        page.navigate(at + "?part=map");
+        page.getByLabel("A relay must also reach").selectOption("sluice-board");
+        page.getByRole(AriaRole.BUTTON, new Page.GetByRoleOptions().setName("Draw the map"))
+                .click();
+        page.getByText("of the grid meets the wish").waitFor();
+        page.evaluate("() => { document.querySelector('.panel').scrollTop = 60; }");
+        save(page, "margin-map");
+        page.navigate(at + "?part=energy");
+        page.getByLabel("Unit on a battery").selectOption("sluice-board");
+        page.getByText("With its panel").waitFor();
+        save(page, "energy");
+        page.navigate(at + "?part=messages");
+        page.getByLabel("What this unit sends").selectOption("sluice-board");
+        page.getByText("bits in 8 bytes").waitFor();
+        save(page, "messages");
     }
 
     private static void shoot(Page page, String url, String id, String name, String view) {

@@ -3,6 +3,7 @@ package org.skelto.core.longrange;
 import java.time.Instant;
 import java.util.ArrayList;
 import java.util.List;
+import java.util.Optional;
 import org.skelto.core.plan.Medium;
 import org.skelto.core.plan.PathLearned;
 import org.skelto.core.plan.Plan;
@@ -13,6 +14,9 @@ import org.skelto.core.radio.Antennas;
 import org.skelto.core.radio.Budget;
 import org.skelto.core.radio.ChirpModulation;
 import org.skelto.core.radio.Outdoors;
+import org.skelto.core.radio.SlabTables;
+import org.skelto.core.site.Point;
+import org.skelto.core.site.SiteModel;
 
 /** Readings that were taken along a path, against what was predicted. */
 public final class FieldTest {
@@ -23,6 +27,7 @@ public final class FieldTest {
     public static final double CARRIED_M = 1.5;
 
     private static final double LEAST_SIGMA_DB = 3;
+    private static final double MOST_SIGMA_DB = 20;
     private static final double LEAST_M = 5;
     private static final double THERMAL_DBM_HZ = -174;
 
@@ -63,12 +68,13 @@ public final class FieldTest {
      *
      * @param beforeDb root mean square of the differences
      * @param afterDb the same after correction, each reading predicted from the others
-     * @param learned to store, or null when there are fewer than {@value #LEAST}
+     * @param learned to store, or null when there are fewer than {@value #LEAST} or they scatter too much
      */
     public record Lesson(List<FieldCompared> readings, Double beforeDb, Double afterDb, PathLearned learned) {}
 
     /** Compares the readings of a path, and learns its correction; {@code now} as an ISO instant. */
-    public static Lesson of(Plan plan, String id, List<FieldReading> readings, String now) {
+    public static Lesson of(
+            Plan plan, SiteModel site, SlabTables tables, String id, List<FieldReading> readings, String now) {
         RadioPath path = plan.paths().get(id);
         List<FieldCompared> all = new ArrayList<>();
         List<Medium> media = PathReport.media(plan, path);
@@ -76,7 +82,7 @@ public final class FieldTest {
             return new Lesson(all, null, null, null);
         }
         for (FieldReading r : readings) {
-            all.add(compared(plan, path, media.get(0), r));
+            all.add(compared(plan, site, tables, path, media.get(0), r));
         }
         int n = all.size();
         if (n == 0) {
@@ -99,8 +105,9 @@ public final class FieldTest {
                 .map(d -> d * d)
                 .average()
                 .orElseThrow();
-        PathLearned learned = new PathLearned(
-                true, tenth(mean), Math.max(LEAST_SIGMA_DB, tenth(Math.sqrt(squares / (n - 1)))), n, now);
+        double sigma = Math.max(LEAST_SIGMA_DB, tenth(Math.sqrt(squares / (n - 1))));
+        // readings that scatter so much have been mixed up; there is nothing to learn from them
+        PathLearned learned = sigma > MOST_SIGMA_DB ? null : new PathLearned(true, tenth(mean), sigma, n, now);
         return new Lesson(all, before, Math.sqrt(held), learned);
     }
 
@@ -108,7 +115,20 @@ public final class FieldTest {
         return Math.round(value * 10) / 10.0;
     }
 
-    private static FieldCompared compared(Plan plan, RadioPath path, Medium medium, FieldReading r) {
+    /** Walls around the sender in the direction of the path; whoever carries the receiver is outdoors. */
+    private static double wallsDb(SiteModel site, SlabTables tables, Unit unit, Radio radio, Unit other) {
+        Optional<Point> a = site.position(unit);
+        Optional<Point> b = site.position(other);
+        if (a.isEmpty() || b.isEmpty()) {
+            return 0;
+        }
+        double bearing =
+                Math.atan2(b.get().xM() - a.get().xM(), b.get().yM() - a.get().yM());
+        return Antennas.wallsDb(site, tables, unit, radio, bearing);
+    }
+
+    private static FieldCompared compared(
+            Plan plan, SiteModel site, SlabTables tables, RadioPath path, Medium medium, FieldReading r) {
         boolean forward = r.sender().equals(path.from());
         Unit unit = plan.units().get(r.sender());
         Unit other = plan.units().get(forward ? path.to() : path.from());
@@ -131,7 +151,11 @@ public final class FieldTest {
                                 own,
                                 sender.frequencyMHz())
                         .lossDb();
-        double predicted = sender.eirpDbm() - loss + receiver.antennaGainDbi() - receiver.feederLossDb();
+        double predicted = sender.eirpDbm()
+                - loss
+                - wallsDb(site, tables, unit, sender, other)
+                + receiver.antennaGainDbi()
+                - receiver.feederLossDb();
         Double snr = receiver.chirp() == null
                 ? null
                 : Double.valueOf(predicted

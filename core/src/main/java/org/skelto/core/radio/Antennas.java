@@ -67,16 +67,19 @@ public final class Antennas {
 
     /** What walls around an antenna take of a level ray, dB, in so many directions evenly from north over east. */
     public static double[] wallsDb(SiteModel site, SlabTables tables, Unit unit, Radio radio, int directions) {
-        Point from = clearOfHouse(site, unit, radio);
-        MultiWall walls = new MultiWall(site, tables);
         double[] all = new double[directions];
         for (int i = 0; i < directions; i++) {
-            double angle = 2 * Math.PI * i / directions;
-            Point to = new Point(from.xM() + FAR_M * Math.sin(angle), from.yM() + FAR_M * Math.cos(angle), from.zM());
-            all[i] = walls.lossDb(from, place(unit, radio), to, OUTSIDE, radio.frequencyMHz())
-                    - FreeSpace.lossDb(radio.frequencyMHz(), FAR_M);
+            all[i] = wallsDb(site, tables, unit, radio, 2 * Math.PI * i / directions);
         }
         return all;
+    }
+
+    /** The same in one direction, radians from north over east. */
+    public static double wallsDb(SiteModel site, SlabTables tables, Unit unit, Radio radio, double bearing) {
+        Point from = clearOfHouse(site, unit, radio);
+        Point to = new Point(from.xM() + FAR_M * Math.sin(bearing), from.yM() + FAR_M * Math.cos(bearing), from.zM());
+        return new MultiWall(site, tables).lossDb(from, place(unit, radio), to, OUTSIDE, radio.frequencyMHz())
+                - FreeSpace.lossDb(radio.frequencyMHz(), FAR_M);
     }
 
     /** Height of the ground at a place above the site's datum, metres. */

@@ -29,40 +29,18 @@ public record Budget(
     /** {@code Prx = Ptx − feeder + Gtx − L + Grx − feeder}; margin = Prx − sensitivity. */
     public static Budget of(Radio sender, LossModel.Loss loss, Radio receiver) {
         List<Step> steps = new ArrayList<>();
-        double sent = sender.eirpDbm();
-        double level = sent;
+        double level = sender.txPowerDbm();
         steps.add(new Step(
                 "sent",
                 0,
-                sent,
-                Figure.of(
-                        "power − feeder + antenna gain",
-                        "the sender's radio in the plan",
-                        false,
-                        "power",
-                        Text.dbm(sender.txPowerDbm()),
-                        "feeder",
-                        Text.db(sender.feederLossDb()),
-                        "antenna gain",
-                        Text.number(sender.antennaGainDbi(), 1) + " dBi")));
+                level,
+                Figure.of("power at the radio's connector", "the sender's radio in the plan", false)));
+        level = hardware(steps, level, sender, "the sender's radio in the plan");
         for (LossModel.Part part : loss.parts()) {
             level -= part.lossDb();
             steps.add(new Step(part.what(), -part.lossDb(), level, part.figure()));
         }
-        double antenna = receiver.antennaGainDbi() - receiver.feederLossDb();
-        level += antenna;
-        steps.add(new Step(
-                "antenna",
-                antenna,
-                level,
-                Figure.of(
-                        "antenna gain − feeder",
-                        "the receiver's radio in the plan",
-                        false,
-                        "antenna gain",
-                        Text.number(receiver.antennaGainDbi(), 1) + " dBi",
-                        "feeder",
-                        Text.db(receiver.feederLossDb()))));
+        level = hardware(steps, level, receiver, "the receiver's radio in the plan");
         double sensitivity = sensitivityDbm(receiver);
         Figure margin = Figure.of(
                 "what arrives − receiver floor",
@@ -73,6 +51,33 @@ public record Budget(
                 "receiver floor",
                 Text.dbm(sensitivity));
         return new Budget(steps, level, sensitivity, level - sensitivity, sensitivityFigure(receiver), margin);
+    }
+
+    /** The steps of a feeder with its connectors and of an antenna, where there are any; gives the level after them. */
+    private static double hardware(List<Step> steps, double before, Radio radio, String source) {
+        double level = before;
+        if (radio.feederLossDb() != 0) {
+            level -= radio.feederLossDb();
+            steps.add(new Step(
+                    "feeder",
+                    -radio.feederLossDb(),
+                    level,
+                    Figure.of("loss of the feeder and its connectors", source, false)));
+        }
+        if (radio.antennaGainDbi() != 0) {
+            level += radio.antennaGainDbi();
+            steps.add(new Step(
+                    "antenna",
+                    radio.antennaGainDbi(),
+                    level,
+                    Figure.of(
+                            "antenna gain",
+                            source,
+                            false,
+                            "antenna gain",
+                            Text.number(radio.antennaGainDbi(), 1) + " dBi")));
+        }
+        return level;
     }
 
     /** What is left over at a receiver after a loss, dB: the margin of {@link #of} without its stair. */

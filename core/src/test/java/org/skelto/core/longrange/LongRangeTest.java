@@ -212,21 +212,28 @@ class LongRangeTest {
         double[] noise = {1, -1, 2, -2, 0};
         List<FieldTest.FieldReading> all = new ArrayList<>();
         for (int i = 0; i < at.length; i++) {
-            double predicted = FieldTest.of(plan, "hill", List.of(reading(at[i], -80)), "now")
+            double predicted = FieldTest.of(
+                            plan, SiteModel.of(plan), TABLES, "hill", List.of(reading(at[i], -80)), "now")
                     .readings()
                     .get(0)
                     .predictedDbm();
             all.add(reading(at[i], predicted - 7 + noise[i]));
         }
-        FieldTest.Lesson lesson = FieldTest.of(plan, "hill", all, "2026-11-20T10:00:00Z");
+        FieldTest.Lesson lesson = FieldTest.of(plan, SiteModel.of(plan), TABLES, "hill", all, "2026-11-20T10:00:00Z");
         assertEquals(-7, lesson.learned().offsetDb(), 1e-9);
         assertEquals(3, lesson.learned().sigmaDb(), "never under 3 dB");
         assertTrue(lesson.afterDb() < lesson.beforeDb() / 2);
-        assertNull(FieldTest.of(plan, "hill", all.subList(0, 2), "now").learned());
+        assertNull(FieldTest.of(plan, SiteModel.of(plan), TABLES, "hill", all.subList(0, 2), "now")
+                .learned());
         Plan taught = Changed.with(plan, "/paths/hill/learned", Changed.json(lesson.learned()));
         assertEquals(link(plan).marginDb() - 7, link(taught).marginDb(), 1e-9);
         // what was learned is not learned twice
-        assertEquals(-7, FieldTest.of(taught, "hill", all, "now").learned().offsetDb(), 1e-9);
+        assertEquals(
+                -7,
+                FieldTest.of(taught, SiteModel.of(taught), TABLES, "hill", all, "now")
+                        .learned()
+                        .offsetDb(),
+                1e-9);
     }
 
     @Test

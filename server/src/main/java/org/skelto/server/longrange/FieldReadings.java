@@ -190,7 +190,7 @@ public class FieldReadings implements Carried {
         RadioPath p = plan.paths().get(path);
         String said = cell(line, "sender");
         String sender = said.isEmpty()
-                ? p.to()
+                ? p.from()
                 : plan.units().entrySet().stream()
                         .filter(e ->
                                 e.getKey().equals(said) || e.getValue().name().equalsIgnoreCase(said))

@@ -305,11 +305,14 @@ class LongRangeController {
     /** The field test of a path, with what it teaches. */
     @GetMapping("/paths/{path}/readings")
     FieldReport readings(@PathVariable UUID id, @PathVariable String path) {
-        Plan plan = plans.get(id).plan();
+        PlanState state = plans.get(id);
+        Plan plan = state.plan();
         there(plan, path);
         List<FieldReadings.Kept> all = readings.of(id, path);
         FieldTest.Lesson lesson = FieldTest.of(
                 plan,
+                kept.of(id, state.revision(), plan).site(),
+                kept.tables(),
                 path,
                 all.stream().map(FieldReadings.Kept::reading).toList(),
                 Instant.now().truncatedTo(ChronoUnit.SECONDS).toString());

@@ -227,12 +227,12 @@ class LongRangeApiTest {
     void aFieldTestIsKeptTravelsWithThePlanAndTeaches() {
         Answer stored = http.postAs(
                 plan + "/long-range/paths/sluice/readings/csv",
-                "distanceM,dBm,snrDb,note\n100,-75,9,=cmd\n200,-84,8,\n330,-110,-3,behind\n560,-121,-9,",
+                "distanceM,dBm,snrDb,note\n100,-75,9,=cmd\n200,-78,8,\n330,-98,-3,behind\n560,-125,-9,",
                 CSV);
         assertEquals(4, stored.json().get("readings").asInt(), stored.text());
         JsonNode report = http.get(plan + "/long-range/paths/sluice/readings").json();
-        assertEquals(4, report.get("lines").size());
-        assertEquals(4, report.at("/lesson/learned/readings").asInt());
+        assertEquals(11, report.get("lines").size());
+        assertEquals(11, report.at("/lesson/learned/readings").asInt());
         assertTrue(
                 http.get(plan + "/long-range/paths/sluice/readings/csv").text().contains(",'=cmd"));
         Answer back = http.post("/api/plans/import", document());
@@ -242,7 +242,7 @@ class LongRangeApiTest {
         String first = report.at("/lines/0/id").asString();
         http.delete(plan + "/long-range/readings/" + first);
         assertEquals(
-                3,
+                10,
                 http.get(plan + "/long-range/paths/sluice/readings")
                         .json()
                         .get("lines")
