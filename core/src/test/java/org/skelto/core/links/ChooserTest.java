@@ -190,7 +190,15 @@ class ChooserTest {
         assertEquals(2, both.runs().size());
         assertEquals(worse, both.marginDb());
         // by hand: 3.5 m at 2437 MHz 51.06 dB, one brick wall; 17 + 2 dBi out, −75 dBm needed
-        double wall = both.runs().get(1).budget().steps().get(2).changeDb();
+        List<String> labels = both.runs().get(1).budget().steps().stream()
+                .map(org.skelto.core.radio.Budget.Step::label)
+                .toList();
+        double wall = both.runs()
+                .get(1)
+                .budget()
+                .steps()
+                .get(labels.indexOf("free space") + 1)
+                .changeDb();
         assertEquals(17 + 2 - 51.06 + wall + 0 + 75, both.runs().get(1).budget().marginDb(), 0.02);
 
         Plan one = Plans.link(
