@@ -191,6 +191,8 @@ class LongRangeJourneyTest extends Journey {
         page.getByLabel("Path").selectOption("sluice");
         page.getByLabel("Or paste").fill("distanceM,dBm\n120,-72\n240,-80\n500,-117\n560,-112");
         button("Take in the table").click();
+        // it is emptied once the readings are stored and shown
+        assertThat(page.getByLabel("Or paste")).hasValue("");
         assertThat(panel()).containsText("each reading predicted from the others");
         button("Learn it").click();
         settled(4);

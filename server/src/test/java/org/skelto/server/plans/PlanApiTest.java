@@ -53,7 +53,7 @@ class PlanApiTest {
         assertEquals("Marrowby Leat", names.get(0));
         String id = http.get("/api/plans").json().get(0).get("id").asString();
         JsonNode mill = http.get("/api/plans/" + id).json().get("plan");
-        assertEquals(48, mill.get("devices").size());
+        assertEquals(49, mill.get("devices").size());
         assertEquals(
                 14,
                 mill.get("units")
