@@ -61,27 +61,28 @@ class Screenshots {
         page.navigate(at);
         page.getByRole(AriaRole.BUTTON, new Page.GetByRoleOptions().setName(Pattern.compile("^sluice outpost → long")))
                 .click();
-        page.getByText("long-range gateway to sluice outpost").waitFor();
+        page.locator("h3", new Page.LocatorOptions().setHasText("sluice outpost, 612 m"))
+                .waitFor();
         page.evaluate("() => { document.querySelector('.panel').scrollTop = 150; }");
         save(page, "profile");
         page.navigate(at + "?part=settings");
         page.getByLabel("Path").selectOption("sluice");
-        page.getByText("Best for reach").waitFor();
+        page.getByText("Best for reach").first().waitFor();
         save(page, "settings");
         page.navigate(at + "?part=map");
         page.getByLabel("A relay must also reach").selectOption("sluice-board");
         page.getByRole(AriaRole.BUTTON, new Page.GetByRoleOptions().setName("Draw the map"))
                 .click();
-        page.getByText("of the grid meets the wish").waitFor();
+        page.getByText("of the grid meets the wish").first().waitFor();
         page.evaluate("() => { document.querySelector('.panel').scrollTop = 60; }");
         save(page, "margin-map");
         page.navigate(at + "?part=energy");
         page.getByLabel("Unit on a battery").selectOption("sluice-board");
-        page.getByText("With its panel").waitFor();
+        page.getByText("With its panel").first().waitFor();
         save(page, "energy");
         page.navigate(at + "?part=messages");
         page.getByLabel("What this unit sends").selectOption("sluice-board");
-        page.getByText("bits in 8 bytes").waitFor();
+        page.getByText("bits in 8 bytes").first().waitFor();
         save(page, "messages");
     }
 
