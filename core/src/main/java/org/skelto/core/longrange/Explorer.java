@@ -30,7 +30,7 @@ public final class Explorer {
     static final double[] BANDWIDTHS = {7.8, 10.4, 15.6, 20.8, 31.25, 41.7, 62.5, 125, 250, 500};
 
     /** Payload of an acknowledgement, bytes. */
-    static final int ACK_BYTES = 4;
+    public static final int ACK_BYTES = 4;
 
     /** From the end of a frame to the begin of its answer, ms; typical. */
     static final double TURNAROUND_MS = 60;

@@ -23,4 +23,14 @@ public record AirSettings(
     public AirSettings mast(Double otherM) {
         return new AirSettings(otherM, networkId, keyChanged, knownOnly, hopChannels, noiseFigureDb);
     }
+
+    /** These settings in another network; {@code ownKey} says whether a key of one's own is set, or null. */
+    public AirSettings network(int otherId, Boolean ownKey) {
+        return new AirSettings(mastM, otherId, ownKey, knownOnly, hopChannels, noiseFigureDb);
+    }
+
+    /** These settings, taking in only what was taught. */
+    public AirSettings taught() {
+        return new AirSettings(mastM, networkId, keyChanged, true, hopChannels, noiseFigureDb);
+    }
 }

@@ -34,6 +34,7 @@ public final class Outdoors {
     private final double toM;
     private final double frequencyMHz;
     private final double factor;
+    private Diffraction.Loss diffraction;
 
     /** Least clearance of the direct ray over the ground, negative when the ground is in the way. */
     public record Clearance(double distanceM, double clearanceM, double radiusM, double share) {}
@@ -101,12 +102,12 @@ public final class Outdoors {
         return Math.hypot(ground.lengthM(), rise);
     }
 
-    public double factor() {
-        return factor;
-    }
-
+    /** What the ground takes; worked out when it is first asked for, since every figure of a path needs it. */
     public Diffraction.Loss diffraction() {
-        return Diffraction.of(frequencyMHz, built, fromM, toM, factor);
+        if (diffraction == null) {
+            diffraction = Diffraction.of(frequencyMHz, built, fromM, toM, factor);
+        }
+        return diffraction;
     }
 
     /** How much the curved earth rises at a distance between the ends, metres. */
@@ -139,6 +140,9 @@ public final class Outdoors {
 
     /** How much of the way goes through trees, metres. */
     public double treesM() {
+        if (path.covers().stream().noneMatch(c -> c.kind() == Cover.Kind.TREES)) {
+            return 0;
+        }
         double[][] line = tautLine();
         double depth = 0;
         for (Cover cover : path.covers()) {

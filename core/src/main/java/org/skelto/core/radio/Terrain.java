@@ -90,16 +90,4 @@ public record Terrain(double[] distancesM, double[] heightsM) {
         h[h.length - 1] = heightM(toM);
         return new Terrain(d, h);
     }
-
-    /** The same ground seen from the other end. */
-    public Terrain reversed() {
-        int n = size();
-        double[] d = new double[n];
-        double[] h = new double[n];
-        for (int i = 0; i < n; i++) {
-            d[i] = distancesM[n - 1] - distancesM[n - 1 - i];
-            h[i] = heightsM[n - 1 - i];
-        }
-        return new Terrain(d, h);
-    }
 }

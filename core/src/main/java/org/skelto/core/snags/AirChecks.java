@@ -268,19 +268,7 @@ final class AirChecks {
                                     : "it takes in whatever it hears")
                     .leadsTo("The neighbour's window opens, and the alarm of this house goes off.")
                     .at(CheckContext.unit(ear))
-                    .fix(
-                            "It takes in only what it was taught",
-                            air(
-                                    c,
-                                    ear,
-                                    Medium.SUB_GHZ,
-                                    new AirSettings(
-                                            s.mastM(),
-                                            s.networkId(),
-                                            s.keyChanged(),
-                                            true,
-                                            s.hopChannels(),
-                                            s.noiseFigureDb())))
+                    .fix("It takes in only what it was taught", air(c, ear, Medium.SUB_GHZ, s.taught()))
                     .add();
         }
     }
@@ -302,13 +290,8 @@ final class AirChecks {
             List<Edit> edits = new ArrayList<>();
             for (String u : network) {
                 AirSettings s = settings(c, u, Medium.CHIRP);
-                edits.add(air(
-                        c,
-                        u,
-                        Medium.CHIRP,
-                        new AirSettings(s.mastM(), id, true, s.knownOnly(), s.hopChannels(), s.noiseFigureDb())));
+                edits.add(air(c, u, Medium.CHIRP, s.network(id, true)));
             }
-            String first = open.get(0);
             boolean noId = open.stream().anyMatch(u -> {
                 Integer n = settings(c, u, Medium.CHIRP).networkId();
                 return n == null || n == 0;

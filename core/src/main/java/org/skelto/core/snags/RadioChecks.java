@@ -198,13 +198,7 @@ final class RadioChecks {
         }
         AirSettings own = mouth.getValue().settings();
         if (ear.settings().networkId() != null && !ear.settings().networkId().equals(own.networkId())) {
-            AirSettings alike = new AirSettings(
-                    own.mastM(),
-                    ear.settings().networkId(),
-                    own.keyChanged(),
-                    own.knownOnly(),
-                    own.hopChannels(),
-                    own.noiseFigureDb());
+            AirSettings alike = own.network(ear.settings().networkId(), own.keyChanged());
             edits.add(mouth.getValue().air() == null ? Edit.add(at + "/air", alike) : Edit.replace(at + "/air", alike));
         }
         c.snag("R7", STOP, stage(link), name(c, link.from()) + " and " + name(c, link.to()) + " are set differently")

@@ -36,6 +36,17 @@ class DiffractionTest {
         return new Terrain(d, h);
     }
 
+    private static Terrain reversed(Terrain t) {
+        int n = t.size();
+        double[] d = new double[n];
+        double[] h = new double[n];
+        for (int i = 0; i < n; i++) {
+            d[i] = t.lengthM() - t.distancesM()[n - 1 - i];
+            h[i] = t.heightsM()[n - 1 - i];
+        }
+        return new Terrain(d, h);
+    }
+
     @Test
     void anEdgeThatJustGrazesTheRayCostsSixDecibelsBeforeTheCorrection() {
         // both antennas and the edge at 10 m: the slopes to the edge cancel
@@ -98,7 +109,7 @@ class DiffractionTest {
             double b = 0.5 + 20 * random.nextDouble();
             double f = 100 + 5000 * random.nextDouble();
             Diffraction.Loss there = Diffraction.of(f, t, a, b, 4.0 / 3);
-            Diffraction.Loss back = Diffraction.of(f, t.reversed(), b, a, 4.0 / 3);
+            Diffraction.Loss back = Diffraction.of(f, reversed(t), b, a, 4.0 / 3);
             assertEquals(there.lossDb(), back.lossDb(), 1e-6);
             assertTrue(there.lossDb() >= there.bullingtonDb() && there.bullingtonDb() >= 0);
             assertTrue(Double.isFinite(there.lossDb()));

@@ -151,7 +151,7 @@ class LongRangeController {
                 traffic.bytes(),
                 traffic.assumed(),
                 traffic.airtimeMs(),
-                Traffic.airtimeMs(radio.chirp(), u.says(), 4),
+                Traffic.airtimeMs(radio.chirp(), u.says(), Explorer.ACK_BYTES),
                 traffic.intervalS(),
                 traffic.tries(),
                 law.leastIntervalS(),
