@@ -148,13 +148,15 @@ class LongRangeJourneyTest extends Journey {
     void aMessageIsPackedAndACommandIsFollowedToItsLamp() {
         view("long-range?part=messages");
         page.getByLabel("What this unit sends").selectOption("cistern-board");
-        assertThat(panel()).containsText("bits in 4 bytes");
+        assertThat(panel()).containsText("31 bits in 4 bytes");
         button("Add a value").click();
         settled(2);
+        // 0 to 100 takes seven bits, 0 to 1000 takes ten
+        assertThat(panel()).containsText("38 bits in 5 bytes");
         page.getByLabel("most, 5").fill("1000");
         page.keyboard().press("Tab");
         settled(3);
-        assertThat(panel()).containsText("bits in 5 bytes");
+        assertThat(panel()).containsText("41 bits in 6 bytes");
         page.getByLabel("Commands say").selectOption("TOGGLE");
         settled(4);
         page.getByLabel("Tries").fill("3");
