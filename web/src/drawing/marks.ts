@@ -45,3 +45,11 @@ export function percent(chance: number): string {
   if (value > 99.9) return "over 99.9 %";
   return `${shown(value, value > 99 ? 1 : 0)} %`;
 }
+
+/** How long something takes, from milliseconds to hours. */
+export function lasting(seconds: number): string {
+  if (seconds < 1) return `${shown(seconds * 1000, 0)} ms`;
+  if (seconds < 120) return `${shown(seconds, seconds < 10 ? 1 : 0)} s`;
+  const [value, unit] = seconds < 7200 ? [seconds / 60, "min"] : [seconds / 3600, "h"];
+  return `${shown(value, Number.isInteger(value) ? 0 : 1)} ${unit}`;
+}

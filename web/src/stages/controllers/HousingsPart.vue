@@ -4,6 +4,7 @@ import { answer, api, type Op } from "../../api/client";
 import EditField from "../../app/EditField.vue";
 import FigureButton from "../../app/FigureButton.vue";
 import { useReport } from "../../app/useReport";
+import { text } from "../../app/typed";
 import { percent, shown } from "../../drawing/marks";
 import { freeId, pointer } from "../../plan/pointers";
 import { useBench } from "../../plan/store";
@@ -17,7 +18,6 @@ const plan = computed(() => bench.plan!);
 const fits = useReport((id) => answer(api.GET("/api/plans/{id}/housings", { params: { path: { id } } })));
 const kinds = computed(() => parts.all.filter((p) => p.kind === "WALL_BOX" || p.kind === "ENCLOSURE"));
 const fresh = reactive({ name: "", part: "" });
-const text = (event: Event) => (event.target as HTMLSelectElement).value;
 const ticked = (event: Event) => (event.target as HTMLInputElement).checked;
 const inside = (id: string) => Object.entries(plan.value.units).filter(([, u]) => u.housing === id);
 const outside = computed(() =>

@@ -4,6 +4,7 @@ import { answer, api, type Schemas } from "../../api/client";
 import EditField from "../../app/EditField.vue";
 import FigureButton from "../../app/FigureButton.vue";
 import { useReport } from "../../app/useReport";
+import { text } from "../../app/typed";
 import { shown } from "../../drawing/marks";
 import { pointer } from "../../plan/pointers";
 import { useBench } from "../../plan/store";
@@ -25,7 +26,6 @@ const KIND: Record<Report["kind"], string> = {
 };
 const name = (c: Report) =>
   c.kind === "POWER_LINE" ? "The house" : (bench.plan!.units[c.unit]?.name ?? c.unit);
-const text = (event: Event) => (event.target as HTMLSelectElement).value;
 const ticked = (event: Event) => (event.target as HTMLInputElement).checked;
 const settable = (c: Report) => c.kind === "TWO_WIRE" || c.kind === "RS485";
 const field = (c: Report) => (c.kind === "TWO_WIRE" ? "bus" : "line");

@@ -2,6 +2,7 @@
 import { computed, onMounted } from "vue";
 import type { Schemas, Unit } from "../../api/client";
 import EditField from "../../app/EditField.vue";
+import { text } from "../../app/typed";
 import { pointer } from "../../plan/pointers";
 import { useBench } from "../../plan/store";
 import { useParts } from "./parts";
@@ -14,7 +15,6 @@ const bench = useBench();
 const parts = useParts();
 onMounted(() => void parts.load());
 const plan = computed(() => bench.plan!);
-const text = (event: Event) => (event.target as HTMLSelectElement).value;
 const power = computed(() => props.unit.power);
 const put = (field: string, value: unknown, what: string) =>
   bench.put(`${pointer("units", props.id)}/${field}`, value, `${what} of ${props.unit.name}`);

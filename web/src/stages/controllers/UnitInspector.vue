@@ -2,6 +2,7 @@
 import { computed } from "vue";
 import { answer, api, type Op, type Unit } from "../../api/client";
 import EditField from "../../app/EditField.vue";
+import { text } from "../../app/typed";
 import { UNIT_WORDS, words } from "../../drawing/marks";
 import { pointer } from "../../plan/pointers";
 import { useBench } from "../../plan/store";
@@ -16,7 +17,6 @@ import RadioFields from "./RadioFields.vue";
 const props = defineProps<{ id: string; unit: Unit }>();
 const bench = useBench();
 const plan = computed(() => bench.plan!);
-const text = (event: Event) => (event.target as HTMLInputElement).value;
 const ticked = (event: Event) => (event.target as HTMLInputElement).checked;
 const mediumName = (id: string) => bench.catalog!.media.find((m) => m.id === id)?.name ?? words(id);
 const hubs = computed(() => Object.entries(plan.value.units).filter(([, u]) => u.kind === "HUB"));

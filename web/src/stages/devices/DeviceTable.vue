@@ -2,6 +2,7 @@
 import { computed, reactive, watch } from "vue";
 import type { Device, Op } from "../../api/client";
 import EditField from "../../app/EditField.vue";
+import { text } from "../../app/typed";
 import { firstChoice, placeChosen } from "../../drawing/moves";
 import { words } from "../../drawing/marks";
 import { attached } from "../controllers/channels";
@@ -14,7 +15,6 @@ import WhereSelect from "../WhereSelect.vue";
 const bench = useBench();
 const plan = computed(() => bench.plan!);
 const kinds = computed(() => bench.catalog!.deviceKinds);
-const text = (event: Event) => (event.target as HTMLInputElement).value;
 const ticked = (event: Event) => (event.target as HTMLInputElement).checked;
 const WAYS = ["WALL_CONTROL", "RULE", "HOME_APP", "AWAY_APP", "SPOKEN", "MESSAGE", "ALONE"] as const;
 const WAY_WORDS: Record<(typeof WAYS)[number], string> = {

@@ -2,6 +2,7 @@
 import { computed, onMounted } from "vue";
 import type { Device, Schemas } from "../../api/client";
 import EditField from "../../app/EditField.vue";
+import { text } from "../../app/typed";
 import { words } from "../../drawing/marks";
 import { pointer } from "../../plan/pointers";
 import { useBench } from "../../plan/store";
@@ -31,7 +32,6 @@ const UNKNOWN: Works = {
   lock: null,
 };
 const works = computed(() => props.device.works ?? UNKNOWN);
-const text = (event: Event) => (event.target as HTMLSelectElement).value;
 const ticked = (event: Event) => (event.target as HTMLInputElement).checked;
 const LABELS: Partial<Record<keyof Works, string>> = {
   afterPower: "state after power returns",

@@ -2,7 +2,7 @@
 import { answer, api, type Schemas } from "../../api/client";
 import FigureButton from "../../app/FigureButton.vue";
 import { useReport } from "../../app/useReport";
-import { percent, shown } from "../../drawing/marks";
+import { lasting, percent, shown } from "../../drawing/marks";
 import { pointer } from "../../plan/pointers";
 import { useBench } from "../../plan/store";
 
@@ -11,12 +11,6 @@ const bench = useBench();
 const bands = useReport((id) =>
   answer(api.GET("/api/plans/{id}/long-range/air", { params: { path: { id } } })),
 );
-const span = (s: number) =>
-  s < 120
-    ? `${shown(s, s < 10 ? 1 : 0)} s`
-    : s < 7200
-      ? `${shown(s / 60, 1)} min`
-      : `${shown(s / 3600, 1)} h`;
 const lengthOf = (s: Schemas["Sender"], all: Schemas["Sender"][]) => {
   const shortest = Math.min(...all.filter((o) => o.offsetS !== null).map((o) => o.intervalS ?? Infinity));
   return {
@@ -66,14 +60,23 @@ const lengthOf = (s: Schemas["Sender"], all: Schemas["Sender"][]) => {
             </td>
             <td>{{ s.settings }}</td>
             <td class="number">
-              {{ shown(s.airtimeMs, 0) }} ms{{ s.tries > 1 ? ` × ${s.tries}` : ""
+              <FigureButton :figure="s.airtimeFigure" :name="`Time on air of ${s.name}`"
+                >{{ shown(s.airtimeMs, 0) }} ms</FigureButton
+              >{{ s.tries > 1 ? ` × ${s.tries}` : ""
               }}<span class="quiet block">{{ s.assumed ? "about " : "" }}{{ s.bytes }} bytes</span>
             </td>
-            <td class="number">{{ s.intervalS === null ? "on events" : span(s.intervalS) }}</td>
+            <td class="number">{{ s.intervalS === null ? "on events" : lasting(s.intervalS) }}</td>
             <td class="number">
               {{ s.dutyPercent === null ? "" : `${shown(s.dutyPercent, s.dutyPercent < 0.1 ? 3 : 2)} %` }}
             </td>
-            <td class="number">{{ s.leastIntervalS === null ? "" : span(s.leastIntervalS) }}</td>
+            <td class="number">
+              <FigureButton
+                v-if="s.leastIntervalS !== null"
+                :figure="s.intervalFigure"
+                :name="`Least lawful interval of ${s.name}`"
+                >{{ lasting(s.leastIntervalS) }}</FigureButton
+              >
+            </td>
             <td class="number">
               <FigureButton :figure="s.figure" :name="`Collisions of ${s.name}`">{{
                 s.overload ? "overload" : percent(s.frameSuccess)
@@ -81,7 +84,7 @@ const lengthOf = (s: Schemas["Sender"], all: Schemas["Sender"][]) => {
               <span class="quiet block">{{ s.rivals }} on it</span>
             </td>
             <td class="number">{{ s.overload ? "" : percent(s.delivery) }}</td>
-            <td class="number">{{ s.offsetS === null ? "" : `+${span(s.offsetS)}` }}</td>
+            <td class="number">{{ s.offsetS === null ? "" : `+${lasting(s.offsetS)}` }}</td>
           </tr>
         </tbody>
       </table>

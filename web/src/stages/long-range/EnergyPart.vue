@@ -4,7 +4,8 @@ import { answer, api, type Schemas } from "../../api/client";
 import EditField from "../../app/EditField.vue";
 import FigureButton from "../../app/FigureButton.vue";
 import { useReport } from "../../app/useReport";
-import { shown } from "../../drawing/marks";
+import { text } from "../../app/typed";
+import { lasting, shown } from "../../drawing/marks";
 import { pointer } from "../../plan/pointers";
 import { useBench } from "../../plan/store";
 import { putUnit } from "./far";
@@ -47,9 +48,6 @@ function setRegulation(kind: string) {
       : { kind, outV: 3.3, quiescentUa: kind === "LINEAR" ? 2 : 8, efficiency: kind === "LINEAR" ? 1 : 0.88 },
   );
 }
-const text = (event: Event) => (event.target as HTMLSelectElement).value;
-const ms = (v: number) =>
-  v < 1000 ? `${shown(v, 0)} ms` : v < 120_000 ? `${shown(v / 1000, 1)} s` : `${shown(v / 60_000, 0)} min`;
 const most = computed(() =>
   Math.max(0.001, ...(energy.value?.months ?? []).flatMap((m) => [m.sunWh, m.usedWh])),
 );
@@ -80,7 +78,10 @@ const SUN = {
         </button>
       </div>
       <p>
-        <b>{{ shown(energy.averageUa, 1) }} µA</b> on average from
+        <FigureButton :figure="energy.averageFigure" :name="`Average current of ${energy.name}`"
+          ><b>{{ shown(energy.averageUa, 1) }} µA</b></FigureButton
+        >
+        on average from
         {{ energy.cell ?? "cells that are not chosen" }};
         <FigureButton
           v-if="energy.years !== null"
@@ -115,7 +116,7 @@ const SUN = {
             <td class="number">
               {{ s.currentMa < 1 ? `${shown(s.currentMa * 1000, 0)} µA` : `${shown(s.currentMa, 0)} mA` }}
             </td>
-            <td class="number">{{ ms(s.durationMs) }}</td>
+            <td class="number">{{ lasting(s.durationMs / 1000) }}</td>
             <td>
               <span class="bar" aria-hidden="true"><i :style="{ width: `${s.share * 100}%` }"></i></span>
               {{ shown(s.share * 100, 0) }} %
@@ -185,7 +186,11 @@ const SUN = {
               <tr v-for="r in energy.regulators" :key="r.what" :class="{ chosen: r.now }">
                 <td>{{ r.what }}{{ r.now ? ", as planned" : "" }}</td>
                 <td class="number">{{ shown(r.averageUa, 1) }} µA</td>
-                <td class="number">{{ r.years === null ? "" : shown(r.years, 1) }}</td>
+                <td class="number">
+                  <FigureButton :figure="r.figure" :name="`years with ${r.what}`">{{
+                    r.years === null ? "" : shown(r.years, 1)
+                  }}</FigureButton>
+                </td>
               </tr>
             </tbody>
           </table>
@@ -209,9 +214,13 @@ const SUN = {
                 <td>
                   {{ r.radio }}<span class="quiet block">{{ r.how }}</span>
                 </td>
-                <td class="number">{{ ms(r.awakeMs) }}</td>
+                <td class="number">{{ lasting(r.awakeMs / 1000) }}</td>
                 <td class="number">{{ shown(r.chargeUah, r.chargeUah < 1 ? 2 : 1) }} µAh</td>
-                <td class="number">{{ r.years === null ? "" : shown(r.years, 1) }}</td>
+                <td class="number">
+                  <FigureButton :figure="r.figure" :name="`years over ${r.radio}`">{{
+                    r.years === null ? "" : shown(r.years, 1)
+                  }}</FigureButton>
+                </td>
               </tr>
             </tbody>
           </table>
@@ -239,26 +248,17 @@ const SUN = {
         <p v-if="unit.solar && !energy.months.length" class="bad">
           The months need the site's latitude (at Site), and cells that are chosen.
         </p>
-        <div
-          v-if="energy.months.length"
-          class="months"
-          role="img"
-          :aria-label="
-            energy.months
-              .map(
-                (m) =>
-                  `${m.month}: sun ${shown(m.sunWh, 2)} Wh, used ${shown(m.usedWh, 2)} Wh a day, battery ${shown(m.endShare * 100, 0)} % at its end`,
-              )
-              .join('; ')
-          "
-        >
+        <div v-if="energy.months.length" class="months">
           <div v-for="m in energy.months" :key="m.month" class="month">
-            <span class="bars"
+            <span class="bars" aria-hidden="true"
               ><i class="sun" :style="{ height: `${(m.sunWh / most) * 100}%` }"></i
               ><i class="used" :style="{ height: `${(m.usedWh / most) * 100}%` }"></i
             ></span>
             <b>{{ m.month.slice(0, 3) }}</b>
-            <span>{{ shown(m.sunWh, 2) }}</span>
+            <FigureButton :figure="m.figure" :name="`the sun of ${m.month}`"
+              >{{ shown(m.sunWh, 2)
+              }}<span class="unseen"> Wh a day into the battery, {{ shown(m.usedWh, 2) }} Wh used</span>
+            </FigureButton>
             <span :class="{ bad: m.endShare <= 0 }">{{
               m.endShare <= 0 ? "dead" : `${shown(m.endShare * 100, 0)} %`
             }}</span>

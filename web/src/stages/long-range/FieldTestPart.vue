@@ -1,6 +1,8 @@
 <script setup lang="ts">
-import { computed, reactive, ref, watch } from "vue";
+import { computed, reactive, ref } from "vue";
 import { answer, api, type Schemas } from "../../api/client";
+import FigureButton from "../../app/FigureButton.vue";
+import { useAnswer } from "../../app/useAnswer";
 import { shown } from "../../drawing/marks";
 import { pointer } from "../../plan/pointers";
 import { useBench } from "../../plan/store";
@@ -10,31 +12,30 @@ import PathSelect from "./PathSelect.vue";
 /** Readings that were taken along the chosen path, beside what was predicted, and what they teach. */
 const bench = useBench();
 const far = useFar();
-const report = ref<Schemas["FieldReport"] | null>(null);
+const {
+  answer: report,
+  trouble: unread,
+  again,
+} = useAnswer(
+  () => far.path,
+  (path) =>
+    answer(
+      api.GET("/api/plans/{id}/long-range/paths/{path}/readings", {
+        params: { path: { id: bench.id, path } },
+      }),
+    ),
+);
 const trouble = ref<string | null>(null);
 const table = ref("");
 const entry = reactive({ distance: "", dbm: "", snr: "", sender: "", note: "" });
 const path = computed(() => (far.path ? (bench.plan!.paths[far.path] ?? null) : null));
 const name = (id: string) => bench.plan!.units[id]?.name ?? id;
 
-async function load() {
-  if (!far.path) return (report.value = null);
-  try {
-    report.value = await answer(
-      api.GET("/api/plans/{id}/long-range/paths/{path}/readings", {
-        params: { path: { id: bench.id, path: far.path } },
-      }),
-    );
-  } catch (e) {
-    trouble.value = e instanceof Error ? e.message : String(e);
-  }
-}
-watch(() => [far.path, bench.revision], load, { immediate: true });
 async function attempt(work: () => Promise<unknown>): Promise<boolean> {
   trouble.value = null;
   try {
     await work();
-    await load();
+    await again();
     return true;
   } catch (e) {
     trouble.value = e instanceof Error ? e.message : String(e);
@@ -147,7 +148,13 @@ const learn = (learned: Schemas["PathLearned"] | null, what: string) =>
               }}<span v-if="l.compared.reading.note" class="quiet">, {{ l.compared.reading.note }}</span>
             </td>
             <td class="number">{{ shown(l.compared.reading.dbm, 1) }} dBm</td>
-            <td class="number">{{ shown(l.compared.predictedDbm, 1) }} dBm</td>
+            <td class="number">
+              <FigureButton
+                :figure="l.compared.figure"
+                :name="`what was predicted at ${shown(l.compared.reading.distanceM, 0)} m`"
+                >{{ shown(l.compared.predictedDbm, 1) }} dBm</FigureButton
+              >
+            </td>
             <td class="number" :class="{ bad: Math.abs(l.compared.differenceDb) > 15 }">
               {{ shown(l.compared.differenceDb, 1) }} dB
             </td>
@@ -219,7 +226,7 @@ const learn = (learned: Schemas["PathLearned"] | null, what: string) =>
         </div>
       </form>
     </template>
-    <p v-if="trouble" class="bad" role="alert">{{ trouble }}</p>
+    <p v-if="trouble ?? unread" class="bad" role="alert">{{ trouble ?? unread }}</p>
   </div>
 </template>
 

@@ -1,7 +1,9 @@
 <script setup lang="ts">
 import { computed, nextTick, onBeforeUnmount, onMounted, reactive, ref, shallowRef, watch } from "vue";
 import { answer, api, type Medium, type Schemas } from "../../api/client";
+import FigureButton from "../../app/FigureButton.vue";
 import JobProgress from "../../app/JobProgress.vue";
+import { useAnswer } from "../../app/useAnswer";
 import { useJob } from "../../app/useJob";
 import { percent, shown } from "../../drawing/marks";
 import { freeId, pointer } from "../../plan/pointers";
@@ -137,6 +139,29 @@ const marks = computed(() =>
 const shownMarks = computed(() =>
   marks.value.filter((m, i) => marks.value.findIndex((o) => Math.hypot(o.x - m.x, o.y - m.y) < 26) === i),
 );
+/** A place of the map that is looked at, metres on the site. */
+const look = reactive({ east: "", north: "" });
+const place = computed(() => {
+  const [x, y] = [look.east, look.north].map((t) => (t.trim() ? Number(t.replace(",", ".")) : NaN));
+  return Number.isFinite(x) && Number.isFinite(y) ? { x: x!, y: y! } : null;
+});
+const { answer: here, trouble: nowhere } = useAnswer(
+  () => (map.value && asked.value && place.value ? { at: place.value, body: asked.value } : null),
+  ({ at, body }) =>
+    answer(
+      api.POST("/api/plans/{id}/ground/map/place", {
+        params: { path: { id: bench.id }, query: at },
+        body,
+      }),
+    ),
+);
+function pick(event: MouseEvent) {
+  const box = (event.currentTarget as SVGElement).getBoundingClientRect();
+  const m = map.value!;
+  look.east = whole(m.westM + (event.clientX - box.left) / scale.value);
+  look.north = whole(m.southM + (high.value - (event.clientY - box.top)) / scale.value);
+}
+const whole = (value: number) => String(Math.round(value));
 async function spot(c: Schemas["Candidate"]) {
   const id = freeId("relay site", bench.plan!.spots);
   await bench.edit(
@@ -211,7 +236,13 @@ async function spot(c: Schemas["Candidate"]) {
     <template v-if="map">
       <div class="sheet" :style="{ width: `${wide}px`, height: `${high}px` }">
         <canvas ref="canvas" :width="map.columns" :height="map.rows" aria-hidden="true"></canvas>
-        <svg :width="wide" :height="high" role="img" aria-label="Map of the margin with contour lines">
+        <svg
+          :width="wide"
+          :height="high"
+          role="img"
+          aria-label="Map of the margin with contour lines"
+          @click="pick"
+        >
           <g v-for="l in lines" :key="l.n">
             <path :d="l.path" class="line" :class="`level${l.n}`" />
             <text v-if="l.label" :x="l.label.x" :y="l.label.y" class="note">
@@ -229,6 +260,11 @@ async function spot(c: Schemas["Candidate"]) {
               {{ m.name }}
             </text>
           </g>
+          <path
+            v-if="here"
+            :d="`M${px(here.xM) - 9} ${py(here.yM)}h18M${px(here.xM)} ${py(here.yM) - 9}v18`"
+            class="here"
+          />
           <g v-for="(c, i) in map.candidates" :key="i">
             <circle :cx="px(c.xM)" :cy="py(c.yM)" r="9" class="candidate" />
             <text :x="px(c.xM)" :y="py(c.yM) + 4" text-anchor="middle" class="digit">{{ i + 1 }}</text>
@@ -245,6 +281,19 @@ async function spot(c: Schemas["Candidate"]) {
         {{ percent(map.holdsShare) }} of the grid meets the wish. Bare ground by ITU-R P.526 and the walls
         around the antenna; trees are not in it; {{ shown(map.seconds, 1) }} s.
       </p>
+      <div class="row">
+        <label class="field">At, m east<input v-model.lazy="look.east" class="short" /></label>
+        <label class="field">and m north<input v-model.lazy="look.north" class="short" /></label>
+        <p v-if="here" role="status">
+          <FigureButton :figure="here.figure" name="the margin at this place"
+            ><b>{{ shown(here.marginDb, 1) }} dB</b></FigureButton
+          >
+          to {{ bench.plan!.units[asked!.unit]?.name }} over {{ shown(here.lengthM, 0) }} m, holds with
+          {{ percent(here.chance) }}; ground at {{ shown(here.groundM, 1) }} m.
+        </p>
+        <p v-else-if="nowhere" class="bad" role="alert">{{ nowhere }}</p>
+        <p v-else class="quiet">Click on the map, or type a place, for the margin there.</p>
+      </div>
       <table v-if="map.candidates.length">
         <caption class="unseen">
           Places for a relay
@@ -263,8 +312,16 @@ async function spot(c: Schemas["Candidate"]) {
           <tr v-for="(c, i) in map.candidates" :key="i">
             <td>{{ i + 1 }}: {{ shown(c.xM, 0) }} m east, {{ shown(c.yM, 0) }} m north</td>
             <td class="number">{{ shown(c.groundM, 1) }} m</td>
-            <td class="number">{{ shown(c.oneDb, 1) }} dB</td>
-            <td class="number">{{ shown(c.otherDb, 1) }} dB</td>
+            <td class="number">
+              <FigureButton :figure="c.oneFigure" :name="`the margin of place ${i + 1} to one end`"
+                >{{ shown(c.oneDb, 1) }} dB</FigureButton
+              >
+            </td>
+            <td class="number">
+              <FigureButton :figure="c.otherFigure" :name="`the margin of place ${i + 1} to the other end`"
+                >{{ shown(c.otherDb, 1) }} dB</FigureButton
+              >
+            </td>
             <td>{{ c.meets ? "both ways" : "not quite" }}</td>
             <td><button type="button" class="soft" @click="spot(c)">Mark as a spot</button></td>
           </tr>
@@ -315,6 +372,14 @@ canvas {
 }
 .unit {
   fill: var(--ink);
+}
+.sheet svg {
+  cursor: crosshair;
+}
+.here {
+  stroke: var(--ink);
+  stroke-width: 1.5;
+  pointer-events: none;
 }
 .candidate {
   fill: var(--sheet);

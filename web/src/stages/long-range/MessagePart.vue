@@ -1,8 +1,11 @@
 <script setup lang="ts">
-import { computed, ref, watch } from "vue";
+import { computed, ref } from "vue";
 import { answer, api, type Schemas } from "../../api/client";
 import EditField from "../../app/EditField.vue";
-import { percent, shown } from "../../drawing/marks";
+import FigureButton from "../../app/FigureButton.vue";
+import { text } from "../../app/typed";
+import { useAnswer } from "../../app/useAnswer";
+import { lasting, percent, shown } from "../../drawing/marks";
 import { useBench } from "../../plan/store";
 import { putUnit } from "./far";
 
@@ -33,20 +36,14 @@ const NONE: Schemas["Message"] = {
 const message = computed(() => unit.value?.message ?? NONE);
 const put = (field: keyof Schemas["Message"], value: unknown) =>
   putUnit(id.value, "message", { ...message.value, [field]: value }, `message of ${unit.value!.name}`);
-const view = ref<Schemas["MessageView"] | null>(null);
-watch(
-  () => [id.value, bench.revision] as const,
-  ([at]) =>
-    at &&
-    bench.guarded(async () => {
-      const got = await answer(
-        api.GET("/api/plans/{id}/long-range/messages/{unit}", {
-          params: { path: { id: bench.id, unit: at } },
-        }),
-      );
-      if (id.value === at) view.value = got;
-    }),
-  { immediate: true },
+const { answer: view, trouble } = useAnswer(
+  () => id.value || null,
+  (at) =>
+    answer(
+      api.GET("/api/plans/{id}/long-range/messages/{unit}", {
+        params: { path: { id: bench.id, unit: at } },
+      }),
+    ),
 );
 const KINDS: Record<Field["kind"], string> = {
   NODE_ID: "node id",
@@ -81,35 +78,22 @@ const move = (at: number, by: number) => {
   fields.splice(at + by, 0, field!);
   return put("fields", fields);
 };
-const text = (event: Event) => (event.target as HTMLSelectElement).value;
 const three = (value: boolean | null) => (value === null ? "" : String(value));
 const read3 = (event: Event) => (text(event) === "" ? null : text(event) === "true");
-const span = (s: number) =>
-  s < 120
-    ? `${shown(s, s < 10 ? 1 : 0)} s`
-    : s < 7200
-      ? `${shown(s / 60, 0)} min`
-      : `${shown(s / 3600, 1)} h`;
-const time = (ms: number) => (ms < 1000 ? `${shown(ms, 0)} ms` : `${shown(ms / 1000, 1)} s`);
+const time = (ms: number) => lasting(ms / 1000);
 
 const from = ref("");
-const routes = ref<Schemas["CommandRoute"][] | null>(null);
 const talkers = computed(() =>
   Object.entries(bench.plan!.units).filter(([at, u]) => at !== id.value && Object.keys(u.radios).length > 0),
 );
-watch(
-  () => [from.value, id.value, bench.revision] as const,
-  ([a, b]) => {
-    routes.value = null;
-    if (!a || !b || a === b) return;
-    void bench.guarded(async () => {
-      routes.value = await answer(
-        api.GET("/api/plans/{id}/long-range/routes", {
-          params: { path: { id: bench.id }, query: { from: a, to: b } },
-        }),
-      );
-    });
-  },
+const { answer: routes, trouble: lost } = useAnswer(
+  () => (from.value && id.value && from.value !== id.value ? { from: from.value, to: id.value } : null),
+  (ends) =>
+    answer(
+      api.GET("/api/plans/{id}/long-range/routes", {
+        params: { path: { id: bench.id }, query: ends },
+      }),
+    ),
 );
 </script>
 
@@ -272,6 +256,7 @@ watch(
         <button type="button" class="soft" @click="add('counter', 'COUNTER')">Add a counter</button>
         <button type="button" class="soft" @click="add('check', 'CHECK')">Add a check</button>
       </div>
+      <p v-if="trouble" class="bad" role="alert">{{ trouble }}</p>
       <template v-if="view">
         <section v-if="view.payload.slots.length">
           <h3>
@@ -297,10 +282,19 @@ watch(
           A frame of {{ view.bytes }} bytes{{
             view.assumed ? " (nobody designed it; so many are assumed)" : ""
           }}
-          is <b>{{ time(view.airtimeMs) }}</b> on the air, its answer {{ time(view.answerMs) }}.
+          is
+          <FigureButton :figure="view.airtimeFigure" name="the time on air of the message"
+            ><b>{{ time(view.airtimeMs) }}</b></FigureButton
+          >
+          on the air, its answer
+          <FigureButton :figure="view.answerFigure" name="the time on air of the answer">{{
+            time(view.answerMs)
+          }}</FigureButton>.
           <template v-if="view.leastIntervalS !== null">
-            By the table at most one message every {{ span(view.leastIntervalS) }}; check with your
-            regulator.</template
+            By the table at most one message every
+            <FigureButton :figure="view.intervalFigure" name="the least lawful interval">{{
+              lasting(view.leastIntervalS)
+            }}</FigureButton>; check with your regulator.</template
           >
         </p>
         <p v-for="b in view.broken" :key="b" class="bad">Not lawful: {{ b }}.</p>
@@ -318,6 +312,7 @@ watch(
             <option v-for="[at, u] in talkers" :key="at" :value="at">{{ u.name }}</option>
           </select>
         </label>
+        <p v-if="lost" class="bad" role="alert">{{ lost }}</p>
         <table v-if="routes">
           <caption class="unseen">
             Ways of the command
@@ -346,9 +341,11 @@ watch(
               </td>
               <td class="number">{{ r.possible ? percent(r.chance) : "" }}</td>
               <td class="number">
-                {{ r.possible ? time(r.confirmedMs) : "" }}
+                <FigureButton v-if="r.possible" :figure="r.figure" :name="`the time of the way ${r.name}`">{{
+                  time(r.confirmedMs)
+                }}</FigureButton>
                 <span v-if="r.possible && r.waitS > 0" class="bad block"
-                  >it sleeps: up to {{ span(r.waitS) }} more</span
+                  >it sleeps: up to {{ lasting(r.waitS) }} more</span
                 >
               </td>
               <td class="number">{{ r.possible ? time(r.worstMs) : "" }}</td>

@@ -1,7 +1,9 @@
 <script setup lang="ts">
-import { computed, markRaw, ref, watch } from "vue";
+import { computed, shallowRef, watch } from "vue";
 import { answer, api, type Op, type Schemas } from "../../api/client";
 import FigureButton from "../../app/FigureButton.vue";
+import { text as chosen } from "../../app/typed";
+import { useAnswer } from "../../app/useAnswer";
 import { percent, shown } from "../../drawing/marks";
 import { newest } from "../../plan/newest";
 import { pointer } from "../../plan/pointers";
@@ -15,34 +17,23 @@ import ProfileDrawing from "./ProfileDrawing.vue";
 /** The far links, and the ground under the chosen one with its budgets. */
 const bench = useBench();
 const far = useFar();
-const stored = ref<Schemas["PathReport"] | null>(null);
-const dragged = ref<Schemas["PathReport"] | null>(null);
-const trouble = ref<string | null>(null);
+const { answer: stored, trouble } = useAnswer(
+  () => (far.path && bench.plan!.paths[far.path] ? { path: far.path, medium: far.medium } : null),
+  ({ path, medium }) =>
+    answer(
+      api.GET("/api/plans/{id}/long-range/paths/{path}", {
+        params: { path: { id: bench.id, path }, query: { medium } },
+      }),
+    ),
+);
+const dragged = shallowRef<Schemas["PathReport"] | null>(null);
 const report = computed(() => dragged.value ?? stored.value);
 const path = computed(() => (far.path ? (bench.plan!.paths[far.path] ?? null) : null));
 let ops: Op[] = [];
 let label = "";
 
-watch(
-  () => [far.path, bench.revision] as const,
-  async ([id]) => {
-    dragged.value = null;
-    if (!id || !path.value) return (stored.value = null);
-    try {
-      const got = await answer(
-        api.GET("/api/plans/{id}/long-range/paths/{path}", {
-          params: { path: { id: bench.id, path: id }, query: { medium: far.medium } },
-        }),
-      );
-      if (far.path === id) stored.value = markRaw(got);
-      trouble.value = null;
-    } catch (e) {
-      stored.value = null;
-      trouble.value = e instanceof Error ? e.message : String(e);
-    }
-  },
-  { immediate: true },
-);
+// what was dragged stays on screen until the stored path has been judged
+watch([stored, () => far.path], () => (dragged.value = null));
 
 const previews = newest<Op[]>(async (asked) => {
   const got = await answer(
@@ -54,7 +45,7 @@ const previews = newest<Op[]>(async (asked) => {
     }),
   );
   return () => {
-    if (ops.length) dragged.value = markRaw(got);
+    if (ops.length) dragged.value = got;
   };
 });
 function drag(which: "from" | "to", heightM: number) {
@@ -67,9 +58,8 @@ async function drop() {
   const edits = ops;
   if (!edits.length) return;
   previews.drop();
-  await bench.edit(edits, label);
   ops = [];
-  dragged.value = null;
+  if (!(await bench.edit(edits, label))) dragged.value = null;
 }
 function mast(end: Schemas["End"]) {
   const unit = bench.plan!.units[end.unit]!;
@@ -105,16 +95,7 @@ const choose = (row: Schemas["FarLink"]) => {
   bench.select(pointer("units", row.from));
 };
 const MODELS = { DIFFRACTION: "over the ground", TWO_RAY: "two rays", EXPONENT: "exponent of distance" };
-const models = computed(() => {
-  const m = report.value!.models;
-  return [
-    { id: null, name: "free space", db: m.freeSpaceDb },
-    { id: "DIFFRACTION", name: "over the ground", db: m.diffractionDb },
-    { id: "TWO_RAY", name: "two rays, flat ground", db: m.twoRayDb },
-    { id: "EXPONENT", name: "exponent", db: m.exponentDb },
-  ];
-});
-const chosen = (event: Event) => (event.target as HTMLSelectElement).value;
+const modelName = (id: keyof typeof MODELS | null) => (id ? MODELS[id] : "free space");
 const mind = (r: Schemas["FarLink"]) => [...(r.trouble ? [r.trouble] : []), ...r.broken, ...r.unknown];
 const short = (r: Schemas["FarLink"]) =>
   [r.trouble ? "ends do not fit" : "", r.broken.length ? "not lawful" : ""].filter(Boolean).join(", ");
@@ -202,7 +183,11 @@ const name = (id: string) => bench.plan!.units[id]?.name ?? id;
           </select>
         </label>
         <button type="button" class="plain" @click="remove">Remove this ground</button>
-        <span class="quiet">ground: {{ path.source ?? "typed" }}, {{ path.profile.length }} points</span>
+        <span class="quiet"
+          >ground: {{ path.source ?? "typed" }}, {{ path.profile.length }} points{{
+            path.source === "grid of heights" ? "; it goes along when an end moves" : ""
+          }}</span
+        >
       </div>
       <table class="models">
         <caption class="unseen">
@@ -210,13 +195,20 @@ const name = (id: string) => bench.plan!.units[id]?.name ?? id;
         </caption>
         <thead>
           <tr>
-            <th v-for="m in models" :key="m.name" class="number">{{ m.name }}</th>
+            <th v-for="m in report.models" :key="m.model ?? ''" class="number">{{ modelName(m.model) }}</th>
           </tr>
         </thead>
         <tbody>
           <tr>
-            <td v-for="m in models" :key="m.name" class="number" :class="{ used: m.id === path.model }">
-              {{ shown(m.db, 1) }} dB{{ m.id === path.model ? ", used" : "" }}
+            <td
+              v-for="m in report.models"
+              :key="m.model ?? ''"
+              class="number"
+              :class="{ used: m.model === path.model }"
+            >
+              <FigureButton :figure="m.figure" :name="`the loss by ${modelName(m.model)}`"
+                >{{ shown(m.lossDb, 1) }} dB</FigureButton
+              >{{ m.model === path.model ? ", used" : "" }}
             </td>
           </tr>
         </tbody>

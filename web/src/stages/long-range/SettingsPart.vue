@@ -1,7 +1,9 @@
 <script setup lang="ts">
-import { computed, reactive, ref, watch } from "vue";
+import { computed, reactive, ref } from "vue";
 import { answer, api, type Op, type Schemas } from "../../api/client";
-import { percent, shown } from "../../drawing/marks";
+import FigureButton from "../../app/FigureButton.vue";
+import { useAnswer } from "../../app/useAnswer";
+import { lasting, percent, shown } from "../../drawing/marks";
 import { useBench } from "../../plan/store";
 import { useFar } from "./far";
 import PathSelect from "./PathSelect.vue";
@@ -10,8 +12,6 @@ import PathSelect from "./PathSelect.vue";
 type Setting = Schemas["Setting"];
 const bench = useBench();
 const far = useFar();
-const grid = ref<Schemas["SettingGrid"] | null>(null);
-const trouble = ref<string | null>(null);
 const ask = reactive({ codingRate: 5, payload: "", tries: "", frequency: "" });
 const look = ref<"margin" | "air" | "interval" | "frames" | "years" | "delivery" | "answer">("margin");
 const picked = ref<string | null>(null);
@@ -26,30 +26,22 @@ const LOOKS = {
 };
 const number = (text: string) => (text.trim() === "" ? undefined : Number(text.replace(",", ".")));
 
-watch(
-  () => [far.path, bench.revision, { ...ask }] as const,
-  async ([path]) => {
-    if (!path) return (grid.value = null);
-    const [payloadBytes, tries, frequencyMHz] = [ask.payload, ask.tries, ask.frequency].map(number);
-    if ([payloadBytes, tries, frequencyMHz].some((n) => n !== undefined && !Number.isFinite(n))) {
-      trouble.value = "Payload, tries and frequency are numbers.";
-      return;
-    }
-    try {
-      grid.value = await answer(
-        api.GET("/api/plans/{id}/long-range/paths/{path}/settings", {
-          params: {
-            path: { id: bench.id, path },
-            query: { codingRate: ask.codingRate, payloadBytes, tries, frequencyMHz },
-          },
-        }),
-      );
-      trouble.value = null;
-    } catch (e) {
-      trouble.value = e instanceof Error ? e.message : String(e);
-    }
-  },
-  { immediate: true },
+/** What is asked for, in numbers. */
+function wanted() {
+  const [payloadBytes, tries, frequencyMHz] = [ask.payload, ask.tries, ask.frequency].map(number);
+  if ([payloadBytes, tries, frequencyMHz].some((n) => n !== undefined && !Number.isFinite(n))) {
+    throw new Error("Payload, tries and frequency are numbers.");
+  }
+  return { codingRate: ask.codingRate, payloadBytes, tries, frequencyMHz };
+}
+const { answer: grid, trouble } = useAnswer(
+  () => (far.path ? { path: far.path, ...ask } : null),
+  async ({ path }) =>
+    answer(
+      api.GET("/api/plans/{id}/long-range/paths/{path}/settings", {
+        params: { path: { id: bench.id, path }, query: wanted() },
+      }),
+    ),
 );
 const bandwidths = computed(() => [...new Set(grid.value?.settings.map((s) => s.bandwidthKHz) ?? [])]);
 const factors = computed(() => [...new Set(grid.value?.settings.map((s) => s.spreadingFactor) ?? [])]);
@@ -57,17 +49,14 @@ const cell = (sf: number, khz: number) =>
   grid.value!.settings.find((s) => s.spreadingFactor === sf && s.bandwidthKHz === khz)!;
 const key = (s: { spreadingFactor: number; bandwidthKHz: number }) =>
   `${s.spreadingFactor}/${s.bandwidthKHz}`;
-const time = (ms: number) => (ms < 1000 ? `${shown(ms, 0)} ms` : `${shown(ms / 1000, ms < 10000 ? 2 : 1)} s`);
-const span = (s: number) =>
-  s < 120 ? `${shown(s, 0)} s` : s < 7200 ? `${shown(s / 60, 0)} min` : `${shown(s / 3600, 1)} h`;
 function value(s: Setting): string {
   switch (look.value) {
     case "margin":
       return shown(s.marginDb, 1);
     case "air":
-      return time(s.airtimeMs);
+      return lasting(s.airtimeMs / 1000);
     case "interval":
-      return s.leastIntervalS === null ? "none stated" : span(s.leastIntervalS);
+      return s.leastIntervalS === null ? "none stated" : lasting(s.leastIntervalS);
     case "frames":
       return shown(s.framesPerHour, s.framesPerHour < 10 ? 1 : 0);
     case "years":
@@ -75,12 +64,29 @@ function value(s: Setting): string {
     case "delivery":
       return percent(s.delivery);
     default:
-      return time(s.ackMs);
+      return lasting(s.ackMs / 1000);
   }
 }
 const now = computed(() => grid.value?.settings.find((s) => s.now));
 const chosen = computed(
   () => grid.value?.settings.find((s) => key(s) === picked.value) ?? now.value ?? grid.value?.settings[0],
+);
+const { answer: figures } = useAnswer(
+  () => (far.path && chosen.value ? { path: far.path, setting: chosen.value } : null),
+  ({ path, setting }) =>
+    answer(
+      api.GET("/api/plans/{id}/long-range/paths/{path}/settings/{spreadingFactor}/{bandwidthKHz}", {
+        params: {
+          path: {
+            id: bench.id,
+            path,
+            spreadingFactor: setting.spreadingFactor,
+            bandwidthKHz: setting.bandwidthKHz,
+          },
+          query: wanted(),
+        },
+      }),
+    ),
 );
 const pickOf = (s: Setting) => grid.value!.picks.filter((p) => key(p) === key(s)).map((p) => p.wish);
 async function use(s: Setting) {
@@ -191,24 +197,45 @@ async function use(s: Setting) {
         <dl>
           <dt>Margin</dt>
           <dd>
-            {{ shown(chosen.marginDb, 1) }} dB, holds with {{ percent(chosen.chance) }}; receiver floor
-            {{ shown(chosen.sensitivityDbm, 1) }} dBm
+            <FigureButton :figure="figures?.margin ?? null" name="the margin of this setting"
+              >{{ shown(chosen.marginDb, 1) }} dB</FigureButton
+            >, holds with
+            <FigureButton :figure="figures?.chance ?? null" name="the chance that it holds">{{
+              percent(chosen.chance)
+            }}</FigureButton>; receiver floor {{ shown(chosen.sensitivityDbm, 1) }} dBm
           </dd>
           <dt>Time on air</dt>
-          <dd>{{ time(chosen.airtimeMs) }}</dd>
+          <dd>
+            <FigureButton :figure="figures?.airtime ?? null" name="the time on air">{{
+              lasting(chosen.airtimeMs / 1000)
+            }}</FigureButton>
+          </dd>
           <dt>By law at most every</dt>
           <dd>
-            {{ chosen.leastIntervalS === null ? "no limit in the table" : span(chosen.leastIntervalS) }},
-            {{ shown(chosen.framesPerHour, chosen.framesPerHour < 10 ? 1 : 0) }} messages in an hour
+            <FigureButton :figure="figures?.interval ?? null" name="the least lawful interval">{{
+              chosen.leastIntervalS === null ? "no limit in the table" : lasting(chosen.leastIntervalS)
+            }}</FigureButton>, {{ shown(chosen.framesPerHour, chosen.framesPerHour < 10 ? 1 : 0) }} messages
+            in an hour
           </dd>
           <dt>Battery</dt>
-          <dd>{{ chosen.years === null ? "cells or duty not known" : `${shown(chosen.years, 1)} years` }}</dd>
+          <dd>
+            <FigureButton :figure="figures?.battery ?? null" name="the life of the battery">{{
+              chosen.years === null ? "cells or duty not known" : `${shown(chosen.years, 1)} years`
+            }}</FigureButton>
+          </dd>
           <dt>Delivered</dt>
           <dd>
-            {{ percent(chosen.delivery) }} with all tries: tries help against collisions, not against a hill
+            <FigureButton :figure="figures?.delivery ?? null" name="the chance of delivery">{{
+              percent(chosen.delivery)
+            }}</FigureButton>
+            with all tries: tries help against collisions, not against a hill
           </dd>
           <dt>Confirmed after</dt>
-          <dd>{{ time(chosen.ackMs) }}</dd>
+          <dd>
+            <FigureButton :figure="figures?.answer ?? null" name="the time until it is confirmed">{{
+              lasting(chosen.ackMs / 1000)
+            }}</FigureButton>
+          </dd>
         </dl>
         <p v-for="b in chosen.broken" :key="b" class="bad">Not lawful: {{ b }}.</p>
         <p v-for="n in chosen.notes" :key="n" class="quiet">{{ n }}.</p>

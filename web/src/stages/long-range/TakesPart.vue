@@ -1,6 +1,8 @@
 <script setup lang="ts">
-import { ref, watch } from "vue";
+import { ref } from "vue";
 import { answer, api, type Op, type Schemas } from "../../api/client";
+import FigureButton from "../../app/FigureButton.vue";
+import { useAnswer } from "../../app/useAnswer";
 import { percent, shown } from "../../drawing/marks";
 import { useBench } from "../../plan/store";
 import { useFar } from "./far";
@@ -10,30 +12,18 @@ import PathSelect from "./PathSelect.vue";
 const bench = useBench();
 const far = useFar();
 const chance = ref(0.95);
-const takes = ref<Schemas["Takes"] | null>(null);
-const trouble = ref<string | null>(null);
-const working = ref(false);
-watch(
-  () => [far.path, bench.revision, chance.value] as const,
-  async ([path, revision]) => {
-    if (!path) return (takes.value = null);
-    working.value = true;
-    try {
-      const got = await answer(
-        api.GET("/api/plans/{id}/long-range/paths/{path}/changes", {
-          params: { path: { id: bench.id, path }, query: { medium: far.medium, chance: chance.value } },
-        }),
-      );
-      if (bench.revision === revision && far.path === path) takes.value = got;
-      trouble.value = null;
-    } catch (e) {
-      takes.value = null;
-      trouble.value = e instanceof Error ? e.message : String(e);
-    } finally {
-      working.value = false;
-    }
-  },
-  { immediate: true },
+const {
+  answer: takes,
+  trouble,
+  working,
+} = useAnswer(
+  () => (far.path ? { path: far.path, medium: far.medium, chance: chance.value } : null),
+  ({ path, medium, chance }) =>
+    answer(
+      api.GET("/api/plans/{id}/long-range/paths/{path}/changes", {
+        params: { path: { id: bench.id, path }, query: { medium, chance } },
+      }),
+    ),
 );
 const apply = (c: Schemas["Change"]) => bench.edit(c.edits as Op[], c.text);
 const metres = (m: number) => (m >= 1000 ? `${shown(m / 1000, 2)} km` : `${shown(m, 0)} m`);
@@ -79,11 +69,17 @@ const metres = (m: number) => (m >= 1000 ? `${shown(m / 1000, 2)} km` : `${shown
             <td>
               {{ c.text }}
               <div v-for="l in c.legs" :key="l.from" class="quiet">
-                {{ l.from }} → {{ l.to }}: {{ shown(l.lengthM, 0) }} m, margin {{ shown(l.marginDb, 1) }} dB,
-                {{ percent(l.chance) }}
+                {{ l.from }} → {{ l.to }}: {{ shown(l.lengthM, 0) }} m, margin
+                <FigureButton :figure="l.figure" :name="`the margin from ${l.from} to ${l.to}`"
+                  >{{ shown(l.marginDb, 1) }} dB</FigureButton
+                >, {{ percent(l.chance) }}
               </div>
             </td>
-            <td class="number">{{ shown(c.marginDb, 1) }} dB</td>
+            <td class="number">
+              <FigureButton :figure="c.figure" :name="`the margin with: ${c.text}`"
+                >{{ shown(c.marginDb, 1) }} dB</FigureButton
+              >
+            </td>
             <td class="number">
               {{ percent(c.chance) }}<br /><span :class="c.meets ? 'enough' : 'bad'">{{
                 c.meets ? "enough" : "not enough alone"
@@ -105,7 +101,10 @@ const metres = (m: number) => (m >= 1000 ? `${shown(m / 1000, 2)} km` : `${shown
           v-if="takes.reach.farthestM > takes.reach.unbrokenM"
         >
           , and here and there up to {{ metres(takes.reach.farthestM) }}</template
-        >. Over nothing but air it would be {{ metres(takes.reach.flatM) }}: that is what “kilometres” means.
+        >. Over nothing but air it would be
+        <FigureButton :figure="takes.reach.flatFigure" name="the reach over nothing but air">{{
+          metres(takes.reach.flatM)
+        }}</FigureButton>: that is what “kilometres” means.
       </p>
     </template>
   </div>

@@ -5,6 +5,7 @@ import StateMark from "../../drawing/StateMark.vue";
 import { STATE_WORDS, words } from "../../drawing/marks";
 import { freeId, pointer, thingOf } from "../../plan/pointers";
 import EditField from "../../app/EditField.vue";
+import { text } from "../../app/typed";
 import { useBench } from "../../plan/store";
 
 const bench = useBench();
@@ -59,7 +60,6 @@ function addService() {
 }
 const removeService = (id: string) =>
   bench.edit([{ op: "remove", path: pointer("services", id) }], `remove ${plan.value.services[id]!.name}`);
-const text = (event: Event) => (event.target as HTMLSelectElement).value;
 const jobWords = (job: string | null) => (job ? words(job) : "");
 </script>
 

@@ -2,6 +2,7 @@
 import { computed, reactive, ref, watch } from "vue";
 import { answer, api, type Construction, type Schemas } from "../../api/client";
 import EditField from "../../app/EditField.vue";
+import { text } from "../../app/typed";
 import { shown, words } from "../../drawing/marks";
 import { freeId, pointer } from "../../plan/pointers";
 import { useBench } from "../../plan/store";
@@ -13,7 +14,6 @@ const own = computed(() => bench.plan!.constructions);
 const open = ref<string | null>(null);
 const BANDS = computed(() => bench.catalog!.bands);
 const HATCHES = ["NONE", "MASONRY", "STONE", "BOARD", "TIMBER", "CONCRETE", "GLASS"] as const;
-const text = (event: Event) => (event.target as HTMLSelectElement).value;
 
 watch(
   () => bench.revision,

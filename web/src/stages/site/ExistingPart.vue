@@ -2,6 +2,7 @@
 import { computed, onMounted, reactive } from "vue";
 import type { Op, Schemas } from "../../api/client";
 import EditField from "../../app/EditField.vue";
+import { text } from "../../app/typed";
 import { shown, words } from "../../drawing/marks";
 import { firstChoice, placeChosen } from "../../drawing/moves";
 import { freeId, nameAt, pointer, thingOf } from "../../plan/pointers";
@@ -92,7 +93,6 @@ const setOpen = (event: Event) => {
 };
 const setDay = (event: Event) =>
   bench.put("/wallWork/closesOn", (event.target as HTMLInputElement).value || null, "day the walls close");
-const text = (event: Event) => (event.target as HTMLSelectElement).value;
 </script>
 
 <template>

@@ -2,6 +2,7 @@
 import { computed } from "vue";
 import type { Op, Opening, Room } from "../../api/client";
 import EditField from "../../app/EditField.vue";
+import { text } from "../../app/typed";
 import { shown, words } from "../../drawing/marks";
 import { cornerAdded, cornerRemoved, roomMoved, wallLengthened } from "../../drawing/moves";
 import { areaOf, boundsOf, facing, wallLengths } from "../../drawing/outline";
@@ -27,7 +28,6 @@ const KINDS = {
   GAP: { widthM: 1, sillM: 0, headM: 2.1, construction: "open" },
 } as const;
 const SIZES = { atM: "From corner, m", widthM: "Width, m", sillM: "Sill, m", headM: "Head, m" } as const;
-const text = (event: Event) => (event.target as HTMLSelectElement).value;
 const openings = computed(() =>
   Object.entries(plan.value.openings)
     .filter(([, o]) => o.room === props.id)

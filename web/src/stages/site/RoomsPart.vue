@@ -2,6 +2,7 @@
 import { computed, reactive, ref } from "vue";
 import { answer, api, Problem, type Op, type Room } from "../../api/client";
 import EditField from "../../app/EditField.vue";
+import { text } from "../../app/typed";
 import { shown } from "../../drawing/marks";
 import { areaOf, boundsOf } from "../../drawing/outline";
 import { freeId, pointer, thingOf } from "../../plan/pointers";
@@ -25,7 +26,6 @@ const sizeOf = (r: Room) => {
   const box = boundsOf(r.corners);
   return `${shown(box.east - box.west, 2)} × ${shown(box.north - box.south, 2)}`;
 };
-const text = (event: Event) => (event.target as HTMLInputElement).value;
 
 async function addTyped() {
   trouble.value = null;

@@ -103,8 +103,8 @@ final class RadioCalculators {
         }
         return new Answer(
                 Map.of("airtimeMs", ChirpModulation.airtimeMs(chirp, frame)),
-                "(n + 4.25) Ts + (8 + max(⌈(8PL − 4SF + 28 + 16crc − 20implicit) / (4(SF − 2ldro))⌉ (CR + 4), 0)) Ts",
-                "chirp spread spectrum, Ts = 2^SF / B",
+                ChirpModulation.AIRTIME_FORMULA,
+                ChirpModulation.AIRTIME_SOURCE,
                 false);
     }
 

@@ -1,5 +1,6 @@
 package org.skelto.core.links;
 
+import java.util.Comparator;
 import java.util.List;
 import org.skelto.core.plan.Direction;
 import org.skelto.core.plan.Medium;
@@ -57,6 +58,13 @@ public record LinkReport(
                         || runs.stream()
                                 .anyMatch(r ->
                                         r.from().equals(sender) && r.budget().marginDb() >= 0));
+    }
+
+    /** The direction that has less to spare, or null without a budget. */
+    public Run worse() {
+        return runs.stream()
+                .min(Comparator.comparingDouble(r -> r.budget().marginDb()))
+                .orElse(null);
     }
 
     public boolean extrapolated() {

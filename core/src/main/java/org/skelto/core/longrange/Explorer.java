@@ -1,6 +1,7 @@
 package org.skelto.core.longrange;
 
 import java.util.ArrayList;
+import java.util.Arrays;
 import java.util.Comparator;
 import java.util.List;
 import java.util.Set;
@@ -21,6 +22,7 @@ import org.skelto.core.radio.Air;
 import org.skelto.core.radio.AirLaw;
 import org.skelto.core.radio.Chance;
 import org.skelto.core.radio.ChirpModulation;
+import org.skelto.core.radio.Figure;
 import org.skelto.core.radio.Text;
 import org.skelto.core.radio.Traffic;
 
@@ -38,7 +40,19 @@ public final class Explorer {
     /** Narrower chirps are lost when cheap crystals drift apart, kHz. */
     private static final double CRYSTAL_KHZ = 62.5;
 
-    private Explorer() {}
+    private final Plan plan;
+    private final Catalogue parts;
+    private final LinkReport report;
+    private final int codingRate;
+    private final Unit unit;
+    private final Radio radio;
+    private final double frequencyMHz;
+    private final Message message;
+    private final int bytes;
+    private final int tries;
+    private final Double intervalS;
+    private final double hitsPerMs;
+    private final double sigmaDb;
 
     /**
      * What is asked.
@@ -101,61 +115,153 @@ public final class Explorer {
             List<Setting> settings,
             List<Pick> picks) {}
 
-    /** The grid of a chirp link whose report has a budget. */
-    public static SettingGrid of(Plan plan, Catalogue parts, LinkReport report, Wanted wanted) {
-        Unit unit = plan.units().get(report.from());
-        Radio radio = unit.radio(Medium.CHIRP).orElseThrow();
-        double frequency = wanted.frequencyMHz() == null ? radio.frequencyMHz() : wanted.frequencyMHz();
-        Message message = unit.says();
-        int bytes = wanted.payloadBytes() != null
+    /** How the figures of one setting come about; the battery's is null where its cells or duty are not known. */
+    public record SettingFigures(
+            Figure margin,
+            Figure chance,
+            Figure airtime,
+            Figure interval,
+            Figure battery,
+            Figure delivery,
+            Figure answer) {}
+
+    private Explorer(Plan plan, Catalogue parts, LinkReport report, Wanted wanted) {
+        this.plan = plan;
+        this.parts = parts;
+        this.report = report;
+        this.codingRate = wanted.codingRate();
+        this.unit = plan.units().get(report.from());
+        this.radio = unit.radio(Medium.CHIRP).orElseThrow();
+        this.frequencyMHz = wanted.frequencyMHz() == null ? radio.frequencyMHz() : wanted.frequencyMHz();
+        this.message = unit.says();
+        this.bytes = wanted.payloadBytes() != null
                 ? wanted.payloadBytes()
                 : message.bytes() == 0 ? Traffic.USUAL_BYTES : message.bytes();
-        int tries = wanted.tries() == null ? message.triesOrOne() : wanted.tries();
-        Traffic now = Traffic.of(unit, radio);
-        List<SharedAir.SubBand> air = SharedAir.of(plan);
-        double hitsPerMs = hitsPerMs(air, report.from());
+        this.tries = wanted.tries() == null ? message.triesOrOne() : wanted.tries();
+        this.intervalS = Traffic.of(unit, radio).intervalS();
+        this.hitsPerMs = hitsPerMs(SharedAir.of(plan), report.from());
+        // needed margin = Φ⁻¹(target) σ, so σ need not be asked for again
+        this.sigmaDb = report.neededDb() / Chance.marginDb(report.target(), 1);
+    }
+
+    /** The grid of a chirp link whose report has a budget. */
+    public static SettingGrid of(Plan plan, Catalogue parts, LinkReport report, Wanted wanted) {
+        Explorer explorer = new Explorer(plan, parts, report, wanted);
         List<Setting> all = new ArrayList<>();
         for (int sf = 6; sf <= 12; sf++) {
             for (double khz : BANDWIDTHS) {
-                Chirp chirp = new Chirp(sf, khz, wanted.codingRate());
-                Radio set = radio.set(frequency, chirp);
-                double airtime = Traffic.airtimeMs(chirp, message, bytes);
-                Traffic traffic = new Traffic(bytes, false, airtime, now.intervalS(), tries);
-                AirLaw law = AirLaw.of(plan.region(), set, traffic);
-                double margin = report.marginDb() + floorDb(radio.chirp()) - floorDb(chirp);
-                double chance = chance(report, margin);
-                double success = Math.exp(-hitsPerMs * airtime);
-                double least = law.leastIntervalS() == null ? traffic.messageMs() / 1000 : law.leastIntervalS();
-                all.add(new Setting(
-                        sf,
-                        khz,
-                        wanted.codingRate(),
-                        floorDb(chirp),
-                        margin,
-                        chance,
-                        airtime,
-                        law.leastIntervalS(),
-                        3600 / least,
-                        Outposts.yearsSending(plan, parts, unit, airtime * tries),
-                        chance * Air.delivery(success, tries),
-                        airtime + TURNAROUND_MS + Traffic.airtimeMs(chirp, message, ACK_BYTES),
-                        margin >= report.neededDb(),
-                        chirp.equals(radio.chirp()) && frequency == radio.frequencyMHz(),
-                        law.broken(),
-                        notes(chirp, message)));
+                all.add(explorer.setting(sf, khz));
             }
         }
         return new SettingGrid(
                 report.link(),
                 report.target(),
                 report.neededDb(),
-                bytes,
-                tries,
+                explorer.bytes,
+                explorer.tries,
                 along(plan, report.from(), report.to()).stream()
                         .map(u -> radioAt(plan, u))
                         .toList(),
                 all,
                 picks(all));
+    }
+
+    /** Whether the grid has a setting. */
+    public static boolean offers(int spreadingFactor, double bandwidthKHz) {
+        return spreadingFactor >= 6
+                && spreadingFactor <= 12
+                && Arrays.stream(BANDWIDTHS).anyMatch(b -> b == bandwidthKHz);
+    }
+
+    /** How the figures of one setting that the grid {@link #offers} come about. */
+    public static SettingFigures figures(
+            Plan plan, Catalogue parts, LinkReport report, Wanted wanted, int spreadingFactor, double bandwidthKHz) {
+        Explorer explorer = new Explorer(plan, parts, report, wanted);
+        return explorer.figures(explorer.setting(spreadingFactor, bandwidthKHz));
+    }
+
+    private Setting setting(int sf, double khz) {
+        Chirp chirp = new Chirp(sf, khz, codingRate);
+        double airtime = Traffic.airtimeMs(chirp, message, bytes);
+        Traffic traffic = new Traffic(bytes, false, airtime, intervalS, tries);
+        AirLaw law = law(chirp, traffic);
+        double margin = report.marginDb() + floorDb(radio.chirp()) - floorDb(chirp);
+        double chance = Chance.of(margin, sigmaDb);
+        double least = law.leastIntervalS() == null ? traffic.messageMs() / 1000 : law.leastIntervalS();
+        return new Setting(
+                sf,
+                khz,
+                codingRate,
+                floorDb(chirp),
+                margin,
+                chance,
+                airtime,
+                law.leastIntervalS(),
+                3600 / least,
+                Outposts.yearsSending(plan, parts, unit, airtime * tries),
+                chance * Air.delivery(success(airtime), tries),
+                airtime + TURNAROUND_MS + answerMs(chirp),
+                margin >= report.neededDb(),
+                chirp.equals(radio.chirp()) && frequencyMHz == radio.frequencyMHz(),
+                law.broken(),
+                notes(chirp, message));
+    }
+
+    private AirLaw law(Chirp chirp, Traffic traffic) {
+        return AirLaw.of(plan.region(), radio.set(frequencyMHz, chirp), traffic);
+    }
+
+    private double success(double airtimeMs) {
+        return Math.exp(-hitsPerMs * airtimeMs);
+    }
+
+    private double answerMs(Chirp chirp) {
+        return Traffic.airtimeMs(chirp, message, ACK_BYTES);
+    }
+
+    private SettingFigures figures(Setting s) {
+        Chirp chirp = new Chirp(s.spreadingFactor(), s.bandwidthKHz(), codingRate);
+        AirLaw law = law(chirp, new Traffic(bytes, false, s.airtimeMs(), intervalS, tries));
+        return new SettingFigures(
+                Figure.of(
+                        "margin as planned + floor as planned − floor of this setting; floor = −174 + 10 log10(B) + NF + "
+                                + "SNRmin",
+                        "link budget over this path; thermal noise and the demodulator's least signal-to-noise ratio",
+                        report.extrapolated(),
+                        "margin as planned",
+                        Text.db(report.marginDb()),
+                        "floor as planned",
+                        Text.dbm(floorDb(radio.chirp())),
+                        "floor of this setting",
+                        Text.dbm(s.sensitivityDbm())),
+                Chance.figure(s.marginDb(), sigmaDb),
+                Traffic.airtimeFigure(chirp, message, bytes),
+                law.intervalFigure(s.airtimeMs() * tries),
+                Outposts.sendingFigure(plan, parts, unit, s.airtimeMs() * tries),
+                Figure.of(
+                        "chance of the place · (1 − (1 − p)^k); p = e^(−h T)",
+                        "unslotted access; senders independent of each other",
+                        false,
+                        "chance of the place",
+                        Text.percent(s.chance()),
+                        "T, time on air",
+                        Text.number(s.airtimeMs(), 1) + " ms",
+                        "h, frames of others that would hit it in a second",
+                        Text.number(hitsPerMs * 1000, 4),
+                        "p, one try meets no other",
+                        Text.percent(success(s.airtimeMs())),
+                        "k, tries",
+                        Integer.toString(tries)),
+                Figure.of(
+                        "time on air + turnaround + time on air of the answer",
+                        "one frame each way; turnaround typical",
+                        false,
+                        "time on air",
+                        Text.number(s.airtimeMs(), 1) + " ms",
+                        "turnaround",
+                        Text.number(TURNAROUND_MS, 0) + " ms",
+                        "answer of " + ACK_BYTES + " bytes",
+                        Text.number(answerMs(chirp), 1) + " ms"));
     }
 
     /** Two units and all that talk with either over chirp, directly or through others: they must be set alike. */
@@ -188,12 +294,6 @@ public final class Explorer {
     private static double floorDb(Chirp chirp) {
         return ChirpModulation.sensitivityDbm(
                 chirp.spreadingFactor(), chirp.bandwidthKHz(), ChirpModulation.NOISE_FIGURE_DB);
-    }
-
-    private static double chance(LinkReport report, double marginDb) {
-        // needed margin = Φ⁻¹(target) σ, so σ need not be asked for again
-        double sigma = report.neededDb() / Chance.marginDb(report.target(), 1);
-        return Chance.of(marginDb, sigma);
     }
 
     /** How many frames of others begin in a millisecond in which they would hit this one, if it had their setting. */

@@ -13,8 +13,10 @@ import org.skelto.core.plan.Unit;
 import org.skelto.core.radio.Antennas;
 import org.skelto.core.radio.Budget;
 import org.skelto.core.radio.ChirpModulation;
+import org.skelto.core.radio.Figure;
 import org.skelto.core.radio.Outdoors;
 import org.skelto.core.radio.SlabTables;
+import org.skelto.core.radio.Text;
 import org.skelto.core.site.Point;
 import org.skelto.core.site.SiteModel;
 
@@ -61,7 +63,7 @@ public final class FieldTest {
      * @param predictedSnrDb signal over noise that the receiver at the other end would see, or null for other media
      */
     public record FieldCompared(
-            FieldReading reading, double predictedDbm, Double predictedSnrDb, double differenceDb) {}
+            FieldReading reading, double predictedDbm, Double predictedSnrDb, double differenceDb, Figure figure) {}
 
     /**
      * What readings teach.
@@ -151,11 +153,8 @@ public final class FieldTest {
                                 own,
                                 sender.frequencyMHz())
                         .lossDb();
-        double predicted = sender.eirpDbm()
-                - loss
-                - wallsDb(site, tables, unit, sender, other)
-                + receiver.antennaGainDbi()
-                - receiver.feederLossDb();
+        double walls = wallsDb(site, tables, unit, sender, other);
+        double predicted = sender.eirpDbm() - loss - walls + receiver.antennaGainDbi() - receiver.feederLossDb();
         Double snr = receiver.chirp() == null
                 ? null
                 : Double.valueOf(predicted
@@ -166,6 +165,25 @@ public final class FieldTest {
                                         receiver.chirp().spreadingFactor(),
                                         receiver.chirp().bandwidthKHz(),
                                         0)));
-        return new FieldCompared(r, predicted, snr, r.dbm() - predicted);
+        return new FieldCompared(
+                r,
+                predicted,
+                snr,
+                r.dbm() - predicted,
+                Figure.of(
+                        "EIRP − loss over the ground up to there − walls around the sender + antenna and feeder of the "
+                                + "receiver",
+                        "link budget; the path's model over this part of its ground, without what was learned",
+                        false,
+                        "EIRP",
+                        Text.dbm(sender.eirpDbm()),
+                        "antennas above the ground",
+                        Text.metres(own) + " and " + Text.metres(height),
+                        "loss over the ground",
+                        Text.db(loss),
+                        "walls around the sender",
+                        Text.db(walls),
+                        "antenna and feeder of the receiver",
+                        Text.db(receiver.antennaGainDbi() - receiver.feederLossDb())));
     }
 }

@@ -51,7 +51,7 @@ public record PathReport(
         List<Drawn> points,
         Outdoors.Clearance clearance,
         Diffraction.Loss diffraction,
-        Outdoors.Models models,
+        List<Outdoors.ModelLoss> models,
         double treesM,
         LinkReport report,
         List<String> notes) {

@@ -6,9 +6,15 @@ import java.util.List;
 import org.skelto.core.coverage.Contours;
 import org.skelto.core.ground.ElevationGrid;
 import org.skelto.core.ground.LossMap;
+import org.skelto.core.ground.PlainLoss;
 import org.skelto.core.placement.Progress;
 import org.skelto.core.plan.Radio;
 import org.skelto.core.radio.Budget;
+import org.skelto.core.radio.Chance;
+import org.skelto.core.radio.Diffraction;
+import org.skelto.core.radio.Figure;
+import org.skelto.core.radio.FreeSpace;
+import org.skelto.core.radio.Text;
 
 /** The margin of a link from one antenna to everywhere on a grid, and the places from which a relay reaches two. */
 public final class RelaySearch {
@@ -62,7 +68,9 @@ public final class RelaySearch {
             double oneDb,
             double otherDb,
             double worstDb,
-            boolean meets) {}
+            boolean meets,
+            Figure oneFigure,
+            Figure otherFigure) {}
 
     /**
      * One end.
@@ -71,7 +79,67 @@ public final class RelaySearch {
      * @param siteGroundM of the ground there above the site's datum
      * @param wallsDb what walls around it take, by direction, evenly from north over east
      */
-    public record EndPoint(double xM, double yM, double heightM, double siteGroundM, Radio radio, double[] wallsDb) {}
+    public record EndPoint(double xM, double yM, double heightM, double siteGroundM, Radio radio, double[] wallsDb) {
+        /** What walls take towards a place, dB. */
+        double wallsDb(double toXM, double toYM) {
+            double turn = Math.atan2(toXM - xM, toYM - yM) / (2 * Math.PI);
+            return wallsDb[Math.floorMod((int) Math.round(turn * wallsDb.length), wallsDb.length)];
+        }
+    }
+
+    /**
+     * The margin at the node of the grid next to a place, over the profile up to there.
+     *
+     * @param xM of the node, likewise {@code yM}
+     * @param groundM height of the ground there by the grid
+     * @param lengthM of the way along the ground
+     */
+    public record PlaceMargin(
+            double xM, double yM, double groundM, double lengthM, double marginDb, double chance, Figure figure) {}
+
+    /** The margin at one place; it must lie on the grid. */
+    public static PlaceMargin at(
+            ElevationGrid grid, EndPoint end, Radio relay, double relayM, double sigmaDb, double xM, double yM) {
+        int column = (int) Math.round(grid.column(xM));
+        int row = (int) Math.round(grid.row(yM));
+        double x = grid.x(column);
+        double y = grid.y(row);
+        double loss = new PlainLoss(grid, ask(end, relayM)).lossDb(column, row);
+        double walls = end.wallsDb(x, y);
+        double margin = Budget.lesserMarginDb(end.radio(), relay, loss + walls);
+        double ground = grid.heightM()[row * grid.columns() + column];
+        double length = Math.hypot(x - end.xM(), y - end.yM());
+        return new PlaceMargin(
+                x,
+                y,
+                ground,
+                length,
+                margin,
+                Chance.of(margin, sigmaDb),
+                Figure.of(
+                        "EIRP + receiving antenna and feeder − receiver floor − loss over the ground − walls, the worse"
+                                + " direction",
+                        "link budget; ITU-R P.525 and P.526 §4.5 over the grid of heights, bare ground",
+                        false,
+                        "what may be lost on the way",
+                        Text.db(Budget.lesserMarginDb(end.radio(), relay, 0)),
+                        "over",
+                        Text.metres(length) + ", antennas at " + Text.metres(end.heightM()) + " and "
+                                + Text.metres(relayM),
+                        "ground at both ends",
+                        Text.metres(grid.at(end.xM(), end.yM())) + " and " + Text.metres(ground),
+                        "loss over the ground",
+                        Text.db(loss),
+                        "of that free space",
+                        Text.db(FreeSpace.lossDb(end.radio().frequencyMHz(), length)),
+                        "walls around the antenna in that direction",
+                        Text.db(walls)));
+    }
+
+    private static LossMap.Ask ask(EndPoint end, double relayM) {
+        return new LossMap.Ask(
+                end.xM(), end.yM(), end.heightM(), relayM, end.radio().frequencyMHz(), Diffraction.USUAL_FACTOR);
+    }
 
     /**
      * The map.
@@ -98,9 +166,8 @@ public final class RelaySearch {
             worst[i] = Math.min(worst[i], second[i]);
         }
         progress.at(0.92, "drawing lines");
-        List<Candidate> candidates = second == null
-                ? List.of()
-                : candidates(grid, first, second, worst, neededDb, one.siteGroundM() - grid.at(one.xM(), one.yM()));
+        List<Candidate> candidates =
+                second == null ? List.of() : candidates(grid, one, other, relay, relayM, worst, neededDb);
         int by = (Math.max(grid.columns(), grid.rows()) + DRAWN - 1) / DRAWN;
         int columns = (grid.columns() + by - 1) / by;
         int rows = (grid.rows() + by - 1) / by;
@@ -147,20 +214,12 @@ public final class RelaySearch {
 
     private static float[] margins(
             ElevationGrid grid, EndPoint end, Radio relay, double relayM, Progress progress, int threads) {
-        float[] loss = LossMap.lossDb(
-                grid,
-                new LossMap.Ask(
-                        end.xM(), end.yM(), end.heightM(), relayM, end.radio().frequencyMHz(), 4.0 / 3),
-                progress,
-                threads);
+        float[] loss = LossMap.lossDb(grid, ask(end, relayM), progress, threads);
         float without = (float) Budget.lesserMarginDb(end.radio(), relay, 0);
-        int directions = end.wallsDb().length;
         for (int r = 0; r < grid.rows(); r++) {
             for (int c = 0; c < grid.columns(); c++) {
-                double bearing = Math.atan2(grid.x(c) - end.xM(), grid.y(r) - end.yM()) / (2 * Math.PI);
-                int at = Math.floorMod((int) Math.round(bearing * directions), directions);
                 int i = r * grid.columns() + c;
-                loss[i] = without - loss[i] - (float) end.wallsDb()[at];
+                loss[i] = without - loss[i] - (float) end.wallsDb(grid.x(c), grid.y(r));
             }
         }
         return loss;
@@ -194,7 +253,14 @@ public final class RelaySearch {
 
     /** The best places, apart from each other. */
     private static List<Candidate> candidates(
-            ElevationGrid grid, float[] first, float[] second, float[] worst, double neededDb, double datumM) {
+            ElevationGrid grid,
+            EndPoint one,
+            EndPoint other,
+            Radio relay,
+            double relayM,
+            float[] worst,
+            double neededDb) {
+        double datumM = one.siteGroundM() - grid.at(one.xM(), one.yM());
         int apart = (int) Math.max(2, APART_SHARE * Math.max(grid.columns(), grid.rows()));
         boolean[] taken = new boolean[worst.length];
         List<Candidate> all = new ArrayList<>();
@@ -210,15 +276,20 @@ public final class RelaySearch {
             }
             int c = best % grid.columns();
             int r = best / grid.columns();
+            PlaceMargin first = at(grid, one, relay, relayM, Chance.OUTDOOR_SIGMA_DB, grid.x(c), grid.y(r));
+            PlaceMargin second = at(grid, other, relay, relayM, Chance.OUTDOOR_SIGMA_DB, grid.x(c), grid.y(r));
+            double worse = Math.min(first.marginDb(), second.marginDb());
             all.add(new Candidate(
-                    grid.x(c),
-                    grid.y(r),
-                    grid.heightM()[best],
-                    grid.heightM()[best] + datumM,
-                    first[best],
-                    second[best],
-                    worst[best],
-                    worst[best] >= neededDb));
+                    first.xM(),
+                    first.yM(),
+                    first.groundM(),
+                    first.groundM() + datumM,
+                    first.marginDb(),
+                    second.marginDb(),
+                    worse,
+                    worse >= neededDb,
+                    first.figure(),
+                    second.figure()));
             for (int y = Math.max(0, r - apart); y <= Math.min(grid.rows() - 1, r + apart); y++) {
                 for (int x = Math.max(0, c - apart); x <= Math.min(grid.columns() - 1, c + apart); x++) {
                     taken[y * grid.columns() + x] = true;

@@ -17,7 +17,9 @@ import org.skelto.core.plan.Pulse;
 import org.skelto.core.plan.Radio;
 import org.skelto.core.plan.Unit;
 import org.skelto.core.plan.UnitKind;
+import org.skelto.core.radio.Figure;
 import org.skelto.core.radio.SlabTables;
+import org.skelto.core.radio.Text;
 import org.skelto.core.radio.Traffic;
 import org.skelto.core.site.SiteModel;
 
@@ -49,7 +51,8 @@ public final class Routes {
             double chance,
             double confirmedMs,
             double waitS,
-            double worstMs) {}
+            double worstMs,
+            Figure figure) {}
 
     /** One step of a route. */
     public record Leg(
@@ -132,7 +135,7 @@ public final class Routes {
     }
 
     private static CommandRoute none(String name, String why) {
-        return new CommandRoute(name, false, why, List.of(), 0, 0, 0, 0);
+        return new CommandRoute(name, false, why, List.of(), 0, 0, 0, 0, null);
     }
 
     private static CommandRoute route(Plan plan, String name, String why, List<Leg> legs, String to, double extraMs) {
@@ -140,15 +143,34 @@ public final class Routes {
         double once = extraMs;
         double worst = extraMs;
         int tries = Math.max(1, plan.units().get(to).says().triesOrOne());
+        List<String> inputs = new ArrayList<>();
         for (Leg leg : legs) {
+            inputs.add(leg.from() + " → " + leg.to());
+            inputs.add("command " + Text.number(leg.commandMs(), 0) + " ms, answer " + Text.number(leg.answerMs(), 0)
+                    + " ms, holds with " + Text.percent(leg.chance() == null ? 1 : leg.chance()));
             chance *= leg.chance() == null ? 1 : leg.chance();
             once += leg.commandMs() + leg.answerMs();
             worst += Traffic.counts(leg.medium())
                     ? tries * (leg.commandMs() + leg.answerMs())
                     : leg.commandMs() + leg.answerMs();
         }
+        inputs.addAll(List.of(
+                "the hub decides", Text.number(extraMs, 0) + " ms", "tries over radio", Integer.toString(tries)));
         return new CommandRoute(
-                name, true, why, legs, chance, once, waitS(plan.units().get(to)), worst);
+                name,
+                true,
+                why,
+                legs,
+                chance,
+                once,
+                waitS(plan.units().get(to)),
+                worst,
+                Figure.of(
+                        "Σ (command + answer) over all steps + what the hub takes; with all tries each radio step so many "
+                                + "times; the chance is the product of the steps'",
+                        "time on air of each frame and turnaround; steps over cable and Wi-Fi and the hub: typical times",
+                        false,
+                        inputs.toArray(String[]::new)));
     }
 
     /** A sleeping unit hears a command when it next listens; one that never listens never does. */

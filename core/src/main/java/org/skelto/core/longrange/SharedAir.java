@@ -9,6 +9,7 @@ import java.util.Objects;
 import java.util.TreeMap;
 import org.skelto.core.plan.Chirp;
 import org.skelto.core.plan.Medium;
+import org.skelto.core.plan.Message;
 import org.skelto.core.plan.Plan;
 import org.skelto.core.plan.Radio;
 import org.skelto.core.plan.Unit;
@@ -63,10 +64,12 @@ public final class SharedAir {
             int bytes,
             boolean assumed,
             double airtimeMs,
+            Figure airtimeFigure,
             int tries,
             Double intervalS,
             Double dutyPercent,
             Double leastIntervalS,
+            Figure intervalFigure,
             int rivals,
             double frameSuccess,
             double delivery,
@@ -76,7 +79,7 @@ public final class SharedAir {
             List<String> unknown,
             Figure figure) {}
 
-    private record Voice(String unit, Radio radio, Traffic traffic, AirLaw law, String name) {
+    private record Voice(String unit, Radio radio, Message message, Traffic traffic, AirLaw law, String name) {
         /** What of the air it needs, as a share, 0 when it only sends what happens. */
         double load() {
             return traffic.intervalS() == null ? 0 : Air.duty(traffic.messageMs(), traffic.intervalS());
@@ -102,7 +105,8 @@ public final class SharedAir {
                         .filter(r -> sends(plan, id, unit))
                         .forEach(r -> {
                             Traffic traffic = Traffic.of(unit, r);
-                            voices.add(new Voice(id, r, traffic, AirLaw.of(plan.region(), r, traffic), unit.name()));
+                            voices.add(new Voice(
+                                    id, r, unit.says(), traffic, AirLaw.of(plan.region(), r, traffic), unit.name()));
                         }));
         Map<String, Double> offsets = offsets(voices);
         Map<String, List<Sender>> bands = new TreeMap<>();
@@ -165,10 +169,13 @@ public final class SharedAir {
                 v.traffic().bytes(),
                 v.traffic().assumed(),
                 v.traffic().airtimeMs(),
+                Traffic.airtimeFigure(
+                        v.radio().chirp(), v.message(), v.traffic().bytes()),
                 v.traffic().tries(),
                 v.traffic().intervalS(),
                 v.law().dutyPercent(),
                 v.law().leastIntervalS(),
+                v.law().intervalFigure(v.traffic().messageMs()),
                 rivals.size(),
                 success,
                 Air.delivery(success, v.traffic().tries()),

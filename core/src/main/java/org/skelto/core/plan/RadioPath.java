@@ -27,6 +27,9 @@ public record RadioPath(
         Double interceptDb,
         Double earthFactor,
         PathLearned learned) {
+    /** Source of a profile that was cut out of the grid of heights; such a profile goes along when an end moves. */
+    public static final String GRID = "grid of heights";
+
     /** Points of a profile. */
     public static final int MOST_POINTS = 2000;
 
@@ -47,6 +50,21 @@ public record RadioPath(
     /** Whether it lies between these two units, either way round. */
     public boolean joins(String one, String other) {
         return from.equals(one) && to.equals(other) || from.equals(other) && to.equals(one);
+    }
+
+    /** The same over other ground; what stands beyond its end is dropped. */
+    public RadioPath over(List<GroundPoint> other, String from) {
+        double lengthM = other.get(other.size() - 1).distanceM();
+        List<Cover> kept = covers.stream()
+                .filter(c -> c.fromM() < lengthM)
+                .map(c -> c.toM() <= lengthM ? c : new Cover(c.kind(), c.fromM(), lengthM, c.heightM()))
+                .toList();
+        return new RadioPath(this.from, to, other, kept, from, model, exponent, interceptDb, earthFactor, learned);
+    }
+
+    /** The same between two other units. */
+    public RadioPath joining(String first, String last) {
+        return new RadioPath(first, last, profile, covers, source, model, exponent, interceptDb, earthFactor, learned);
     }
 
     public RadioPath learned(PathLearned other) {

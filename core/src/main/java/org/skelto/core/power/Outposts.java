@@ -3,6 +3,7 @@ package org.skelto.core.power;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Map;
+import java.util.Optional;
 import java.util.TreeMap;
 import org.skelto.core.parts.Catalogue;
 import org.skelto.core.parts.Part;
@@ -48,6 +49,7 @@ public final class Outposts {
             String name,
             String cell,
             double averageUa,
+            Figure averageFigure,
             Double years,
             Figure figure,
             List<StateShare> states,
@@ -66,10 +68,11 @@ public final class Outposts {
     public record StateShare(String name, double currentMa, double durationMs, boolean fixed, double share) {}
 
     /** The life through a regulator; {@code now} is what the plan has. */
-    public record Regulated(String what, double averageUa, Double years, boolean now) {}
+    public record Regulated(String what, double averageUa, Double years, boolean now, Figure figure) {}
 
     /** What one report takes over a radio, and how long the same cells would last. */
-    public record ReportCost(String radio, double awakeMs, double chargeUah, Double years, boolean now, String how) {}
+    public record ReportCost(
+            String radio, double awakeMs, double chargeUah, Double years, boolean now, String how, Figure figure) {}
 
     /** The energy of every unit on a battery whose duty is known. */
     public static Map<String, OutpostEnergy> of(Plan plan, Catalogue parts) {
@@ -83,9 +86,7 @@ public final class Outposts {
     }
 
     private static OutpostEnergy of(Plan plan, Catalogue parts, String id, Unit unit) {
-        Part cell = parts.find(unit.power().part())
-                .filter(p -> p.kind() == PartKind.BATTERY)
-                .orElse(null);
+        Part cell = cell(parts, unit).orElse(null);
         Duty duty = Traffic.timed(unit);
         double volts = cell == null ? 3 : cell.figure(Quantity.OUTPUT_V, 3);
         Battery battery = cell == null ? null : Battery.of(plan, unit, cell);
@@ -96,6 +97,7 @@ public final class Outposts {
                 unit.name(),
                 cell == null ? null : cell.name(),
                 average,
+                averageFigure(duty, volts),
                 battery == null ? null : battery.years(average),
                 battery == null ? null : battery.figure(average),
                 states(duty, unit),
@@ -108,11 +110,24 @@ public final class Outposts {
 
     /** Years of a unit's cells if its sending took so long; null when it has none, or they or its duty are not known. */
     public static Double yearsSending(Plan plan, Catalogue parts, Unit unit, double sendMs) {
-        Part cell = parts.find(unit.power().part())
-                .filter(p -> p.kind() == PartKind.BATTERY)
+        return sending(plan, parts, unit, sendMs)
+                .map(s -> s.battery().years(s.averageUa()))
                 .orElse(null);
-        if (unit.power().source() != PowerSource.BATTERY || cell == null || unit.duty() == null) {
-            return null;
+    }
+
+    /** How those years come about; null where there are none. */
+    public static Figure sendingFigure(Plan plan, Catalogue parts, Unit unit, double sendMs) {
+        return sending(plan, parts, unit, sendMs)
+                .map(s -> s.battery().figure(s.averageUa()))
+                .orElse(null);
+    }
+
+    private record Sending(Battery battery, double averageUa) {}
+
+    private static Optional<Sending> sending(Plan plan, Catalogue parts, Unit unit, double sendMs) {
+        Optional<Part> cell = cell(parts, unit);
+        if (unit.power().source() != PowerSource.BATTERY || cell.isEmpty() || unit.duty() == null) {
+            return Optional.empty();
         }
         Duty duty = unit.duty();
         Duty set = duty.with(
@@ -120,8 +135,12 @@ public final class Outposts {
                 duty.pulses().stream()
                         .map(p -> p.kind() == Pulse.Kind.SEND ? p.lasting(sendMs) : p)
                         .toList());
-        Battery battery = Battery.of(plan, unit, cell);
-        return battery.years(averageUa(set, battery.volts()));
+        Battery battery = Battery.of(plan, unit, cell.get());
+        return Optional.of(new Sending(battery, averageUa(set, battery.volts())));
+    }
+
+    private static Optional<Part> cell(Catalogue parts, Unit unit) {
+        return parts.find(unit.power().part()).filter(p -> p.kind() == PartKind.BATTERY);
     }
 
     /** Twelve months of a unit with a panel; empty without one, or without place or cells. */
@@ -146,6 +165,33 @@ public final class Outposts {
         return regulation == null ? load : load * ratio(regulation, volts) + regulation.quiescentUa();
     }
 
+    private static Figure averageFigure(Duty duty, double volts) {
+        List<String> inputs = new ArrayList<>();
+        for (Pulse p : duty.pulses()) {
+            inputs.add(inputs.size() / 2 + 1 + ": " + named(p));
+            inputs.add(Text.number(p.currentMa(), 2) + " mA for " + Text.number(p.durationMs(), 0) + " ms");
+        }
+        inputs.addAll(List.of(
+                "asleep",
+                Text.number(duty.sleepUa(), 1) + " µA for the rest of " + Text.number(duty.cycleS(), 0) + " s"));
+        Regulation r = duty.regulation();
+        if (r != null) {
+            inputs.addAll(List.of(
+                    r.kind() == Regulation.Kind.LINEAR ? "through a linear regulator" : "through a converter",
+                    "times " + Text.number(ratio(r, volts), 2) + ", and " + Text.number(r.quiescentUa(), 1)
+                            + " µA of its own"));
+        }
+        return Figure.of(
+                "(Σ current · time of each state) / cycle" + (r == null ? "" : ", through the regulator"),
+                "the unit's duty in the plan; sending lasts as long as the message is on the air",
+                false,
+                inputs.toArray(String[]::new));
+    }
+
+    private static String named(Pulse p) {
+        return p.name() == null || p.name().isBlank() ? "awake" : p.name();
+    }
+
     /** Battery current over load current. */
     static double ratio(Regulation regulation, double volts) {
         return regulation.kind() == Regulation.Kind.LINEAR ? 1 : regulation.outV() / (volts * regulation.efficiency());
@@ -163,7 +209,7 @@ public final class Outposts {
                 "sleep", duty.sleepUa() / 1000, sleepMs, true, all == 0 ? 0 : duty.sleepUa() / 1000 * sleepMs / all));
         duty.pulses()
                 .forEach(p -> states.add(new StateShare(
-                        p.name() == null || p.name().isBlank() ? "awake" : p.name(),
+                        named(p),
                         p.currentMa(),
                         p.durationMs(),
                         p.kind() == Pulse.Kind.SEND && unit.message() != null,
@@ -202,7 +248,12 @@ public final class Outposts {
     private static Regulated regulated(
             String what, Duty duty, double volts, Regulation by, Battery battery, boolean now) {
         double average = averageUa(duty, volts, by);
-        return new Regulated(what, average, battery == null ? null : battery.years(average), now);
+        return new Regulated(
+                what,
+                average,
+                battery == null ? null : battery.years(average),
+                now,
+                battery == null ? null : battery.figure(average));
     }
 
     /** When nothing reaches a sleeping unit. */
@@ -284,6 +335,13 @@ public final class Outposts {
         double sleep = duty.sleepUa() > 0 ? duty.sleepUa() : USUAL_SLEEP_UA;
         double load = sleep + chargeUah * 3600 / duty.cycleS();
         double average = now ? averageUa(duty, volts) : load;
-        return new ReportCost(radio, awakeMs, chargeUah, battery == null ? null : battery.years(average), now, how);
+        return new ReportCost(
+                radio,
+                awakeMs,
+                chargeUah,
+                battery == null ? null : battery.years(average),
+                now,
+                how,
+                battery == null ? null : battery.figure(average));
     }
 }

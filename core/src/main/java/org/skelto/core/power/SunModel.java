@@ -6,6 +6,8 @@ import java.util.ArrayList;
 import java.util.List;
 import java.util.Locale;
 import org.skelto.core.plan.Solar;
+import org.skelto.core.radio.Figure;
+import org.skelto.core.radio.Text;
 
 /**
  * What a panel gives in each month: sun above the air by latitude and day (FAO Irrigation and Drainage Paper 56,
@@ -35,7 +37,7 @@ public final class SunModel {
      * @param usedWh that the unit takes on a day
      * @param endShare how full the battery is at the end of the month, 0 to 1
      */
-    public record MonthOfSun(String month, double sunWh, double usedWh, double endShare) {}
+    public record MonthOfSun(String month, double sunWh, double usedWh, double endShare, Figure figure) {}
 
     /** Irradiation of level ground above the air on a day of the year, kWh per m² and day. */
     static double aboveAirKwh(double latitudeDeg, int day) {
@@ -96,15 +98,47 @@ public final class SunModel {
         int first = latitudeDeg >= 0 ? 7 : 1;
         for (int i = 0; i < 12; i++) {
             Month month = Month.of((first - 1 + i) % 12 + 1);
-            double sun = onPanelKwh(latitudeDeg, solar, month.getValue()) * solar.panelW() * SYSTEM_SHARE;
+            double onPanel = onPanelKwh(latitudeDeg, solar, month.getValue());
+            double sun = onPanel * solar.panelW() * SYSTEM_SHARE;
             for (int day = 0; day < month.length(false) && !dead; day++) {
                 stored = Math.min(batteryWh, stored + sun - usedWh);
                 dead = stored <= 0;
             }
             months.add(new MonthOfSun(
-                    month.getDisplayName(TextStyle.FULL, Locale.ENGLISH), sun, usedWh, dead ? 0 : stored / batteryWh));
+                    month.getDisplayName(TextStyle.FULL, Locale.ENGLISH),
+                    sun,
+                    usedWh,
+                    dead ? 0 : stored / batteryWh,
+                    figure(latitudeDeg, solar, month, onPanel, usedWh, batteryWh)));
         }
         return months;
+    }
+
+    private static Figure figure(
+            double latitudeDeg, Solar solar, Month month, double onPanelKwh, double usedWh, double batteryWh) {
+        int day = MIDDLE[month.getValue() - 1];
+        return Figure.of(
+                "sun on the tilted panel · its watts · share that reaches the battery; each day the battery gains it and "
+                        + "loses what is used",
+                "FAO Irrigation and Drainage Paper 56, eq. 21 and 35; Page 1964; Liu and Jordan 1963; middle day of the "
+                        + "month by Klein 1977; an average over years",
+                Math.abs(latitudeDeg) > 66.5,
+                "latitude",
+                Text.number(latitudeDeg, 2) + "°",
+                "sun above the air, day " + day,
+                Text.number(aboveAirKwh(latitudeDeg, day), 2) + " kWh/m² a day",
+                "sunny share, summer and winter",
+                Text.share(solar.sunShareSummer()) + ", " + Text.share(solar.sunShareWinter()),
+                "on the panel at " + Text.number(solar.tiltDeg(), 0) + "°, with the sky that it sees",
+                Text.number(onPanelKwh, 2) + " kWh/m² a day",
+                "panel",
+                Text.number(solar.panelW(), 2) + " W",
+                "into the battery",
+                Text.share(SYSTEM_SHARE),
+                "used a day",
+                Text.number(usedWh, 3) + " Wh",
+                "battery",
+                Text.number(batteryWh, 2) + " Wh");
     }
 
     /** The month in which it dies, or null when it lasts the year. */

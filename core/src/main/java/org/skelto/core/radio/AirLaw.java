@@ -72,6 +72,40 @@ public record AirLaw(
         return new AirLaw(row, broken, unknown, least, duty);
     }
 
+    /**
+     * How the least interval comes about.
+     *
+     * @param messageMs time on air of all frames of a message
+     */
+    public Figure intervalFigure(double messageMs) {
+        List<String> inputs =
+                new ArrayList<>(List.of("time on air of a message, all tries", Text.number(messageMs, 1) + " ms"));
+        if (row != null) {
+            inputs.addAll(List.of(
+                    "band",
+                    row.band(),
+                    "duty cycle",
+                    row.dutyPercent() == null
+                            ? "not in the table"
+                            : row.dutyLimited()
+                                    ? "at most " + Text.number(row.dutyPercent(), 1) + " %"
+                                    : "none stated"));
+            if (row.restS() != null) {
+                inputs.addAll(List.of(
+                        "silence after it",
+                        Text.number(row.restTimes(), 0) + " times as long, at least " + Text.number(row.restS(), 0)
+                                + " s"));
+            }
+        }
+        return Figure.of(
+                "time on air / duty cycle, or time on air and the silence after it, whichever is longer",
+                row == null
+                        ? "no row of the region's table of " + RegionLimits.DATE + " covers it"
+                        : row.source() + ", table of " + RegionLimits.DATE + "; check with your regulator",
+                false,
+                inputs.toArray(String[]::new));
+    }
+
     public boolean lawful() {
         return broken.isEmpty();
     }

@@ -1,7 +1,9 @@
 package org.skelto.core.radio;
 
 import java.util.ArrayList;
+import java.util.LinkedHashMap;
 import java.util.List;
+import java.util.Map;
 import org.skelto.core.plan.Radio;
 
 /**
@@ -51,6 +53,24 @@ public record Budget(
                 "receiver floor",
                 Text.dbm(sensitivity));
         return new Budget(steps, level, sensitivity, level - sensitivity, sensitivityFigure(receiver), margin);
+    }
+
+    /** How the margin comes about, the whole stair at once. */
+    public Figure wholeFigure() {
+        Map<String, String> inputs = new LinkedHashMap<>();
+        for (Step s : steps) {
+            String label = s.label();
+            for (int n = 2; inputs.containsKey(label); n++) {
+                label = s.label() + ", " + n;
+            }
+            inputs.put(label, inputs.isEmpty() ? Text.dbm(s.levelDbm()) : Text.db(s.changeDb()));
+        }
+        inputs.put("receiver floor", Text.dbm(sensitivityDbm));
+        return new Figure(
+                "sent + antennas − feeders − losses on the way − receiver floor",
+                inputs,
+                "link budget, step by step as in the stair at Paths and Links",
+                marginFigure.extrapolated());
     }
 
     /** The steps of a feeder with its connectors and of an antenna, where there are any; gives the level after them. */

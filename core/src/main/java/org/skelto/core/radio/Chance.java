@@ -19,6 +19,18 @@ public final class Chance {
         return 0.5 * Erfc.value(-marginDb / sigmaDb / Math.sqrt(2));
     }
 
+    /** How the chance outdoors comes about; σ as it was chosen for the link. */
+    public static Figure figure(double marginDb, double sigmaDb) {
+        return Figure.of(
+                "Φ(margin / σ); slow fading only, fast fading is not in it",
+                "log-normal shadowing",
+                false,
+                "margin, worse direction",
+                Text.db(marginDb),
+                "σ",
+                Text.db(sigmaDb));
+    }
+
     /** The margin in dB at which the chance is reached; chance between 0 and 1. */
     public static double marginDb(double chance, double sigmaDb) {
         return -Math.sqrt(2) * sigmaDb * InverseErfc.value(2 * chance);

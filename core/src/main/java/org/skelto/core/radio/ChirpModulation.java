@@ -13,6 +13,13 @@ public final class ChirpModulation {
     /** Symbols longer than this use low-data-rate optimisation, ms. */
     private static final double LONG_SYMBOL_MS = 16;
 
+    /** Time on air in symbols. */
+    public static final String AIRTIME_FORMULA =
+            "(n + 4.25) Ts + (8 + max(⌈(8PL − 4SF + 28 + 16crc − 20implicit) / (4(SF − 2ldro))⌉ (CR + 4), 0)) Ts";
+
+    /** Where {@link #AIRTIME_FORMULA} comes from. */
+    public static final String AIRTIME_SOURCE = "chirp spread spectrum, Ts = 2^SF / B";
+
     private ChirpModulation() {}
 
     /**
@@ -48,11 +55,21 @@ public final class ChirpModulation {
             throw new IllegalArgumentException("spreading factor 6 works only with an implicit header");
         }
         int sf = chirp.spreadingFactor();
-        double symbolMs = Math.pow(2, sf) / chirp.bandwidthKHz();
-        int optimised = symbolMs > LONG_SYMBOL_MS ? 1 : 0;
+        double symbolMs = symbolMs(chirp);
+        int optimised = optimised(chirp) ? 1 : 0;
         int bits = 8 * frame.payloadBytes() - 4 * sf + 28 + (frame.crc() ? 16 : 0) - (frame.explicitHeader() ? 0 : 20);
         double blocks = Math.ceil(bits / (4.0 * (sf - 2 * optimised)));
         double symbols = 8 + Math.max(blocks * chirp.codingRateDenominator(), 0);
         return (frame.preambleSymbols() + 4.25) * symbolMs + symbols * symbolMs;
+    }
+
+    /** Length of a symbol, ms. */
+    public static double symbolMs(Chirp chirp) {
+        return Math.pow(2, chirp.spreadingFactor()) / chirp.bandwidthKHz();
+    }
+
+    /** Whether symbols are so long that low-data-rate optimisation is on. */
+    public static boolean optimised(Chirp chirp) {
+        return symbolMs(chirp) > LONG_SYMBOL_MS;
     }
 }

@@ -39,8 +39,12 @@ public final class Outdoors {
     /** Least clearance of the direct ray over the ground, negative when the ground is in the way. */
     public record Clearance(double distanceM, double clearanceM, double radiusM, double share) {}
 
-    /** What each model says, dB, without learned correction. */
-    public record Models(double freeSpaceDb, double diffractionDb, double twoRayDb, double exponentDb) {}
+    /**
+     * What a model says, without learned correction.
+     *
+     * @param model or null for free space
+     */
+    public record ModelLoss(OutdoorModel model, double lossDb, Figure figure) {}
 
     /**
      * @param fromHeightM of the antenna at the profile's first point above the ground there, likewise {@code toHeightM}
@@ -175,14 +179,70 @@ public final class Outdoors {
                         - diffraction().lossDb());
     }
 
-    /** What each model says. */
-    public Models models() {
+    /** What each model says, free space first. */
+    public List<ModelLoss> models() {
         double free = FreeSpace.lossDb(frequencyMHz, distanceM());
-        return new Models(
-                free,
-                free + diffraction().lossDb() + treesDb(),
-                TwoRay.lossDb(frequencyMHz, ground.lengthM(), fromM, toM),
-                exponentDb());
+        double ground = diffraction().lossDb();
+        double trees = treesDb();
+        return List.of(
+                new ModelLoss(null, free, freeSpaceFigure()),
+                new ModelLoss(
+                        OutdoorModel.DIFFRACTION,
+                        free + ground + trees,
+                        Figure.of(
+                                "free space + ground + trees",
+                                "ITU-R P.525; ITU-R P.526 §4.5; modified exponential decay",
+                                treesExtrapolated(),
+                                "free space",
+                                Text.db(free),
+                                "ground",
+                                Text.db(ground),
+                                "trees",
+                                Text.db(trees))),
+                new ModelLoss(OutdoorModel.TWO_RAY, twoRayDb(), twoRayFigure()),
+                new ModelLoss(OutdoorModel.EXPONENT, exponentDb(), exponentFigure()));
+    }
+
+    private double twoRayDb() {
+        return TwoRay.lossDb(frequencyMHz, ground.lengthM(), fromM, toM);
+    }
+
+    private boolean treesExtrapolated() {
+        double depth = treesM();
+        return depth > 0 && Vegetation.extrapolated(frequencyMHz, depth);
+    }
+
+    private Figure freeSpaceFigure() {
+        return Figure.of(
+                "20 log10(4π d f / c)",
+                "ITU-R P.525",
+                distanceM() < FreeSpace.LEAST_M,
+                "distance",
+                Text.metres(distanceM()),
+                "frequency",
+                Text.mhz(frequencyMHz));
+    }
+
+    private Figure twoRayFigure() {
+        return Figure.of(
+                "−20 log10(λ/4π · |e^(−jkd)/d − e^(−jkr)/r|)",
+                "plane ground, reflection −1",
+                ground.lengthM() < FreeSpace.LEAST_M,
+                ends());
+    }
+
+    private Figure exponentFigure() {
+        return Figure.of(
+                "L(1 m) + 10 n log10(d)",
+                "distance exponent; n " + Text.number(RadioPath.USUAL_EXPONENT, 1)
+                        + " over open country with low antennas is typical",
+                false,
+                "distance",
+                Text.metres(distanceM()),
+                "n",
+                Text.number(path.exponent() == null ? RadioPath.USUAL_EXPONENT : path.exponent(), 2),
+                "frequency",
+                Text.mhz(frequencyMHz));
     }
 
     private double exponentDb() {
@@ -193,13 +253,12 @@ public final class Outdoors {
 
     /** Loss by the path's model with what was learned, dB. */
     public double lossDb() {
-        double byModel = path.model() == OutdoorModel.TWO_RAY
-                ? TwoRay.lossDb(frequencyMHz, ground.lengthM(), fromM, toM)
-                : path.model() == OutdoorModel.EXPONENT
-                        ? exponentDb()
-                        : FreeSpace.lossDb(frequencyMHz, distanceM())
-                                + diffraction().lossDb()
-                                + treesDb();
+        double byModel = switch (path.model()) {
+            case TWO_RAY -> twoRayDb();
+            case EXPONENT -> exponentDb();
+            case DIFFRACTION ->
+                FreeSpace.lossDb(frequencyMHz, distanceM()) + diffraction().lossDb() + treesDb();
+        };
         return byModel - learnedDb();
     }
 
@@ -213,30 +272,8 @@ public final class Outdoors {
         List<LossModel.Part> parts = new ArrayList<>();
         switch (path.model()) {
             case DIFFRACTION -> overGround(parts);
-            case TWO_RAY ->
-                parts.add(new LossModel.Part(
-                        "two rays",
-                        TwoRay.lossDb(frequencyMHz, ground.lengthM(), fromM, toM),
-                        Figure.of(
-                                "−20 log10(λ/4π · |e^(−jkd)/d − e^(−jkr)/r|)",
-                                "plane ground, reflection −1",
-                                ground.lengthM() < FreeSpace.LEAST_M,
-                                ends())));
-            case EXPONENT ->
-                parts.add(new LossModel.Part(
-                        "distance",
-                        exponentDb(),
-                        Figure.of(
-                                "L(1 m) + 10 n log10(d)",
-                                "distance exponent; n " + Text.number(RadioPath.USUAL_EXPONENT, 1)
-                                        + " over open country with low antennas is typical",
-                                false,
-                                "distance",
-                                Text.metres(distanceM()),
-                                "n",
-                                Text.number(path.exponent() == null ? RadioPath.USUAL_EXPONENT : path.exponent(), 2),
-                                "frequency",
-                                Text.mhz(frequencyMHz))));
+            case TWO_RAY -> parts.add(new LossModel.Part("two rays", twoRayDb(), twoRayFigure()));
+            case EXPONENT -> parts.add(new LossModel.Part("distance", exponentDb(), exponentFigure()));
         }
         if (learnedDb() != 0) {
             parts.add(new LossModel.Part(
@@ -253,17 +290,7 @@ public final class Outdoors {
     }
 
     private void overGround(List<LossModel.Part> parts) {
-        parts.add(new LossModel.Part(
-                "free space",
-                FreeSpace.lossDb(frequencyMHz, distanceM()),
-                Figure.of(
-                        "20 log10(4π d f / c)",
-                        "ITU-R P.525",
-                        distanceM() < FreeSpace.LEAST_M,
-                        "distance",
-                        Text.metres(distanceM()),
-                        "frequency",
-                        Text.mhz(frequencyMHz))));
+        parts.add(new LossModel.Part("free space", FreeSpace.lossDb(frequencyMHz, distanceM()), freeSpaceFigure()));
         Diffraction.Loss loss = diffraction();
         Clearance worst = clearance();
         List<String> inputs = new ArrayList<>(List.of(ends()));
@@ -295,7 +322,7 @@ public final class Outdoors {
                     Figure.of(
                             "1.33 f^0.284 d^0.588 (up to 14 m 0.45 f^0.284 d), never more than over their tops",
                             "modified exponential decay, trees in leaf",
-                            Vegetation.extrapolated(frequencyMHz, depth),
+                            treesExtrapolated(),
                             "under the tops",
                             Text.metres(depth),
                             "through",

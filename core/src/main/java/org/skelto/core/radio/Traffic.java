@@ -45,12 +45,53 @@ public record Traffic(int bytes, boolean assumed, double airtimeMs, Double inter
     /** Time on air of a frame of so many bytes, ms; without chirp settings by simple keying. */
     public static double airtimeMs(Chirp chirp, Message message, int bytes) {
         if (chirp == null) {
-            double rate = message.rateKbps() == null ? Message.USUAL_KBPS : message.rateKbps();
-            return 8 * (bytes + KEYED_EXTRA_BYTES) / rate;
+            return 8 * (bytes + KEYED_EXTRA_BYTES) / rateKbps(message);
         }
+        return ChirpModulation.airtimeMs(chirp, frame(chirp, message, bytes));
+    }
+
+    private static ChirpModulation.Frame frame(Chirp chirp, Message message, int bytes) {
         boolean implicit = Boolean.TRUE.equals(message.implicitHeader()) || chirp.spreadingFactor() == 6;
         int preamble = message.preambleSymbols() == null ? PREAMBLE : message.preambleSymbols();
-        return ChirpModulation.airtimeMs(chirp, new ChirpModulation.Frame(bytes, preamble, !implicit, true));
+        return new ChirpModulation.Frame(bytes, preamble, !implicit, true);
+    }
+
+    /** How the time on air of a frame of so many bytes comes about. */
+    public static Figure airtimeFigure(Chirp chirp, Message message, int bytes) {
+        if (chirp == null) {
+            return Figure.of(
+                    "8 · (payload + preamble, sync word and checksum) / data rate",
+                    "simple keying (FSK/OOK)",
+                    false,
+                    "payload",
+                    bytes + " bytes",
+                    "preamble, sync word and checksum",
+                    KEYED_EXTRA_BYTES + " bytes",
+                    "data rate",
+                    Text.number(rateKbps(message), 1) + " kbit/s");
+        }
+        ChirpModulation.Frame frame = frame(chirp, message, bytes);
+        return Figure.of(
+                ChirpModulation.AIRTIME_FORMULA,
+                ChirpModulation.AIRTIME_SOURCE,
+                false,
+                "SF, B, coding",
+                "SF" + chirp.spreadingFactor() + ", " + Text.number(chirp.bandwidthKHz(), 1) + " kHz, 4/"
+                        + chirp.codingRateDenominator(),
+                "Ts",
+                Text.number(ChirpModulation.symbolMs(chirp), 3) + " ms",
+                "n, preamble",
+                frame.preambleSymbols() + " symbols",
+                "PL, payload",
+                bytes + " bytes",
+                "implicit header",
+                frame.explicitHeader() ? "no" : "yes",
+                "ldro, low-data-rate optimisation",
+                ChirpModulation.optimised(chirp) ? "on" : "off");
+    }
+
+    private static double rateKbps(Message message) {
+        return message.rateKbps() == null ? Message.USUAL_KBPS : message.rateKbps();
     }
 
     /** Time on air of all frames of a message, ms. */

@@ -137,6 +137,11 @@ public final class SiteModel {
 
     /** Where a place is, unless it names neither room nor spot. */
     public Optional<Point> position(Place place) {
+        return position(plan, place);
+    }
+
+    /** The same, for those who need nothing else of a site. */
+    public static Optional<Point> position(Plan plan, Place place) {
         if (place == null) {
             return Optional.empty();
         }

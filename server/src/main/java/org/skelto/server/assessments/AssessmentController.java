@@ -11,7 +11,6 @@ import org.skelto.core.plan.Problem;
 import org.skelto.core.site.RoomLine;
 import org.skelto.core.site.SiteModel;
 import org.skelto.core.wiring.PinAssigner;
-import org.skelto.server.plans.Documents;
 import org.skelto.server.plans.PlanState;
 import org.skelto.server.plans.Plans;
 import org.skelto.server.problems.Refusal;
@@ -29,12 +28,10 @@ import org.springframework.web.bind.annotation.RestController;
 @RequestMapping("/api/plans/{id}")
 class AssessmentController {
     private final Plans plans;
-    private final Documents documents;
     private final KeptFigures kept;
 
-    AssessmentController(Plans plans, Documents documents, KeptFigures kept) {
+    AssessmentController(Plans plans, KeptFigures kept) {
         this.plans = plans;
-        this.documents = documents;
         this.kept = kept;
     }
 
@@ -62,7 +59,7 @@ class AssessmentController {
     @PostMapping(path = "/preview", consumes = "application/json-patch+json")
     Preview preview(
             @PathVariable UUID id, @RequestParam(defaultValue = "") Set<String> without, @RequestBody String patch) {
-        Plan plan = documents.patched(plans.get(id).plan(), patch);
+        Plan plan = plans.previewed(plans.get(id), patch);
         return new Preview(plan, new Assessment.Figures(plan, kept.tables(), List.of(), kept.parts()).without(without));
     }
 

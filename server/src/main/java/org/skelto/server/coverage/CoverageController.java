@@ -11,7 +11,6 @@ import org.skelto.core.plan.Plan;
 import org.skelto.core.plan.Problem;
 import org.skelto.core.site.SiteModel;
 import org.skelto.server.assessments.KeptFigures;
-import org.skelto.server.plans.Documents;
 import org.skelto.server.plans.PlanState;
 import org.skelto.server.plans.Plans;
 import org.skelto.server.problems.Refusal;
@@ -37,13 +36,11 @@ class CoverageController {
     private static final int CELLS_DRAGGED = 6_000;
 
     private final Plans plans;
-    private final Documents documents;
     private final KeptFigures kept;
     private final JsonMapper mapper;
 
-    CoverageController(Plans plans, Documents documents, KeptFigures kept, JsonMapper mapper) {
+    CoverageController(Plans plans, KeptFigures kept, JsonMapper mapper) {
         this.plans = plans;
-        this.documents = documents;
         this.kept = kept;
         this.mapper = mapper;
     }
@@ -87,7 +84,7 @@ class CoverageController {
             @RequestParam(defaultValue = "") Set<String> without,
             @RequestBody String patch) {
         PlanState state = plans.get(id);
-        Plan plan = documents.patched(state.plan(), patch);
+        Plan plan = plans.previewed(state, patch);
         return bytes(mapped(state, id, medium, floor, without, plan, CELLS_DRAGGED));
     }
 

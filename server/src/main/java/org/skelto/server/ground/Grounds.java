@@ -16,12 +16,14 @@ import java.util.UUID;
 import java.util.zip.GZIPInputStream;
 import java.util.zip.GZIPOutputStream;
 import org.skelto.core.ground.ElevationGrid;
+import org.skelto.core.ground.GridPaths;
 import org.skelto.core.ground.HeightFile;
 import org.skelto.core.ground.Unreadable;
 import org.skelto.core.plan.GeoPoint;
 import org.skelto.core.plan.Plan;
 import org.skelto.core.plan.Problem;
 import org.skelto.server.plans.Carried;
+import org.skelto.server.plans.Follower;
 import org.skelto.server.problems.Refusal;
 import org.springframework.http.HttpStatus;
 import org.springframework.stereotype.Service;
@@ -33,7 +35,7 @@ import tools.jackson.databind.node.ObjectNode;
 /** The heights around plans; they travel with an exported plan as an ASCII grid. */
 @Service
 @Transactional
-public class Grounds implements Carried {
+public class Grounds implements Carried, Follower {
     private static final int LONGEST_NAME = 120;
     private static final int KEPT = 4;
 
@@ -149,6 +151,17 @@ public class Grounds implements Carried {
                 .map(this::heights)
                 .filter(h -> !h.degrees() || origin != null)
                 .map(h -> h.on(origin));
+    }
+
+    @Override
+    @Transactional(readOnly = true)
+    public Plan follow(UUID id, Plan before, Plan after) {
+        List<String> moved = GridPaths.moved(before, after);
+        return moved.isEmpty()
+                ? after
+                : grid(id, after.place())
+                        .map(g -> GridPaths.anew(after, moved, g))
+                        .orElse(after);
     }
 
     private HeightFile.Heights heights(GroundEntity g) {

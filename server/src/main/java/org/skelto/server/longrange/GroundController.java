@@ -127,7 +127,7 @@ class GroundController {
             throw Refusal.of(HttpStatus.CONFLICT, "The two stand on the same spot; there is no ground between.");
         }
         List<GroundPoint> points = grid.profile(a.xM(), a.yM(), b.xM(), b.yM());
-        return new TakenProfile(new RadioPath(from, to, points, "grid of heights"), points.size(), 0);
+        return new TakenProfile(new RadioPath(from, to, points, RadioPath.GRID), points.size(), 0);
     }
 
     /** A profile between two units from a typed or pasted table of distance and height. */
@@ -214,6 +214,21 @@ class GroundController {
         return ResponseEntity.accepted()
                 .location(URI.create("/api/jobs/" + job))
                 .body(new MapStarted(job));
+    }
+
+    /** The margin at one place of the map, and how it comes about; {@code x} and {@code y} in metres on the site. */
+    @PostMapping("/map/place")
+    RelaySearch.PlaceMargin place(
+            @PathVariable UUID id, @RequestParam double x, @RequestParam double y, @RequestBody MapAsk ask) {
+        Plan plan = plans.get(id).plan();
+        SiteModel site = SiteModel.of(plan);
+        check(plan, ask);
+        ElevationGrid grid = grid(id, plan);
+        if (!grid.holds(x, y)) {
+            throw Refusal.invalid("Which place?", List.of(new Problem("/x", "and y must lie on the grid of heights")));
+        }
+        RelaySearch.EndPoint end = end(plan, site, grid, ask.unit(), ask.medium(), "/unit");
+        return RelaySearch.at(grid, end, end.radio(), ask.heightM(), Chance.OUTDOOR_SIGMA_DB, x, y);
     }
 
     /** The shape of what a map job gives, for those who read the API's description. */

@@ -8,6 +8,7 @@ import java.util.List;
 import java.util.Map;
 import java.util.UUID;
 import org.skelto.core.ground.ElevationGrid;
+import org.skelto.core.links.LinkReport;
 import org.skelto.core.longrange.Explorer;
 import org.skelto.core.longrange.FieldTest;
 import org.skelto.core.longrange.LongRange;
@@ -24,12 +25,12 @@ import org.skelto.core.plan.Region;
 import org.skelto.core.plan.Unit;
 import org.skelto.core.power.Outposts;
 import org.skelto.core.radio.AirLaw;
+import org.skelto.core.radio.Figure;
 import org.skelto.core.radio.RegionLimits;
 import org.skelto.core.radio.Traffic;
 import org.skelto.core.site.SiteModel;
 import org.skelto.server.assessments.KeptFigures;
 import org.skelto.server.ground.Grounds;
-import org.skelto.server.plans.Documents;
 import org.skelto.server.plans.PlanState;
 import org.skelto.server.plans.Plans;
 import org.skelto.server.problems.Refusal;
@@ -51,14 +52,12 @@ import org.springframework.web.bind.annotation.RestController;
 @RequestMapping("/api/plans/{id}/long-range")
 class LongRangeController {
     private final Plans plans;
-    private final Documents documents;
     private final KeptFigures kept;
     private final Grounds grounds;
     private final FieldReadings readings;
 
-    LongRangeController(Plans plans, Documents documents, KeptFigures kept, Grounds grounds, FieldReadings readings) {
+    LongRangeController(Plans plans, KeptFigures kept, Grounds grounds, FieldReadings readings) {
         this.plans = plans;
-        this.documents = documents;
         this.kept = kept;
         this.grounds = grounds;
         this.readings = readings;
@@ -89,10 +88,13 @@ class LongRangeController {
             int bytes,
             boolean assumed,
             double airtimeMs,
+            Figure airtimeFigure,
             double answerMs,
+            Figure answerFigure,
             Double intervalS,
             int tries,
             Double leastIntervalS,
+            Figure intervalFigure,
             List<String> broken,
             List<String> unknown,
             List<String> reminders) {}
@@ -151,10 +153,13 @@ class LongRangeController {
                 traffic.bytes(),
                 traffic.assumed(),
                 traffic.airtimeMs(),
+                Traffic.airtimeFigure(radio.chirp(), u.says(), traffic.bytes()),
                 Traffic.airtimeMs(radio.chirp(), u.says(), Explorer.ACK_BYTES),
+                Traffic.airtimeFigure(radio.chirp(), u.says(), Explorer.ACK_BYTES),
                 traffic.intervalS(),
                 traffic.tries(),
                 law.leastIntervalS(),
+                law.intervalFigure(traffic.messageMs()),
                 law.broken(),
                 law.unknown(),
                 reminders(radio));
@@ -199,7 +204,7 @@ class LongRangeController {
             @PathVariable String path,
             @RequestParam(required = false) Medium medium,
             @RequestBody String patch) {
-        Plan plan = documents.patched(plans.get(id).plan(), patch);
+        Plan plan = plans.previewed(plans.get(id), patch);
         return report(plan, SiteModel.of(plan), path, medium);
     }
 
@@ -227,24 +232,53 @@ class LongRangeController {
             @RequestParam(required = false) Integer tries,
             @RequestParam(required = false) Double frequencyMHz) {
         PlanState state = plans.get(id);
+        Explorer.Wanted wanted = new Explorer.Wanted(codingRate, payloadBytes, tries, frequencyMHz);
+        return Explorer.of(state.plan(), kept.parts(), explored(state, path, wanted), wanted);
+    }
+
+    /** How the figures of one setting come about. */
+    @GetMapping("/paths/{path}/settings/{spreadingFactor}/{bandwidthKHz}")
+    Explorer.SettingFigures figures(
+            @PathVariable UUID id,
+            @PathVariable String path,
+            @PathVariable int spreadingFactor,
+            @PathVariable double bandwidthKHz,
+            @RequestParam(defaultValue = "5") int codingRate,
+            @RequestParam(required = false) Integer payloadBytes,
+            @RequestParam(required = false) Integer tries,
+            @RequestParam(required = false) Double frequencyMHz) {
+        PlanState state = plans.get(id);
+        if (!Explorer.offers(spreadingFactor, bandwidthKHz)) {
+            throw Refusal.of(HttpStatus.NOT_FOUND, "The grid has no such setting.");
+        }
+        Explorer.Wanted wanted = new Explorer.Wanted(codingRate, payloadBytes, tries, frequencyMHz);
+        return Explorer.figures(
+                state.plan(), kept.parts(), explored(state, path, wanted), wanted, spreadingFactor, bandwidthKHz);
+    }
+
+    /** The link over a path as it is, for a question about its settings that makes sense. */
+    private LinkReport explored(PlanState state, String path, Explorer.Wanted wanted) {
         Plan plan = state.plan();
         List<Problem> problems = new ArrayList<>();
-        if (codingRate < 5 || codingRate > 8) {
+        if (wanted.codingRate() < 5 || wanted.codingRate() > 8) {
             problems.add(new Problem("/codingRate", "must be 5 to 8, for 4/5 to 4/8"));
         }
-        if (payloadBytes != null && (payloadBytes < 1 || payloadBytes > 255)) {
-            problems.add(new Problem("/payloadBytes", "must lie between 1 and 255 bytes, not " + payloadBytes));
+        Integer bytes = wanted.payloadBytes();
+        if (bytes != null && (bytes < 1 || bytes > 255)) {
+            problems.add(new Problem("/payloadBytes", "must lie between 1 and 255 bytes, not " + bytes));
         }
-        if (tries != null && (tries < 1 || tries > 10)) {
+        if (wanted.tries() != null && (wanted.tries() < 1 || wanted.tries() > 10)) {
             problems.add(new Problem("/tries", "must lie between 1 and 10"));
         }
-        PathReport report = report(plan, kept.of(id, state.revision(), plan).site(), path, Medium.CHIRP);
-        if (frequencyMHz != null) {
-            Radio radio =
-                    plan.units().get(report.report().from()).radio(Medium.CHIRP).orElseThrow();
-            boolean finite = Double.isFinite(frequencyMHz) && frequencyMHz >= 100 && frequencyMHz <= 7200;
+        LinkReport report = report(
+                        plan, kept.of(state.id(), state.revision(), plan).site(), path, Medium.CHIRP)
+                .report();
+        Double mhz = wanted.frequencyMHz();
+        if (mhz != null) {
+            Radio radio = plan.units().get(report.from()).radio(Medium.CHIRP).orElseThrow();
+            boolean finite = Double.isFinite(mhz) && mhz >= 100 && mhz <= 7200;
             if (!finite
-                    || RegionLimits.rowFor(plan.region(), radio.set(frequencyMHz, radio.chirp()))
+                    || RegionLimits.rowFor(plan.region(), radio.set(mhz, radio.chirp()))
                             .isEmpty()) {
                 problems.add(new Problem("/frequencyMHz", "lies in no band for long-range chirp in " + plan.region()));
             }
@@ -252,16 +286,14 @@ class LongRangeController {
         if (!problems.isEmpty()) {
             throw Refusal.invalid("The settings cannot be worked out. Nothing was changed.", problems);
         }
-        if (report.report().marginDb() == null) {
-            throw Refusal.of(
-                    HttpStatus.CONFLICT,
-                    "The link has no budget yet: " + report.report().trouble());
+        return budgeted(report);
+    }
+
+    private static LinkReport budgeted(LinkReport report) {
+        if (report.marginDb() == null) {
+            throw Refusal.of(HttpStatus.CONFLICT, "The link has no budget yet: " + report.trouble());
         }
-        return Explorer.of(
-                plan,
-                kept.parts(),
-                report.report(),
-                new Explorer.Wanted(codingRate, payloadBytes, tries, frequencyMHz));
+        return report;
     }
 
     /** What would give a link over a path the margin it lacks, and how far it would reach. */
@@ -280,11 +312,7 @@ class LongRangeController {
         }
         var figures = kept.of(id, state.revision(), plan);
         PathReport report = report(plan, figures.site(), path, medium);
-        if (report.report().marginDb() == null) {
-            throw Refusal.of(
-                    HttpStatus.CONFLICT,
-                    "The link has no budget yet: " + report.report().trouble());
-        }
+        budgeted(report.report());
         ElevationGrid grid = grounds.grid(id, plan.place()).orElse(null);
         return WhatItTakes.of(plan, figures.site(), kept.tables(), path, report.medium(), grid, chance);
     }

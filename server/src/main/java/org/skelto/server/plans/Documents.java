@@ -13,6 +13,7 @@ import jakarta.json.spi.JsonProvider;
 import java.io.StringReader;
 import java.math.BigDecimal;
 import java.util.List;
+import java.util.function.UnaryOperator;
 import org.skelto.core.naming.NameAssigner;
 import org.skelto.core.plan.Plan;
 import org.skelto.core.plan.PlanValidator;
@@ -94,10 +95,14 @@ public class Documents {
      */
     record Change(Plan plan, String document, String forward, String inverse) {}
 
-    /** What a JSON Patch makes of a plan; the plan given is not changed. */
-    Change change(Plan plan, String patch) {
+    /**
+     * What a JSON Patch makes of a plan; the plan given is not changed.
+     *
+     * @param follows what goes along with the edit
+     */
+    Change change(Plan plan, String patch, UnaryOperator<Plan> follows) {
         JsonObject before = tree(write(plan));
-        Plan after = read(plan, before, applied(before, operations(patch)));
+        Plan after = follows.apply(read(plan, before, applied(before, operations(patch))));
         String document = write(after);
         JsonObject tree = tree(document);
         return new Change(after, document, difference(before, tree), difference(tree, before));
@@ -107,8 +112,8 @@ public class Documents {
         return JSON.createDiff(from, to).toJsonArray().toString();
     }
 
-    /** The plan after a JSON Patch; the plan given is not changed. */
-    public Plan patched(Plan plan, String patch) {
+    /** The plan after a JSON Patch, without what follows from it; the plan given is not changed. */
+    Plan patched(Plan plan, String patch) {
         Known known = last;
         if (known == null || known.plan != plan) {
             known = new Known(plan, tree(write(plan)));

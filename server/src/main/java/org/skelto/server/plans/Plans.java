@@ -5,6 +5,7 @@ import java.time.Instant;
 import java.util.List;
 import java.util.Optional;
 import java.util.UUID;
+import java.util.function.UnaryOperator;
 import org.skelto.core.plan.Plan;
 import org.skelto.server.problems.Refusal;
 import org.springframework.http.HttpStatus;
@@ -24,9 +25,16 @@ public class Plans {
     private final RevisionRepository revisions;
     private final Documents documents;
     private final KeptStates kept;
+    private final List<Follower> followers;
     private final Clock clock = Clock.systemUTC();
 
-    Plans(PlanRepository plans, RevisionRepository revisions, Documents documents, KeptStates kept) {
+    Plans(
+            PlanRepository plans,
+            RevisionRepository revisions,
+            Documents documents,
+            KeptStates kept,
+            List<Follower> followers) {
+        this.followers = followers;
         this.plans = plans;
         this.revisions = revisions;
         this.documents = documents;
@@ -68,7 +76,7 @@ public class Plans {
     public PlanState edit(UUID id, long seen, String patch, String label) {
         PlanEntity entity = locked(id, seen);
         Plan before = documents.readStored(entity.document);
-        Documents.Change change = documents.change(before, patch);
+        Documents.Change change = documents.change(before, patch, after -> follow(id, before, after));
         if (change.plan().equals(before)) {
             return state(entity, before);
         }
@@ -78,6 +86,20 @@ public class Plans {
         entity.redoTop = null;
         revisions.save(revision);
         return state(entity, change.plan());
+    }
+
+    /** What an edit would make of the newest state; nothing is stored. */
+    @Transactional(readOnly = true)
+    public Plan previewed(PlanState state, String patch) {
+        return follow(state.id(), state.plan(), documents.patched(state.plan(), patch));
+    }
+
+    private Plan follow(UUID id, Plan before, Plan after) {
+        Plan followed = after;
+        for (Follower follower : followers) {
+            followed = follower.follow(id, before, followed);
+        }
+        return followed;
     }
 
     public PlanState undo(UUID id, long seen) {
@@ -118,7 +140,8 @@ public class Plans {
     }
 
     private Plan replay(PlanEntity entity, String patch, RevisionEntity.Kind kind, String label) {
-        Documents.Change change = documents.change(documents.readStored(entity.document), patch);
+        Documents.Change change =
+                documents.change(documents.readStored(entity.document), patch, UnaryOperator.identity());
         revisions.save(revision(entity, change, kind, label));
         return change.plan();
     }

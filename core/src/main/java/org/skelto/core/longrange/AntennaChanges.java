@@ -1,0 +1,185 @@
+package org.skelto.core.longrange;
+
+import java.util.ArrayList;
+import java.util.HashMap;
+import java.util.List;
+import java.util.Map;
+import java.util.TreeMap;
+import java.util.function.UnaryOperator;
+import org.skelto.core.ground.ElevationGrid;
+import org.skelto.core.links.LinkReport;
+import org.skelto.core.longrange.WhatItTakes.Change;
+import org.skelto.core.plan.Edit;
+import org.skelto.core.plan.GroundPoint;
+import org.skelto.core.plan.Place;
+import org.skelto.core.plan.Pointers;
+import org.skelto.core.plan.Radio;
+import org.skelto.core.plan.RadioPath;
+import org.skelto.core.plan.Unit;
+import org.skelto.core.radio.Text;
+import org.skelto.core.site.Point;
+
+/** Changes of where the antennas are: on masts, outside, or at another place. */
+final class AntennaChanges {
+    private static final double MAST_COST = 30;
+    private static final double MAST_COST_PER_M = 12;
+    private static final double MOVE_COST = 20;
+    private static final double MOVE_COST_PER_M = 0.5;
+    private static final double MAST_MOST_M = 15;
+    private static final double MAST_STEP_M = 0.1;
+    private static final double MOVE_MOST_M = 120;
+    private static final double MOVE_STEP_M = 10;
+
+    private static final String[] WINDS = {
+        "north", "north-north-east", "north-east", "east-north-east", "east", "east-south-east", "south-east",
+        "south-south-east", "south", "south-south-west", "south-west", "west-south-west", "west", "west-north-west",
+        "north-west", "north-north-west"
+    };
+
+    private final Trial trial;
+    private final ElevationGrid grid;
+    private final List<Change> changes = new ArrayList<>();
+
+    private AntennaChanges(Trial trial, ElevationGrid grid) {
+        this.trial = trial;
+        this.grid = grid;
+    }
+
+    /** The grid may be null: then nothing is said about moving. */
+    static List<Change> of(Trial trial, ElevationGrid grid) {
+        AntennaChanges search = new AntennaChanges(trial, grid);
+        search.masts();
+        search.bothOutside();
+        search.move();
+        return search.changes;
+    }
+
+    /** The least height of a mast at either end. */
+    private void masts() {
+        for (String unit : trial.ends()) {
+            double height = trial.antennaM(unit);
+            LinkReport most = raised(unit, height + MAST_MOST_M);
+            double more = MAST_MOST_M;
+            if (Trial.enough(most)) {
+                // the loss need not fall all the way up, so the lowest height is looked for from below
+                for (double step = MAST_STEP_M; step <= MAST_MOST_M; step += step < 2 ? MAST_STEP_M : 0.5) {
+                    LinkReport then = raised(unit, height + step);
+                    if (Trial.enough(then)) {
+                        most = then;
+                        more = step;
+                        break;
+                    }
+                }
+            }
+            double mast = Math.round((height + more) * 10) / 10.0;
+            boolean indoors = trial.plan.units().get(unit).place().room() != null
+                    && trial.radio(unit).settings().mastM() == null;
+            trial.add(
+                    changes,
+                    "raise the antenna of " + trial.name(unit) + " by " + Text.number(mast - height, 1) + " m to "
+                            + Text.number(mast, 1) + " m" + (indoors ? ", outside" : ""),
+                    "working at height; earth the mast, mind its feeder's loss",
+                    MAST_COST + MAST_COST_PER_M * mast,
+                    raised(unit, mast),
+                    List.of(Edit.replace(
+                            trial.at(unit, "/air"), trial.radio(unit).settings().mast(mast))));
+        }
+    }
+
+    /** Both antennas outside: in stone houses the walls take more than the ground. */
+    private void bothOutside() {
+        for (double mast = 2; mast <= MAST_MOST_M; mast += 0.5) {
+            Map<String, UnaryOperator<Radio>> changed = new HashMap<>();
+            List<Edit> edits = new ArrayList<>();
+            double metres = 0;
+            for (String unit : trial.ends()) {
+                double height = Math.max(mast, trial.antennaM(unit));
+                double tenths = Math.round(height * 10) / 10.0;
+                metres += tenths;
+                changed.put(unit, r -> r.air(r.settings().mast(tenths)));
+                edits.add(Edit.replace(
+                        trial.at(unit, "/air"), trial.radio(unit).settings().mast(tenths)));
+            }
+            LinkReport then = trial.with(changed);
+            if (Trial.enough(then) || mast + 0.5 > MAST_MOST_M) {
+                trial.add(
+                        changes,
+                        "both antennas outside, at least " + Text.number(mast, 1) + " m above the ground",
+                        "working at height; earth the masts, mind their feeders' loss",
+                        2 * MAST_COST + MAST_COST_PER_M * metres,
+                        then,
+                        edits);
+                return;
+            }
+        }
+    }
+
+    private LinkReport raised(String unit, double heightM) {
+        return trial.with(Map.of(unit, r -> r.air(r.settings().mast(heightM))));
+    }
+
+    /** The nearest better place for an end that stands outdoors, by the grid of heights. */
+    private void move() {
+        for (String unit : trial.ends()) {
+            Unit u = trial.plan.units().get(unit);
+            if (grid == null || u.place().spot() == null) {
+                continue;
+            }
+            Point here = trial.site.position(u).orElseThrow();
+            Point there = trial.site
+                    .position(trial.plan
+                            .units()
+                            .get(trial.path.from().equals(unit) ? trial.path.to() : trial.path.from()))
+                    .orElseThrow();
+            if (!grid.holds(there.xM(), there.yM()) || !grid.holds(here.xM(), here.yM())) {
+                continue;
+            }
+            Change found = null;
+            for (double by = MOVE_STEP_M; by <= MOVE_MOST_M && (found == null || !found.meets()); by += MOVE_STEP_M) {
+                found = better(found, moved(unit, u, here, there, by));
+            }
+            if (found != null && found.marginDb() > trial.now.marginDb() + 0.5) {
+                changes.add(found);
+            }
+        }
+    }
+
+    private static Change better(Change one, Change other) {
+        return one == null || other != null && other.marginDb() > one.marginDb() + 0.5 ? other : one;
+    }
+
+    private Change moved(String unit, Unit u, Point here, Point there, double byM) {
+        Change best = null;
+        for (int i = 0; i < 16; i++) {
+            double x = here.xM() + byM * Math.sin(Math.PI * i / 8);
+            double y = here.yM() + byM * Math.cos(Math.PI * i / 8);
+            if (!grid.holds(x, y)) {
+                continue;
+            }
+            boolean first = trial.path.from().equals(unit);
+            List<GroundPoint> profile =
+                    first ? grid.profile(x, y, there.xM(), there.yM()) : grid.profile(there.xM(), there.yM(), x, y);
+            RadioPath other = trial.path.over(profile, RadioPath.GRID);
+            Place p = u.place();
+            Place place = new Place(
+                    null, p.spot(), Trial.cm(p.xM() + x - here.xM()), Trial.cm(p.yM() + y - here.yM()), p.heightM());
+            Map<String, Unit> units = new TreeMap<>(trial.plan.units());
+            units.put(unit, u.at(place));
+            Map<String, RadioPath> paths = new TreeMap<>(trial.plan.paths());
+            paths.put(trial.pathId, other);
+            LinkReport then =
+                    trial.in(trial.plan.withNamed(units, trial.plan.devices()).withPaths(paths));
+            if (best == null || then.marginDb() > best.marginDb()) {
+                best = trial.change(
+                        "move " + u.name() + " " + Text.number(byM, 0) + " m to the " + WINDS[i],
+                        "by the grid of heights; trees and buildings are taken where they are marked now",
+                        MOVE_COST + MOVE_COST_PER_M * byM,
+                        then,
+                        List.of(
+                                Edit.replace(Pointers.of("units", unit) + "/place", place),
+                                Edit.replace(Pointers.of("paths", trial.pathId), other)));
+            }
+        }
+        return best;
+    }
+}

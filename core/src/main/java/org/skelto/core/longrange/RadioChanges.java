@@ -1,0 +1,200 @@
+package org.skelto.core.longrange;
+
+import java.util.ArrayList;
+import java.util.HashMap;
+import java.util.List;
+import java.util.Map;
+import java.util.Set;
+import java.util.function.UnaryOperator;
+import org.skelto.core.links.LinkReport;
+import org.skelto.core.longrange.WhatItTakes.Change;
+import org.skelto.core.plan.Chirp;
+import org.skelto.core.plan.Edit;
+import org.skelto.core.plan.Medium;
+import org.skelto.core.plan.Radio;
+import org.skelto.core.plan.Unit;
+import org.skelto.core.radio.AirLaw;
+import org.skelto.core.radio.RegionLimits;
+import org.skelto.core.radio.Text;
+import org.skelto.core.radio.Traffic;
+
+/** Changes of the radios themselves: slower chirps, more power, better antennas. */
+final class RadioChanges {
+    private static final double ANTENNA_COST = 25;
+    private static final double ANTENNA_COST_PER_DB = 4;
+
+    private final Trial trial;
+    private final List<Change> changes = new ArrayList<>();
+
+    private RadioChanges(Trial trial) {
+        this.trial = trial;
+    }
+
+    static List<Change> of(Trial trial) {
+        RadioChanges search = new RadioChanges(trial);
+        search.settings();
+        search.power();
+        search.antennas();
+        return search.changes;
+    }
+
+    private boolean lawful(String unit, Radio radio) {
+        Unit u = trial.plan.units().get(unit);
+        Traffic traffic = Traffic.counts(trial.link.medium()) ? Traffic.of(u, radio) : null;
+        return traffic == null || AirLaw.of(trial.plan.region(), radio, traffic).lawful();
+    }
+
+    /** Slower chirps: higher spreading factors, narrower bandwidths; everything that talks with either end goes along. */
+    private void settings() {
+        if (trial.link.medium() != Medium.CHIRP) {
+            return;
+        }
+        Chirp chirp = trial.radio(trial.link.from()).chirp();
+        Set<String> along = Explorer.along(trial.plan, trial.link.from(), trial.link.to());
+        LinkReport best = null;
+        Chirp chosen = null;
+        for (int sf = chirp.spreadingFactor() + 1; sf <= 12; sf++) {
+            Chirp slower = new Chirp(sf, chirp.bandwidthKHz(), chirp.codingRateDenominator());
+            LinkReport then = set(along, slower);
+            if (then != null && (best == null || !Trial.enough(best))) {
+                best = then;
+                chosen = slower;
+            }
+        }
+        slower(
+                best,
+                chosen,
+                chirp,
+                along,
+                "SF" + chirp.spreadingFactor() + " → SF" + (chosen == null ? 0 : chosen.spreadingFactor()));
+        LinkReport narrow = null;
+        Chirp narrower = null;
+        for (double khz : new double[] {250, 125, 62.5}) {
+            if (khz < chirp.bandwidthKHz() && (narrow == null || !Trial.enough(narrow))) {
+                Chirp slower = new Chirp(chirp.spreadingFactor(), khz, chirp.codingRateDenominator());
+                LinkReport then = set(along, slower);
+                if (then != null) {
+                    narrow = then;
+                    narrower = slower;
+                }
+            }
+        }
+        slower(
+                narrow,
+                narrower,
+                chirp,
+                along,
+                Text.number(chirp.bandwidthKHz(), 0) + " → "
+                        + (narrower == null ? "" : Text.number(narrower.bandwidthKHz(), 1)) + " kHz");
+    }
+
+    private void slower(LinkReport then, Chirp chosen, Chirp before, Set<String> along, String text) {
+        if (chosen == null) {
+            return;
+        }
+        Unit unit = trial.plan.units().get(trial.link.from());
+        int bytes = Traffic.of(unit, trial.radio(trial.link.from())).bytes();
+        double times = Traffic.airtimeMs(chosen, unit.says(), bytes) / Traffic.airtimeMs(before, unit.says(), bytes);
+        int others = along.size() - 2;
+        trial.add(
+                changes,
+                text,
+                Text.number(times, 1) + " times as long on the air"
+                        + (others > 0 ? "; " + others + (others == 1 ? " other goes" : " others go") + " along" : ""),
+                0,
+                then,
+                along.stream()
+                        .map(u -> Edit.replace(trial.at(u, "/chirp"), chosen))
+                        .toList());
+    }
+
+    private LinkReport set(Set<String> units, Chirp chirp) {
+        Map<String, UnaryOperator<Radio>> changed = new HashMap<>();
+        for (String unit : units) {
+            Radio r = trial.radio(unit);
+            if (!lawful(unit, r.set(r.frequencyMHz(), chirp))) {
+                return null;
+            }
+            changed.put(unit, x -> x.set(x.frequencyMHz(), chirp));
+        }
+        return trial.with(changed);
+    }
+
+    /** As much power as the law allows, at both ends. */
+    private void power() {
+        Map<String, UnaryOperator<Radio>> changed = new HashMap<>();
+        List<Edit> edits = new ArrayList<>();
+        double most = 0;
+        for (String unit : trial.ends()) {
+            Radio r = trial.radio(unit);
+            double more = headroomDb(unit, r);
+            if (more >= 0.5) {
+                double power = Math.min(r.txPowerDbm() + more, 30);
+                changed.put(unit, x -> x.sending(power, x.antennaGainDbi()));
+                edits.add(Edit.replace(trial.at(unit, "/txPowerDbm"), power));
+                most = Math.max(most, more);
+            }
+        }
+        if (!changed.isEmpty()) {
+            trial.add(
+                    changes,
+                    "power up to the limit, " + Text.db(most) + " more",
+                    "the radio must have it; more current from the battery",
+                    5,
+                    trial.with(changed),
+                    edits);
+        }
+    }
+
+    /** How much more the law allows, dB, to a tenth below; negative when it is over already. */
+    private double headroomDb(String unit, Radio radio) {
+        Unit u = trial.plan.units().get(unit);
+        boolean periodic =
+                Traffic.counts(trial.link.medium()) && Traffic.of(u, radio).intervalS() != null;
+        return RegionLimits.rowFor(trial.plan.region(), radio, periodic)
+                .map(row -> Math.floor(-row.excessDb(radio) * 10) / 10)
+                .orElse(0.0);
+    }
+
+    /** A better antenna, the power lowered by what it would radiate too much. */
+    private void antennas() {
+        for (String unit : trial.ends()) {
+            antenna(List.of(unit));
+        }
+        antenna(trial.ends());
+    }
+
+    private void antenna(List<String> units) {
+        for (double db : new double[] {3, 6, 9}) {
+            Map<String, UnaryOperator<Radio>> changed = new HashMap<>();
+            List<Edit> edits = new ArrayList<>();
+            double lowered = 0;
+            for (String unit : units) {
+                Radio r = trial.radio(unit);
+                Radio better = r.sending(r.txPowerDbm(), r.antennaGainDbi() + db);
+                double over = Math.max(0, -headroomDb(unit, better));
+                double power = Math.max(-40, r.txPowerDbm() - Math.ceil(over * 10) / 10);
+                lowered = Math.max(lowered, r.txPowerDbm() - power);
+                changed.put(unit, x -> x.sending(power, x.antennaGainDbi() + db));
+                edits.add(Edit.replace(trial.at(unit, "/antennaGainDbi"), r.antennaGainDbi() + db));
+                edits.add(Edit.replace(trial.at(unit, "/txPowerDbm"), power));
+            }
+            LinkReport then = trial.with(changed);
+            if (Trial.enough(then) || db == 9) {
+                trial.add(
+                        changes,
+                        "antenna +" + Text.number(db, 0) + " dB at "
+                                + (units.size() == 2 ? "both ends" : trial.name(units.get(0))),
+                        (lowered > 0
+                                        ? "power lowered by " + Text.db(lowered)
+                                                + " to stay lawful, so it gains in hearing; "
+                                        : "")
+                                + "it has to be pointed",
+                        units.size() * (ANTENNA_COST + ANTENNA_COST_PER_DB * db),
+                        then,
+                        edits);
+                return;
+            }
+        }
+    }
+}

@@ -1,0 +1,173 @@
+package org.skelto.core.longrange;
+
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Map;
+import java.util.Set;
+import java.util.TreeSet;
+import org.skelto.core.longrange.WhatItTakes.Change;
+import org.skelto.core.longrange.WhatItTakes.RelayLeg;
+import org.skelto.core.plan.Edit;
+import org.skelto.core.plan.Exposure;
+import org.skelto.core.plan.GroundPoint;
+import org.skelto.core.plan.Link;
+import org.skelto.core.plan.Place;
+import org.skelto.core.plan.Plan;
+import org.skelto.core.plan.Pointers;
+import org.skelto.core.plan.Power;
+import org.skelto.core.plan.Radio;
+import org.skelto.core.plan.RadioPath;
+import org.skelto.core.plan.Slugs;
+import org.skelto.core.plan.Spot;
+import org.skelto.core.plan.Unit;
+import org.skelto.core.plan.UnitKind;
+import org.skelto.core.radio.Antennas;
+import org.skelto.core.radio.Chance;
+import org.skelto.core.radio.Outdoors;
+import org.skelto.core.radio.Terrain;
+import org.skelto.core.radio.Text;
+import org.skelto.core.site.Point;
+
+/** A relay between the ends, at the best place along the path. */
+final class RelayChange {
+    private static final double COST = 140;
+
+    /** Height of its antenna, metres. */
+    private static final double ANTENNA_M = 3;
+
+    private static final int PLACES = 120;
+
+    private final Trial trial;
+
+    private RelayChange(Trial trial) {
+        this.trial = trial;
+    }
+
+    static List<Change> of(Trial trial) {
+        return new RelayChange(trial).best();
+    }
+
+    private List<Change> best() {
+        Terrain ground = Outdoors.terrain(trial.path);
+        double length = ground.lengthM();
+        String from = trial.path.from();
+        String to = trial.path.to();
+        Radio first = trial.radio(from);
+        Radio last = trial.radio(to);
+        Radio relay = last.air(last.settings().mast(ANTENNA_M));
+        double firstM = trial.antennaM(from);
+        double lastM = trial.antennaM(to);
+        double best = Double.NEGATIVE_INFINITY;
+        double where = 0;
+        for (int i = 1; i < PLACES; i++) {
+            double d = length * i / PLACES;
+            double worse = Math.min(
+                    trial.legDb(0, d, first, firstM, relay, ANTENNA_M),
+                    trial.legDb(d, length, relay, ANTENNA_M, last, lastM));
+            if (worse > best) {
+                best = worse;
+                where = d;
+            }
+        }
+        if (best <= trial.now.marginDb()) {
+            return List.of();
+        }
+        Trial.Leg one = trial.leg(0, where, first, firstM, relay, ANTENNA_M);
+        Trial.Leg two = trial.leg(where, length, relay, ANTENNA_M, last, lastM);
+        RelayLeg near = leg(trial.name(from), "relay", where, one);
+        RelayLeg far = leg("relay", trial.name(to), length - where, two);
+        double chance = near.chance() * far.chance();
+        return List.of(new Change(
+                "a relay " + Text.number(where, 0) + " m from " + trial.name(from) + ", where the ground is "
+                        + Text.number(ground.heightM(where), 0) + " m high, antenna at " + Text.number(ANTENNA_M, 0)
+                        + " m",
+                "it must listen always, so it needs power all day; everything is sent twice",
+                COST,
+                best,
+                chance,
+                chance >= trial.now.target(),
+                one.marginDb() < two.marginDb() ? one.figure() : two.figure(),
+                List.of(near, far),
+                edits(where, last)));
+    }
+
+    private RelayLeg leg(String from, String to, double lengthM, Trial.Leg leg) {
+        return new RelayLeg(
+                from, to, lengthM, leg.marginDb(), Chance.of(leg.marginDb(), trial.sigmaDb()), leg.figure());
+    }
+
+    private List<Edit> edits(double where, Radio like) {
+        Plan plan = trial.plan;
+        Unit first = plan.units().get(trial.path.from());
+        Point a = trial.site.position(first).orElseThrow();
+        Point b = trial.site.position(plan.units().get(trial.path.to())).orElseThrow();
+        Terrain ground = Outdoors.terrain(trial.path);
+        double length = ground.lengthM();
+        double share = where / length;
+        double firstGround = a.zM() - Antennas.aboveGroundM(plan, first, bare(trial.radio(trial.path.from())));
+        double z = firstGround + ground.heightM(where) - ground.heightsM()[0];
+        String spot = Slugs.free("relay", plan.spots().keySet());
+        String unit = Slugs.free("relay", plan.units().keySet());
+        List<Edit> edits = new ArrayList<>();
+        edits.add(Edit.add(
+                Pointers.of("spots", spot),
+                new Spot(
+                        "Relay",
+                        Trial.cm(a.xM() + share * (b.xM() - a.xM())),
+                        Trial.cm(a.yM() + share * (b.yM() - a.yM())),
+                        Trial.cm(z),
+                        Exposure.FREEZING)));
+        String hub = plan.units().get(trial.link.from()).hub();
+        edits.add(Edit.add(
+                Pointers.of("units", unit),
+                new Unit(
+                        "relay",
+                        UnitKind.CONTROLLER,
+                        new Place(null, spot, 0, 0, ANTENNA_M),
+                        Power.mains(null),
+                        0,
+                        0,
+                        false,
+                        false,
+                        hub,
+                        Map.of("chirp", bare(like)),
+                        null,
+                        null,
+                        null)));
+        String outer = trial.link.from();
+        boolean outerFirst = trial.path.from().equals(outer);
+        if (trial.linkId != null) {
+            edits.add(Edit.replace(Pointers.of("links", trial.linkId) + "/to", unit));
+        } else {
+            edits.add(Edit.add(
+                    Pointers.of(
+                            "links", Slugs.free(outer + "-relay", plan.links().keySet())),
+                    new Link(outer, unit, trial.link.medium(), trial.link.direction(), null, "over a relay")));
+        }
+        edits.add(Edit.add(
+                Pointers.of(
+                        "links",
+                        Slugs.free(unit + "-" + trial.link.to(), plan.links().keySet())),
+                new Link(unit, trial.link.to(), trial.link.medium(), trial.link.direction(), null, "relay")));
+        RadioPath one = Outdoors.part(trial.path, 0, where);
+        RadioPath two = Outdoors.part(trial.path, where, length);
+        Set<String> taken = new TreeSet<>(plan.paths().keySet());
+        String firstId = Slugs.free(outerFirst ? outer + "-relay" : "relay-" + trial.link.to(), taken);
+        taken.add(firstId);
+        String lastId = Slugs.free(outerFirst ? "relay-" + trial.link.to() : outer + "-relay", taken);
+        edits.add(Edit.add(Pointers.of("paths", firstId), between(one, trial.path.from(), unit)));
+        edits.add(Edit.add(Pointers.of("paths", lastId), between(two, unit, trial.path.to())));
+        return edits;
+    }
+
+    private static Radio bare(Radio radio) {
+        return radio.air(radio.settings().mast(null));
+    }
+
+    private static RadioPath between(RadioPath part, String from, String to) {
+        List<GroundPoint> points = part.profile().stream()
+                .map(p -> new GroundPoint(Trial.cm(p.distanceM()), Trial.cm(p.elevationM())))
+                .toList();
+        return part.over(points, part.source()).joining(from, to).learned(null);
+    }
+}
