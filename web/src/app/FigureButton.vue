@@ -54,6 +54,12 @@ async function open(event: MouseEvent) {
   flex-direction: column;
   gap: 6px;
 }
+.card h3::first-letter {
+  text-transform: uppercase;
+}
+.card .number {
+  white-space: normal;
+}
 .formula {
   font-weight: 500;
 }

@@ -1,16 +1,16 @@
 <script setup lang="ts">
-import { computed, shallowRef, watch } from "vue";
+import { computed, ref, shallowRef, watch } from "vue";
 import { answer, api, type Op, type Schemas } from "../../api/client";
 import FigureButton from "../../app/FigureButton.vue";
 import { text as chosen } from "../../app/typed";
 import { useAnswer } from "../../app/useAnswer";
 import { percent, shown } from "../../drawing/marks";
 import { newest } from "../../plan/newest";
-import { pointer } from "../../plan/pointers";
+import { freeId, pointer } from "../../plan/pointers";
 import { useBench } from "../../plan/store";
 import BudgetStair from "../links/BudgetStair.vue";
 import CoversTable from "./CoversTable.vue";
-import { useFar } from "./far";
+import { pathOp, useFar } from "./far";
 import NewPath from "./NewPath.vue";
 import ProfileDrawing from "./ProfileDrawing.vue";
 
@@ -97,8 +97,34 @@ const choose = (row: Schemas["FarLink"]) => {
 const MODELS = { DIFFRACTION: "over the ground", TWO_RAY: "two rays", EXPONENT: "exponent of distance" };
 const modelName = (id: keyof typeof MODELS | null) => (id ? MODELS[id] : "free space");
 const mind = (r: Schemas["FarLink"]) => [...(r.trouble ? [r.trouble] : []), ...r.broken, ...r.unknown];
+const bare = computed(() => far.rows.filter((r) => r.openAir).length);
+async function layAll() {
+  laying.value = null;
+  try {
+    const taken = await answer(
+      api.POST("/api/plans/{id}/ground/profiles", { params: { path: { id: bench.id } } }),
+    );
+    const paths: Schemas["Plan"]["paths"] = { ...bench.plan!.paths };
+    const ops = taken.map(({ path }): Op => {
+      const id = freeId(bench.plan!.units[path.from]!.name, paths);
+      paths[id] = path;
+      return pathOp(id, path, false);
+    });
+    if (ops.length) await bench.edit(ops, "ground under the far links");
+    else laying.value = "The grid of heights does not reach them: lay their ground by hand below.";
+  } catch (e) {
+    laying.value = e instanceof Error ? e.message : String(e);
+  }
+}
+const laying = ref<string | null>(null);
 const short = (r: Schemas["FarLink"]) =>
-  [r.trouble ? "ends do not fit" : "", r.broken.length ? "not lawful" : ""].filter(Boolean).join(", ");
+  [
+    r.trouble ? "ends do not fit" : "",
+    r.broken.length ? "not lawful" : "",
+    r.openAir ? "ground not known" : "",
+  ]
+    .filter(Boolean)
+    .join(", ");
 const name = (id: string) => bench.plan!.units[id]?.name ?? id;
 </script>
 
@@ -148,6 +174,13 @@ const name = (id: string) => bench.plan!.units[id]?.name ?? id;
       No long-range link yet. Give two units a long-range radio, link them at Links, then lay the ground under
       the link here.
     </p>
+    <div v-if="bare && far.overview?.ground" class="row">
+      <button type="button" class="soft" @click="layAll">
+        Lay the ground under {{ bare === 1 ? "one link" : `${bare} links` }} from the grid of heights
+      </button>
+      <span class="quiet">Until then they count as if there were nothing but air.</span>
+    </div>
+    <p v-if="laying" class="bad" role="alert">{{ laying }}</p>
     <p v-if="trouble" class="bad" role="alert">{{ trouble }}</p>
     <template v-if="report && path">
       <h3>{{ report.from.name }} to {{ report.to.name }}, {{ shown(report.lengthM, 0) }} m</h3>
@@ -206,7 +239,7 @@ const name = (id: string) => bench.plan!.units[id]?.name ?? id;
               class="number"
               :class="{ used: m.model === path.model }"
             >
-              <FigureButton :figure="m.figure" :name="`the loss by ${modelName(m.model)}`"
+              <FigureButton :figure="m.figure" :name="`the loss, ${modelName(m.model)}`"
                 >{{ shown(m.lossDb, 1) }} dB</FigureButton
               >{{ m.model === path.model ? ", used" : "" }}
             </td>

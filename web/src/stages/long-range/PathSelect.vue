@@ -11,8 +11,7 @@ const far = useFar();
     Path
     <select v-model="far.path">
       <option v-for="r in far.rows.filter((x) => x.path)" :key="r.path!" :value="r.path">
-        {{ r.fromName }} to {{ r.toName
-        }}{{ r.marginDb === null ? "" : `, margin ${shown(r.marginDb, 1)} dB` }}
+        {{ r.fromName }} – {{ r.toName }}{{ r.marginDb === null ? "" : `, ${shown(r.marginDb, 1)} dB` }}
       </option>
     </select>
   </label>
@@ -20,6 +19,6 @@ const far = useFar();
 
 <style scoped>
 select {
-  max-width: 300px;
+  max-width: 340px;
 }
 </style>

@@ -126,13 +126,11 @@ async function use(s: Setting) {
         </select>
       </label>
       <label class="field"
-        >Payload, bytes<input v-model.lazy="ask.payload" class="short" placeholder="as planned"
+        >Payload, bytes<input v-model.lazy="ask.payload" class="short" placeholder="plan’s"
       /></label>
+      <label class="field">Tries<input v-model.lazy="ask.tries" class="short" placeholder="plan’s" /></label>
       <label class="field"
-        >Tries<input v-model.lazy="ask.tries" class="short" placeholder="as planned"
-      /></label>
-      <label class="field"
-        >Frequency, MHz<input v-model.lazy="ask.frequency" class="short" placeholder="as planned"
+        >Frequency, MHz<input v-model.lazy="ask.frequency" class="short" placeholder="plan’s"
       /></label>
     </div>
     <p v-if="trouble" class="bad" role="alert">{{ trouble }}</p>
@@ -305,8 +303,10 @@ dl {
 }
 dt {
   color: var(--ink2);
+  line-height: 26px;
 }
 dd {
   margin: 0;
+  line-height: 26px;
 }
 </style>

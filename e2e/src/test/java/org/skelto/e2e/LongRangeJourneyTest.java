@@ -2,6 +2,7 @@ package org.skelto.e2e;
 
 import static com.microsoft.playwright.assertions.PlaywrightAssertions.assertThat;
 import static org.junit.jupiter.api.Assertions.assertEquals;
+import static org.junit.jupiter.api.Assertions.assertNotEquals;
 import static org.junit.jupiter.api.Assertions.assertTrue;
 
 import com.microsoft.playwright.Locator;
@@ -12,6 +13,7 @@ import com.microsoft.playwright.options.FilePayload;
 import java.nio.charset.StandardCharsets;
 import java.util.regex.Pattern;
 import org.junit.jupiter.api.Test;
+import org.skelto.server.testing.Http;
 import tools.jackson.databind.JsonNode;
 
 /** Will it reach, is it lawful, how long does the battery last: the long-range bench in a real browser. */
@@ -86,6 +88,38 @@ class LongRangeJourneyTest extends Journey {
     }
 
     @Test
+    void groundIsLaidUnderAllAndItFollowsWhatMoves() {
+        view("long-range");
+        assertThat(dock()).containsText("Nobody knows the ground between");
+        page.getByRole(AriaRole.BUTTON, new Page.GetByRoleOptions().setName(Pattern.compile("^Lay the ground under")))
+                .click();
+        settled(2);
+        assertThat(dock()).not().containsText("Nobody knows the ground between");
+        row("paddle button → sluice outpost").click();
+        assertThat(panel()).containsText("it goes along when an end moves");
+        assertThat(panel()).containsText("paddle button to sluice outpost, 621 m");
+        JsonNode before = plan().at("/paths/paddle-button/profile");
+        new Http(skelto)
+                .patch(
+                        "/api/plans/" + mill,
+                        2L,
+                        "[{\"op\":\"replace\",\"path\":\"/units/sluice-board/place/yM\",\"value\":-60}]");
+        page.reload();
+        row("paddle button → sluice outpost").click();
+        assertThat(panel()).not().containsText("paddle button to sluice outpost, 621 m");
+        assertNotEquals(before, plan().at("/paths/paddle-button/profile"));
+        page.getByRole(AriaRole.BUTTON, new Page.GetByRoleOptions().setName(Pattern.compile("^Undo")))
+                .click();
+        assertThat(panel()).containsText("paddle button to sluice outpost, 621 m");
+        figure("the loss, two rays").click();
+        assertThat(page.locator(".card")).containsText("plane ground, reflection −1");
+    }
+
+    private Locator figure(String name) {
+        return page.getByTitle("How " + name + " comes about");
+    }
+
+    @Test
     void aSettingIsChosenForAllThatTalkAndTheLawIsShown() {
         view("long-range?part=settings");
         page.getByLabel("Path").selectOption("sluice");
@@ -101,6 +135,9 @@ class LongRangeJourneyTest extends Journey {
         panel().getByLabel("Show").selectOption("interval");
         page.getByRole(AriaRole.BUTTON, new Page.GetByRoleOptions().setName(Pattern.compile("^SF10, 125 kHz")))
                 .click();
+        figure("the least lawful interval").click();
+        assertThat(page.locator(".card")).containsText("check with your regulator");
+        page.keyboard().press("Escape");
         button("Set 4 radios so").click();
         settled(2);
         for (String unit : new String[] {"sluice-board", "chirp-gw", "cistern-board", "paddle-button"}) {
@@ -137,6 +174,16 @@ class LongRangeJourneyTest extends Journey {
         page.getByLabel("A relay must also reach").selectOption("sluice-board");
         button("Draw the map").click();
         assertThat(panel()).containsText("of the grid meets the wish");
+        page.locator(".sheet svg").click();
+        assertThat(panel()).containsText("to long-range gateway over");
+        page.getByLabel("At, m east").fill("99999");
+        page.keyboard().press("Tab");
+        assertThat(panel().getByRole(AriaRole.ALERT)).containsText("must lie on the grid of heights");
+        page.getByLabel("At, m east").fill("200");
+        page.keyboard().press("Tab");
+        figure("the margin at this place").click();
+        assertThat(page.locator(".card")).containsText("loss over the ground");
+        page.keyboard().press("Escape");
         panel().getByRole(AriaRole.BUTTON, new Locator.GetByRoleOptions().setName("Mark as a spot"))
                 .first()
                 .click();

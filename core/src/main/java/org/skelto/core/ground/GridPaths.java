@@ -45,21 +45,27 @@ public final class GridPaths {
         Map<String, RadioPath> paths = new TreeMap<>(plan.paths());
         for (String id : ids) {
             RadioPath path = paths.get(id);
-            Optional<Point> a = at(plan, path.from()).filter(p -> grid.holds(p.xM(), p.yM()));
-            Optional<Point> b = at(plan, path.to()).filter(p -> grid.holds(p.xM(), p.yM()));
-            if (a.isPresent() && b.isPresent() && apartM(a.get(), b.get()) >= LEAST_M) {
-                paths.put(
-                        id,
-                        path.over(
-                                grid.profile(
-                                        a.get().xM(),
-                                        a.get().yM(),
-                                        b.get().xM(),
-                                        b.get().yM()),
-                                RadioPath.GRID));
-            }
+            between(plan, path.from(), path.to(), grid)
+                    .ifPresent(cut -> paths.put(id, path.over(cut.profile(), RadioPath.GRID)));
         }
         return plan.withPaths(paths);
+    }
+
+    /**
+     * The ground between two units as the grid knows it.
+     *
+     * @return empty when one has no place on the grid, or both stand on one spot
+     */
+    public static Optional<RadioPath> between(Plan plan, String from, String to, ElevationGrid grid) {
+        Optional<Point> a = at(plan, from).filter(p -> grid.holds(p.xM(), p.yM()));
+        Optional<Point> b = at(plan, to).filter(p -> grid.holds(p.xM(), p.yM()));
+        if (a.isEmpty() || b.isEmpty() || apartM(a.get(), b.get()) < LEAST_M) {
+            return Optional.empty();
+        }
+        Point one = a.get();
+        Point other = b.get();
+        return Optional.of(
+                new RadioPath(from, to, grid.profile(one.xM(), one.yM(), other.xM(), other.yM()), RadioPath.GRID));
     }
 
     private static double apartM(Point a, Point b) {

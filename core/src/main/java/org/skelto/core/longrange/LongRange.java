@@ -30,6 +30,7 @@ public final class LongRange {
      * @param path of the plan, or null when the ground is not known
      * @param apartM straight, or null when an end has no place
      * @param marginDb of the worse direction, or null when there is no budget
+     * @param openAir whether it is so far that the ground matters, and nobody knows the ground
      * @param trouble why it does not work as it is, or null
      * @param airtimeMs of a frame of the sending end, or null for other media
      * @param broken rules that its sending end breaks
@@ -49,6 +50,7 @@ public final class LongRange {
             Double chance,
             double target,
             boolean meets,
+            boolean openAir,
             String trouble,
             Double airtimeMs,
             List<String> broken,
@@ -92,6 +94,14 @@ public final class LongRange {
                 && apart(a.get(), b.get()) > FAR_M;
     }
 
+    /** Whether a link is so far out of the house that the ground matters, and nobody knows the ground. */
+    public static boolean openAir(Plan plan, LinkReport report) {
+        return !report.runs().isEmpty()
+                && !report.indoor()
+                && report.distanceM() > FAR_M
+                && plan.path(report.from(), report.to()).isEmpty();
+    }
+
     private static double apart(Point a, Point b) {
         return a.distanceM(b);
     }
@@ -126,6 +136,7 @@ public final class LongRange {
                 report == null ? null : report.chance(),
                 report == null ? 0 : report.target(),
                 report != null && report.meets(),
+                report != null && openAir(plan, report),
                 report == null ? "no link runs over it" : report.trouble(),
                 traffic == null ? null : traffic.airtimeMs(),
                 law == null ? List.of() : law.broken(),

@@ -54,7 +54,11 @@ public final class Routes {
             double worstMs,
             Figure figure) {}
 
-    /** One step of a route. */
+    /**
+     * One step of a route.
+     *
+     * @param openAir whether it is judged over open air because nobody knows the ground
+     */
     public record Leg(
             String from,
             String to,
@@ -63,7 +67,8 @@ public final class Routes {
             Double chance,
             double commandMs,
             double answerMs,
-            boolean planned) {}
+            boolean planned,
+            boolean openAir) {}
 
     /** The straight route and the one through the hub. */
     public static List<CommandRoute> of(Plan plan, SiteModel site, SlabTables tables, String from, String to) {
@@ -204,7 +209,8 @@ public final class Routes {
                 report.trouble() != null && report.marginDb() == null ? Double.valueOf(0) : report.chance(),
                 command,
                 answer,
-                planned);
+                planned,
+                LongRange.openAir(plan, report));
     }
 
     /** Ids of the links from a unit to another, the fewest there are, or null. */

@@ -21,6 +21,9 @@ public record Budget(
         double marginDb,
         Figure sensitivityFigure,
         Figure marginFigure) {
+    private static final String FEEDER = "feeder";
+    private static final String ANTENNA = "antenna";
+
     /** One tread of the stair. */
     public record Step(String label, double changeDb, double levelDbm, Figure figure) {}
 
@@ -61,7 +64,8 @@ public record Budget(
         for (Step s : steps) {
             String label = s.label();
             for (int n = 2; inputs.containsKey(label); n++) {
-                label = s.label() + ", " + n;
+                label = s.label()
+                        + (s.label().equals(ANTENNA) || s.label().equals(FEEDER) ? " of the receiver" : ", " + n);
             }
             inputs.put(label, inputs.isEmpty() ? Text.dbm(s.levelDbm()) : Text.db(s.changeDb()));
         }
@@ -79,7 +83,7 @@ public record Budget(
         if (radio.feederLossDb() != 0) {
             level -= radio.feederLossDb();
             steps.add(new Step(
-                    "feeder",
+                    FEEDER,
                     -radio.feederLossDb(),
                     level,
                     Figure.of("loss of the feeder and its connectors", source, false)));
@@ -87,7 +91,7 @@ public record Budget(
         if (radio.antennaGainDbi() != 0) {
             level += radio.antennaGainDbi();
             steps.add(new Step(
-                    "antenna",
+                    ANTENNA,
                     radio.antennaGainDbi(),
                     level,
                     Figure.of(

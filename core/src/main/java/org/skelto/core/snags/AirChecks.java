@@ -12,6 +12,7 @@ import java.util.Set;
 import java.util.TreeSet;
 import org.skelto.core.links.LinkAssessor;
 import org.skelto.core.links.LinkReport;
+import org.skelto.core.longrange.LongRange;
 import org.skelto.core.longrange.SharedAir;
 import org.skelto.core.plan.AirSettings;
 import org.skelto.core.plan.DeviceKind;
@@ -179,6 +180,18 @@ final class AirChecks {
     private static void ground(CheckContext c, String id, Link link) {
         RadioPath path = c.plan.path(link.from(), link.to()).orElse(null);
         LinkReport report = c.links.get(id);
+        if (LongRange.openAir(c.plan, report)) {
+            c.snag(
+                            "R14",
+                            LOOK,
+                            LONG_RANGE,
+                            "Nobody knows the ground between " + name(c, link.from()) + " and " + name(c, link.to()))
+                    .figures(Text.metres(report.distanceM()) + " apart, judged as if there were nothing but air")
+                    .leadsTo(
+                            "A hill or a wood between them may take all of the margin. Lay the ground under it at Paths.")
+                    .at(CheckContext.link(id), CheckContext.unit(link.from()))
+                    .add();
+        }
         if (path == null || report.runs().isEmpty() || path.model() != OutdoorModel.DIFFRACTION || report.indoor()) {
             return;
         }

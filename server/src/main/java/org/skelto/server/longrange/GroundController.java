@@ -5,10 +5,11 @@ import java.util.ArrayList;
 import java.util.List;
 import java.util.UUID;
 import org.skelto.core.ground.ElevationGrid;
+import org.skelto.core.ground.GridPaths;
 import org.skelto.core.ground.ProfileFile;
 import org.skelto.core.ground.Unreadable;
+import org.skelto.core.longrange.LongRange;
 import org.skelto.core.longrange.RelaySearch;
-import org.skelto.core.plan.GroundPoint;
 import org.skelto.core.plan.Medium;
 import org.skelto.core.plan.Plan;
 import org.skelto.core.plan.Problem;
@@ -123,11 +124,26 @@ class GroundController {
                         plan.units().get(p == a ? from : to).name() + " does not stand on the grid of heights.");
             }
         }
-        if (Math.hypot(a.xM() - b.xM(), a.yM() - b.yM()) < 1) {
-            throw Refusal.of(HttpStatus.CONFLICT, "The two stand on the same spot; there is no ground between.");
-        }
-        List<GroundPoint> points = grid.profile(a.xM(), a.yM(), b.xM(), b.yM());
-        return new TakenProfile(new RadioPath(from, to, points, RadioPath.GRID), points.size(), 0);
+        return GridPaths.between(plan, from, to, grid)
+                .map(GroundController::taken)
+                .orElseThrow(() ->
+                        Refusal.of(HttpStatus.CONFLICT, "The two stand on the same spot; there is no ground between."));
+    }
+
+    private static TakenProfile taken(RadioPath path) {
+        return new TakenProfile(path, path.profile().size(), 0);
+    }
+
+    /** The ground under every far link that has none yet, as far as the grid knows it. */
+    @PostMapping("/profiles")
+    List<TakenProfile> profiles(@PathVariable UUID id) {
+        PlanState state = plans.get(id);
+        ElevationGrid grid = grid(id, state.plan());
+        return kept.of(id, state.revision(), state.plan()).longRange().stream()
+                .filter(LongRange.FarLink::openAir)
+                .flatMap(r -> GridPaths.between(state.plan(), r.from(), r.to(), grid).stream())
+                .map(GroundController::taken)
+                .toList();
     }
 
     /** A profile between two units from a typed or pasted table of distance and height. */

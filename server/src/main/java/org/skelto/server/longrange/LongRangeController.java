@@ -6,8 +6,10 @@ import java.time.temporal.ChronoUnit;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Map;
+import java.util.TreeMap;
 import java.util.UUID;
 import org.skelto.core.ground.ElevationGrid;
+import org.skelto.core.ground.GridPaths;
 import org.skelto.core.links.LinkReport;
 import org.skelto.core.longrange.Explorer;
 import org.skelto.core.longrange.FieldTest;
@@ -21,7 +23,9 @@ import org.skelto.core.plan.Medium;
 import org.skelto.core.plan.Plan;
 import org.skelto.core.plan.Problem;
 import org.skelto.core.plan.Radio;
+import org.skelto.core.plan.RadioPath;
 import org.skelto.core.plan.Region;
+import org.skelto.core.plan.Slugs;
 import org.skelto.core.plan.Unit;
 import org.skelto.core.power.Outposts;
 import org.skelto.core.radio.AirLaw;
@@ -326,8 +330,24 @@ class LongRangeController {
         if (from.equals(to)) {
             throw Refusal.invalid("Where to?", List.of(new Problem("/to", "is where it starts")));
         }
-        return Routes.of(
-                state.plan(), kept.of(id, state.revision(), state.plan()).site(), kept.tables(), from, to);
+        SiteModel site = kept.of(id, state.revision(), state.plan()).site();
+        return Routes.of(laid(id, state, from, to), site, kept.tables(), from, to);
+    }
+
+    /** The plan with the ground between two units that no path joins yet, as far as the grid of heights knows it. */
+    private Plan laid(UUID id, PlanState state, String from, String to) {
+        Plan plan = state.plan();
+        if (plan.path(from, to).isPresent()) {
+            return plan;
+        }
+        return grounds.grid(id, plan.place())
+                .flatMap(grid -> GridPaths.between(plan, from, to, grid))
+                .map(path -> {
+                    Map<String, RadioPath> paths = new TreeMap<>(plan.paths());
+                    paths.put(Slugs.free("way", paths.keySet()), path);
+                    return plan.withPaths(paths);
+                })
+                .orElse(plan);
     }
 
     /** The field test of a path, with what it teaches. */

@@ -2,6 +2,7 @@ package org.skelto.server.longrange;
 
 import static org.junit.jupiter.api.Assertions.assertEquals;
 import static org.junit.jupiter.api.Assertions.assertFalse;
+import static org.junit.jupiter.api.Assertions.assertNotEquals;
 import static org.junit.jupiter.api.Assertions.assertTrue;
 
 import java.io.IOException;
@@ -10,6 +11,7 @@ import java.net.http.HttpClient;
 import java.net.http.HttpRequest;
 import java.net.http.HttpResponse;
 import java.nio.charset.StandardCharsets;
+import java.util.ArrayList;
 import java.util.List;
 import org.junit.jupiter.api.AfterEach;
 import org.junit.jupiter.api.BeforeEach;
@@ -115,6 +117,83 @@ class LongRangeApiTest {
                 .asDouble();
         assertTrue(there.at("/report/marginDb").asDouble() > now + 1);
         assertEquals(before, document());
+    }
+
+    @Test
+    void aProfileFromTheGridGoesAlongWhenItsEndMovesAndComesBackWithUndo() {
+        String before = document();
+        JsonNode old = Http.MAPPER.readTree(before).at("/paths/sluice/profile");
+        String patch = "[{\"op\":\"replace\",\"path\":\"/units/sluice-board/place/yM\",\"value\":30}]";
+        JsonNode previewed = http.postAs(plan + "/preview", patch, "application/json-patch+json")
+                .json()
+                .at("/plan/paths/sluice/profile");
+        assertNotEquals(old, previewed);
+        assertEquals(before, document(), "a preview stores nothing");
+        long revision = http.get(plan).json().get("revision").asLong();
+        JsonNode after = http.patch(plan, revision, patch).json();
+        assertEquals(previewed, after.at("/plan/paths/sluice/profile"));
+        assertEquals(
+                after.at("/plan/paths/sluice/profile"),
+                http.postAs(plan + "/ground/profile?from=chirp-gw&to=sluice-board", "", "application/json")
+                        .json()
+                        .at("/path/profile"));
+        assertEquals(
+                Http.MAPPER.readTree(before).at("/paths/cistern"),
+                after.at("/plan/paths/cistern"),
+                "nothing else moved");
+        http.postMatching(plan + "/undo", revision + 1);
+        assertEquals(before, document());
+    }
+
+    @Test
+    void groundIsLaidUnderEveryFarLinkAndTheWaysOfACommandKnowIt() {
+        JsonNode bare = http.get(plan + "/long-range").json().get("rows");
+        List<String> open = new ArrayList<>();
+        bare.forEach(r -> {
+            if (r.get("openAir").asBoolean()) {
+                open.add(r.get("from").asString());
+            }
+        });
+        assertFalse(open.isEmpty());
+        JsonNode laid =
+                http.postAs(plan + "/ground/profiles", "", "application/json").json();
+        assertEquals(
+                open, laid.valueStream().map(p -> p.at("/path/from").asString()).toList());
+        // nothing but air would let the button hear the sluice over the hill with 50 dB to spare
+        JsonNode straight = http.get(plan + "/long-range/routes?from=paddle-button&to=sluice-board")
+                .json()
+                .get(0);
+        assertFalse(straight.at("/legs/0/openAir").asBoolean());
+        assertTrue(straight.at("/legs/0/marginDb").asDouble() < 25, straight.toString());
+        http.delete(plan + "/ground");
+        assertEquals(
+                409,
+                http.postAs(plan + "/ground/profiles", "", "application/json").status());
+        assertTrue(http.get(plan + "/long-range/routes?from=paddle-button&to=sluice-board")
+                .json()
+                .at("/0/legs/0/openAir")
+                .asBoolean());
+    }
+
+    @Test
+    void figuresOfASettingAndOfAPlaceOfTheMapAreThere() {
+        JsonNode figures = http.get(plan + "/long-range/paths/sluice/settings/12/125?payloadBytes=20")
+                .json();
+        assertEquals("20 bytes", figures.at("/airtime/inputs/PL, payload").asString());
+        assertEquals(
+                404, http.get(plan + "/long-range/paths/sluice/settings/12/126").status());
+        assertEquals(
+                List.of("/payloadBytes"),
+                http.get(plan + "/long-range/paths/sluice/settings/12/125?payloadBytes=300")
+                        .places());
+        String ask = "{\"unit\":\"chirp-gw\",\"medium\":\"CHIRP\",\"heightM\":3,\"chance\":0.95}";
+        JsonNode place = http.post(plan + "/ground/map/place?x=200&y=300", ask).json();
+        assertEquals(220, place.get("xM").asDouble(), 20, "the next node");
+        assertFalse(place.at("/figure/inputs").isEmpty());
+        assertEquals(
+                List.of("/x"),
+                http.post(plan + "/ground/map/place?x=99999&y=300", ask).places());
+        assertEquals(400, http.post(plan + "/ground/map/place?x=NaN&y=ten", ask).status());
     }
 
     @Test
