@@ -6,6 +6,7 @@ import FigureButton from "../../app/FigureButton.vue";
 import { text } from "../../app/typed";
 import { useAnswer } from "../../app/useAnswer";
 import { lasting, percent, shown } from "../../drawing/marks";
+import { freeId, pointer } from "../../plan/pointers";
 import { useBench } from "../../plan/store";
 import { putUnit } from "./far";
 
@@ -86,6 +87,30 @@ const from = ref("");
 const talkers = computed(() =>
   Object.entries(bench.plan!.units).filter(([at, u]) => at !== id.value && Object.keys(u.radios).length > 0),
 );
+/** The straight way as a link of the plan. */
+const bind = (medium: Schemas["Link"]["medium"]) => {
+  const [a, b] = [bench.plan!.units[from.value]!.name, unit.value!.name];
+  const answered = Object.values(bench.plan!.units[from.value]!.radios).some(
+    (r) => r.medium === medium && r.receives,
+  );
+  return bench.edit(
+    [
+      {
+        op: "add",
+        path: pointer("links", freeId(`${a} ${b}`, bench.plan!.links)),
+        value: {
+          from: from.value,
+          to: id.value,
+          medium,
+          direction: answered ? "TWO_WAY" : "ONE_WAY",
+          lengthM: null,
+          why: "bound directly",
+        } satisfies Schemas["Link"],
+      },
+    ],
+    `${a} bound to ${b}`,
+  );
+};
 const { answer: routes, trouble: lost } = useAnswer(
   () => (from.value && id.value && from.value !== id.value ? { from: from.value, to: id.value } : null),
   (ends) =>
@@ -337,7 +362,10 @@ const { answer: routes, trouble: lost } = useAnswer(
                   {{ time(l.commandMs) }} and {{ time(l.answerMs) }}
                   <span v-if="l.marginDb !== null" class="quiet">margin {{ shown(l.marginDb, 1) }} dB</span>
                   <span v-if="l.openAir" class="bad">, over open air: nobody knows the ground</span>
-                  <span v-if="!l.planned" class="quiet">, no link of the plan yet</span>
+                  <template v-if="!l.planned">
+                    <span class="quiet">, no link of the plan yet</span>
+                    <button type="button" class="soft" @click="bind(l.medium)">Add the link</button>
+                  </template>
                 </div>
               </td>
               <td class="number">{{ r.possible ? percent(r.chance) : "" }}</td>

@@ -66,6 +66,15 @@ abstract class Journey {
         return page.locator(".panel");
     }
 
+    /** Opens how a number comes about; its card closes when the page scrolls, so that has to be over before the click. */
+    Locator opened(String name) {
+        Locator figure = page.getByTitle("How " + name + " comes about");
+        figure.scrollIntoViewIfNeeded();
+        page.evaluate("() => new Promise(done => requestAnimationFrame(() => requestAnimationFrame(done)))");
+        figure.click();
+        return page.locator(".card");
+    }
+
     JsonNode plan() {
         return new Http(skelto).get("/api/plans/" + mill).json().get("plan");
     }

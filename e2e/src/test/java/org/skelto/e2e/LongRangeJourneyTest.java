@@ -111,12 +111,8 @@ class LongRangeJourneyTest extends Journey {
         page.getByRole(AriaRole.BUTTON, new Page.GetByRoleOptions().setName(Pattern.compile("^Undo")))
                 .click();
         assertThat(panel()).containsText("paddle button to sluice outpost, 621 m");
-        figure("the loss, two rays").click();
-        assertThat(page.locator(".card")).containsText("plane ground, reflection −1");
-    }
-
-    private Locator figure(String name) {
-        return page.getByTitle("How " + name + " comes about");
+        settled(4);
+        assertThat(opened("the loss, two rays")).containsText("plane ground, reflection −1");
     }
 
     @Test
@@ -135,8 +131,7 @@ class LongRangeJourneyTest extends Journey {
         panel().getByLabel("Show").selectOption("interval");
         page.getByRole(AriaRole.BUTTON, new Page.GetByRoleOptions().setName(Pattern.compile("^SF10, 125 kHz")))
                 .click();
-        figure("the least lawful interval").click();
-        assertThat(page.locator(".card")).containsText("check with your regulator");
+        assertThat(opened("the least lawful interval")).containsText("check with your regulator");
         page.keyboard().press("Escape");
         button("Set 4 radios so").click();
         settled(2);
@@ -181,8 +176,7 @@ class LongRangeJourneyTest extends Journey {
         assertThat(panel().getByRole(AriaRole.ALERT)).containsText("must lie on the grid of heights");
         page.getByLabel("At, m east").fill("200");
         page.keyboard().press("Tab");
-        figure("the margin at this place").click();
-        assertThat(page.locator(".card")).containsText("loss over the ground");
+        assertThat(opened("the margin at this place")).containsText("loss over the ground");
         page.keyboard().press("Escape");
         panel().getByRole(AriaRole.BUTTON, new Locator.GetByRoleOptions().setName("Mark as a spot"))
                 .first()
@@ -218,6 +212,13 @@ class LongRangeJourneyTest extends Journey {
         page.getByLabel("Pressed at").selectOption("paddle-button");
         assertThat(panel()).containsText("bound directly, without hub");
         assertThat(panel()).containsText("it sleeps: up to 10 min more");
+        page.getByLabel("Pressed at").selectOption("cistern-board");
+        button("Add the link").click();
+        settled(7);
+        assertThat(panel()).not().containsText("no link of the plan yet");
+        JsonNode bound = plan().at("/links/cistern-outpost-sluice-outpost");
+        assertEquals("CHIRP", bound.get("medium").asString());
+        assertEquals("TWO_WAY", bound.get("direction").asString());
     }
 
     @Test

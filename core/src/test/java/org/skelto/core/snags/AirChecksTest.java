@@ -6,39 +6,21 @@ import static org.junit.jupiter.api.Assertions.assertTrue;
 
 import java.util.List;
 import java.util.Set;
-import java.util.TreeSet;
-import java.util.stream.Collectors;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.aggregator.ArgumentsAccessor;
 import org.junit.jupiter.params.provider.CsvSource;
-import org.skelto.core.Assessment;
 import org.skelto.core.Changed;
 import org.skelto.core.Outpost;
 import org.skelto.core.plan.Plan;
 
 /** The checks of long range and shared air: each on a plan that has it, and its fix on that plan. */
 class AirChecksTest {
-    private static final String CODES = "R([1-79]|1[4-8]|2[0-4])|P(3|6|11|13)";
-
-    private static List<Snag> snags(Plan plan) {
-        return new Assessment.Figures(plan)
-                .without(Set.of()).snags().stream()
-                        .filter(s -> s.code().matches(CODES))
-                        .toList();
-    }
-
-    private static Set<String> codes(Plan plan) {
-        return snags(plan).stream().map(Snag::code).collect(Collectors.toCollection(TreeSet::new));
-    }
+    private static final Watched WATCHED = new Watched("R([1-79]|1[4-8]|2[0-4])|P(3|6|11|13)");
 
     @Test
     void theOutpostHasNoneOfThem() {
-        assertEquals(
-                List.of(),
-                snags(Outpost.plan()).stream()
-                        .map(s -> s.code() + " " + s.title() + " " + s.figures())
-                        .toList());
+        WATCHED.noneIn(Outpost.plan());
     }
 
     /** Each change brings these codes; every fix of the first takes it away and brings none of the others. */
@@ -92,16 +74,16 @@ class AirChecksTest {
         } else if (other != null) {
             wrong = Changed.with(wrong, other, otherJson);
         }
-        List<Snag> found = snags(wrong);
+        List<Snag> found = WATCHED.snags(wrong);
         Snag snag = found.stream()
                 .filter(s -> s.code().equals(code))
                 .findFirst()
                 .orElseThrow(() -> new AssertionError(code + " is not among " + found));
         assertFalse(snag.figures().isEmpty() || snag.consequence().isEmpty());
         assertEquals(fixes > 0, !snag.fixes().isEmpty(), snag.toString());
-        Set<String> before = codes(wrong);
+        Set<String> before = WATCHED.in(wrong);
         for (Snag.Fix fix : snag.fixes()) {
-            Set<String> after = codes(Changed.after(wrong, fix.edits()));
+            Set<String> after = WATCHED.in(Changed.after(wrong, fix.edits()));
             assertFalse(after.contains(code), fix.label() + " " + after);
             assertTrue(before.containsAll(after), fix.label() + " brings " + after);
         }
@@ -127,8 +109,10 @@ class AirChecksTest {
     @Test
     void theGroundTakesTheMarginAndTheSnagSaysHowMuch() {
         Plan hill = Changed.with(Outpost.plan(), "/paths/hill/profile/1/elevationM", "420");
-        assertTrue(codes(hill).containsAll(Set.of("R1", "R14")), codes(hill).toString());
-        Snag missing = snags(hill).stream()
+        assertTrue(
+                WATCHED.in(hill).containsAll(Set.of("R1", "R14")),
+                WATCHED.in(hill).toString());
+        Snag missing = WATCHED.snags(hill).stream()
                 .filter(s -> s.code().equals("R1"))
                 .findFirst()
                 .orElseThrow();
@@ -138,7 +122,7 @@ class AirChecksTest {
     @Test
     void anotherRegionJudgesEveryLinkAnew() {
         Plan us = Changed.with(Outpost.plan(), "/region", "\"US\"");
-        assertTrue(codes(us).contains("R5"), codes(us).toString());
+        assertTrue(WATCHED.in(us).contains("R5"), WATCHED.in(us).toString());
         Plan moved = Changed.with(
                 us,
                 "/units/outpost/radios/chirp/frequencyMHz",
@@ -150,7 +134,7 @@ class AirChecksTest {
                 "/units/far-gw/radios/keyed/frequencyMHz",
                 "915");
         // a fixed channel of 125 kHz may hardly radiate there
-        assertTrue(codes(moved).contains("R3"), codes(moved).toString());
+        assertTrue(WATCHED.in(moved).contains("R3"), WATCHED.in(moved).toString());
         String hops = "{\"mastM\":12,\"networkId\":171,\"keyChanged\":true,\"hopChannels\":50}";
         Plan hopping = Changed.with(
                 moved,
@@ -162,7 +146,7 @@ class AirChecksTest {
                 "-2",
                 "/units/far-gw/radios/keyed/txPowerDbm",
                 "-2");
-        assertFalse(codes(hopping).contains("R3"), snags(hopping).toString());
+        assertFalse(WATCHED.in(hopping).contains("R3"), WATCHED.snags(hopping).toString());
         // a frame of 400 ms is as long as hopping allows: SF12 is not lawful
         Plan slow = Changed.with(
                 hopping,
@@ -170,6 +154,6 @@ class AirChecksTest {
                 "12",
                 "/units/far-gw/radios/chirp/chirp/spreadingFactor",
                 "12");
-        assertTrue(codes(slow).contains("R4"), codes(slow).toString());
+        assertTrue(WATCHED.in(slow).contains("R4"), WATCHED.in(slow).toString());
     }
 }

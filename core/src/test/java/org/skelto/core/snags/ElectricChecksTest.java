@@ -6,8 +6,6 @@ import static org.junit.jupiter.api.Assertions.assertTrue;
 
 import java.util.List;
 import java.util.Set;
-import java.util.TreeSet;
-import java.util.stream.Collectors;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.CsvSource;
@@ -19,26 +17,11 @@ import org.skelto.core.wiring.Wired;
 
 /** The checks of devices, boards, boxes, buses and power: each on a plan that has it, and its fix on that plan. */
 class ElectricChecksTest {
-    private static final String CODES = "D(1|2|5|6|7|9|11|14|15)|C\\d+|P\\d+|B\\d+";
-
-    private static List<Snag> snags(Plan plan) {
-        return new Assessment.Figures(plan)
-                .without(Set.of()).snags().stream()
-                        .filter(s -> s.code().matches(CODES))
-                        .toList();
-    }
-
-    private static Set<String> codes(Plan plan) {
-        return snags(plan).stream().map(Snag::code).collect(Collectors.toCollection(TreeSet::new));
-    }
+    private static final Watched WATCHED = new Watched("D(1|2|5|6|7|9|11|14|15)|C\\d+|P\\d+|B\\d+");
 
     @Test
     void theWorkshopHasNoneOfThem() {
-        assertEquals(
-                List.of(),
-                snags(Workshop.plan()).stream()
-                        .map(s -> s.code() + " " + s.title() + " " + s.figures())
-                        .toList());
+        WATCHED.noneIn(Workshop.plan());
     }
 
     @Test
@@ -92,14 +75,14 @@ class ElectricChecksTest {
             })
     void isFoundAndItsFixClearsIt(String code, int fixes, String pointer, String json) {
         Plan wrong = Changed.with(Workshop.plan(), pointer, json);
-        List<Snag> found = snags(wrong);
-        assertEquals(Set.of(code), codes(wrong), found.toString());
+        List<Snag> found = WATCHED.snags(wrong);
+        assertEquals(Set.of(code), WATCHED.in(wrong), found.toString());
         Snag snag = found.get(0);
         assertFalse(snag.figures().isEmpty() || snag.consequence().isEmpty());
         assertEquals(fixes > 0, !snag.fixes().isEmpty(), snag.toString());
         for (Snag.Fix fix : snag.fixes()) {
             Plan fixed = Changed.after(wrong, fix.edits());
-            assertEquals(Set.of(), codes(fixed), fix.label());
+            assertEquals(Set.of(), WATCHED.in(fixed), fix.label());
         }
     }
 
@@ -117,18 +100,18 @@ class ElectricChecksTest {
                 "\"cell-flat\"",
                 "/devices/gate",
                 gate);
-        List<String> titles = snags(plan).stream()
+        List<String> titles = WATCHED.snags(plan).stream()
                 .filter(s -> s.code().equals("D1"))
                 .map(Snag::title)
                 .toList();
         assertEquals(3, titles.size(), titles.toString());
         Plan read = plan;
-        for (Snag snag : snags(plan)) {
+        for (Snag snag : WATCHED.snags(plan)) {
             read = snag.code().equals("D1")
                     ? Changed.after(read, snag.fixes().get(0).edits())
                     : read;
         }
-        assertFalse(codes(read).contains("D1"));
+        assertFalse(WATCHED.in(read).contains("D1"));
         assertEquals(3, read.cautions().size());
     }
 
@@ -147,15 +130,15 @@ class ElectricChecksTest {
                 "/cautions/POWERED_DOOR",
                 "\"x\"");
         assertTrue(
-                codes(plan).containsAll(Set.of("D6", "D7", "D9", "D14")),
-                codes(plan).toString());
-        Snag lock = snags(plan).stream()
+                WATCHED.in(plan).containsAll(Set.of("D6", "D7", "D9", "D14")),
+                WATCHED.in(plan).toString());
+        Snag lock = WATCHED.snags(plan).stream()
                 .filter(s -> s.code().equals("D14"))
                 .findFirst()
                 .orElseThrow();
         Plan fixed = Changed.after(plan, lock.fixes().get(0).edits());
         assertTrue(fixed.devices().get("lock").known().lock().doorContact());
-        assertFalse(codes(fixed).contains("D14"));
+        assertFalse(WATCHED.in(fixed).contains("D14"));
     }
 
     @Test
@@ -172,7 +155,8 @@ class ElectricChecksTest {
                             + "\"wiring\":{\"terminals\":{\"switch\":\"main/G4 relays/1\"},\"fixed\":true}}");
         }
         assertTrue(
-                codes(two).containsAll(Set.of("C4", "C11", "C14")), codes(two).toString());
+                WATCHED.in(two).containsAll(Set.of("C4", "C11", "C14")),
+                WATCHED.in(two).toString());
     }
 
     @Test
@@ -189,13 +173,13 @@ class ElectricChecksTest {
                             + "\"works\":{\"volts\":230,\"watts\":800,\"load\":\"MOTOR\",\"afterPower\":\"ON\"}}");
         }
         // three motors of 3.5 A at six times, and a lamp of 40 mA at forty times: 64 A against 3 · 16 A
-        Snag together = snags(plan).stream()
+        Snag together = WATCHED.snags(plan).stream()
                 .filter(s -> s.code().equals("D11"))
                 .findFirst()
                 .orElseThrow();
         assertTrue(together.figures().startsWith("4 loads, 64 A"), together.figures());
         Plan apart = Changed.after(plan, together.fixes().get(0).edits());
-        assertFalse(codes(apart).contains("D11"));
+        assertFalse(WATCHED.in(apart).contains("D11"));
     }
 
     @Test
@@ -212,7 +196,7 @@ class ElectricChecksTest {
                 "-",
                 "/devices/lamp/wiring",
                 "{\"terminals\":{\"switch\":\"main/D0 relays/1\"},\"fixed\":false}");
-        assertFalse(codes(full).contains("C13"));
+        assertFalse(WATCHED.in(full).contains("C13"));
         Plan last = full;
         for (Wired.Connection open : org.skelto.core.wiring.PinAssigner.of(
                         full, org.skelto.core.parts.Catalogue.builtIn())
@@ -230,19 +214,20 @@ class ElectricChecksTest {
                             + "\"yM\":1,\"heightM\":1},\"exitRoute\":false,\"outsideDoor\":false,\"obstacleDetection\":false,"
                             + "\"wiring\":{\"terminals\":{\"sense\":\"main/" + pin + "\"},\"fixed\":true}}");
         }
-        assertTrue(codes(last).contains("C13"), codes(last).toString());
+        assertTrue(WATCHED.in(last).contains("C13"), WATCHED.in(last).toString());
     }
 
     @Test
     void mainsAndLowVoltageWantSeparateHalves() {
         Plan together = Changed.with(Workshop.plan(), "/housings/cabinet/part", "\"case-rail-12\"");
-        Snag mixed = snags(together).stream()
+        Snag mixed = WATCHED.snags(together).stream()
                 .filter(s -> s.code().equals("C12"))
                 .findFirst()
                 .orElseThrow();
         assertTrue(mixed.figures().contains("mains: board, rail; low voltage: board"), mixed.figures());
         assertEquals(
-                Set.of(), codes(Changed.after(together, mixed.fixes().get(0).edits())));
+                Set.of(),
+                WATCHED.in(Changed.after(together, mixed.fixes().get(0).edits())));
     }
 
     @Test
@@ -255,13 +240,13 @@ class ElectricChecksTest {
                 "\"wall\"",
                 "/units/board/boards",
                 "{\"main\":\"slim-9\",\"more\":{\"relays\":{\"part\":\"relay-4-high\"}}}");
-        Snag deep = snags(box).stream()
+        Snag deep = WATCHED.snags(box).stream()
                 .filter(s -> s.code().equals("C7"))
                 .findFirst()
                 .orElseThrow();
         // slim board 12 mm, relays 19 mm, converter 14 mm and 10 mm for wires
         assertTrue(deep.figures().contains("47 mm deep"), deep.figures());
-        assertFalse(codes(Changed.after(box, deep.fixes().get(0).edits())).contains("C7"));
+        assertFalse(WATCHED.in(Changed.after(box, deep.fixes().get(0).edits())).contains("C7"));
         assertEquals(
                 "box-66",
                 Changed.after(box, deep.fixes().get(0).edits())

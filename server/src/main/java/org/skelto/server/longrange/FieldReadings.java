@@ -1,23 +1,12 @@
 package org.skelto.server.longrange;
 
-import java.io.IOException;
-import java.io.StringReader;
-import java.io.UncheckedIOException;
 import java.time.Clock;
-import java.time.DateTimeException;
 import java.time.Instant;
-import java.time.LocalDateTime;
-import java.time.OffsetDateTime;
-import java.time.ZoneOffset;
 import java.util.ArrayList;
 import java.util.Comparator;
 import java.util.List;
 import java.util.Map;
 import java.util.UUID;
-import org.apache.commons.csv.CSVFormat;
-import org.apache.commons.csv.CSVParser;
-import org.apache.commons.csv.CSVPrinter;
-import org.apache.commons.csv.CSVRecord;
 import org.skelto.core.longrange.FieldTest.FieldReading;
 import org.skelto.core.plan.Plan;
 import org.skelto.core.plan.Problem;
@@ -25,6 +14,7 @@ import org.skelto.core.plan.RadioPath;
 import org.skelto.core.plan.Unit;
 import org.skelto.server.plans.Carried;
 import org.skelto.server.problems.Refusal;
+import org.skelto.server.tables.TypedTable;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
 import tools.jackson.databind.DatabindException;
@@ -135,126 +125,62 @@ public class FieldReadings implements Carried {
 
     /** Reads a pasted table; every line that cannot be read is named. */
     List<FieldReading> read(String text, Plan plan, String path) {
-        String first = text.lines().findFirst().orElse("");
-        char delimiter = first.contains("\t") ? '\t' : first.contains(";") ? ';' : ',';
-        CSVFormat format = CSVFormat.RFC4180
-                .builder()
-                .setDelimiter(delimiter)
-                .setHeader()
-                .setSkipHeaderRecord(true)
-                .setIgnoreHeaderCase(true)
-                .setIgnoreEmptyLines(true)
-                .setTrim(true)
-                .get();
-        List<FieldReading> readings = new ArrayList<>();
-        List<Problem> problems = new ArrayList<>();
-        try (CSVParser parser = format.parse(new StringReader(text))) {
-            if (!parser.getHeaderMap().containsKey("distanceM")
-                    || !parser.getHeaderMap().containsKey("dBm")) {
-                throw refusal("/line 1", "must name the columns distanceM and dBm");
-            }
-            for (CSVRecord line : parser) {
-                if (line.getRecordNumber() > MOST) {
-                    throw refusal("/line " + line.getRecordNumber(), "is beyond the " + MOST + " lines allowed");
-                }
-                String at = "/line " + (line.getRecordNumber() + 1);
-                try {
-                    FieldReading reading = reading(line, plan, path);
-                    Problem problem = problem(reading, plan, path, "");
-                    if (problem == null) {
-                        readings.add(reading);
-                    } else if (problems.size() < 20) {
-                        problems.add(new Problem(at, problem.pointer().substring(1) + " " + problem.message()));
+        Instant now = clock.instant();
+        return TypedTable.read(
+                text,
+                MOST,
+                "distanceM, dBm",
+                names -> {
+                    if (!names.containsAll(List.of("distanceM", "dBm"))) {
+                        throw TypedTable.refusal("/line 1", "must name the columns distanceM and dBm");
                     }
-                } catch (NumberFormatException | DateTimeException e) {
-                    problems.add(new Problem(at, e.getMessage()));
-                }
-            }
-        } catch (IOException | UncheckedIOException | IllegalArgumentException | IllegalStateException e) {
-            throw refusal("", "is not a table with a header and separators: distanceM, dBm");
-        }
-        if (!problems.isEmpty()) {
-            throw Refusal.invalid("Not every line can be read. No reading was stored.", problems);
-        }
-        if (readings.isEmpty()) {
-            throw refusal("", "holds no reading");
-        }
-        return readings;
+                },
+                line -> reading(line, plan, path, now));
     }
 
-    private static Refusal refusal(String place, String message) {
-        return Refusal.invalid("The readings cannot be taken. None was stored.", List.of(new Problem(place, message)));
+    private static FieldReading reading(TypedTable.Line line, Plan plan, String path, Instant now) {
+        Double distance = line.number("distanceM");
+        Double height = line.number("heightM", null);
+        Double dbm = line.number("dBm");
+        Double snr = line.number("snrDb", null);
+        Instant at = line.time("at", now);
+        if (distance == null || dbm == null || at == null) {
+            return null;
+        }
+        String note = line.words("note");
+        FieldReading reading = new FieldReading(
+                path,
+                sender(line.cell("sender"), plan, plan.paths().get(path)),
+                distance,
+                height,
+                dbm,
+                snr,
+                at,
+                note.isEmpty() ? null : note);
+        Problem problem = problem(reading, plan, path, "");
+        return problem == null ? reading : line.wrong(problem.pointer().substring(1) + " " + problem.message());
     }
 
-    private FieldReading reading(CSVRecord line, Plan plan, String path) {
-        RadioPath p = plan.paths().get(path);
-        String said = cell(line, "sender");
-        String sender = said.isEmpty()
-                ? p.from()
+    private static String sender(String said, Plan plan, RadioPath path) {
+        return said.isEmpty()
+                ? path.from()
                 : plan.units().entrySet().stream()
                         .filter(e ->
                                 e.getKey().equals(said) || e.getValue().name().equalsIgnoreCase(said))
                         .map(Map.Entry<String, Unit>::getKey)
                         .findFirst()
                         .orElse(said);
-        String at = cell(line, "at");
-        String note = cell(line, "note");
-        return new FieldReading(
-                path,
-                sender,
-                number(line, "distanceM"),
-                cell(line, "heightM").isEmpty() ? null : Double.valueOf(number(line, "heightM")),
-                number(line, "dBm"),
-                cell(line, "snrDb").isEmpty() ? null : Double.valueOf(number(line, "snrDb")),
-                at.isEmpty() ? clock.instant().plusMillis(line.getRecordNumber()) : time(at),
-                note.isEmpty() ? null : note);
     }
 
-    private static String cell(CSVRecord line, String name) {
-        return line.isMapped(name) && line.isSet(name) ? line.get(name) : "";
-    }
-
-    private static double number(CSVRecord line, String column) {
-        String said = cell(line, column).replace('−', '-').replace(',', '.');
-        try {
-            double value = Double.parseDouble(said);
-            if (Double.isFinite(value)) {
-                return value;
-            }
-        } catch (NumberFormatException e) {
-            // told below
-        }
-        throw new NumberFormatException(
-                column + " is not a number: \"" + (said.length() > 40 ? said.substring(0, 40) + "…" : said) + "\"");
-    }
-
-    private static Instant time(String said) {
-        try {
-            return said.endsWith("Z") || said.matches(".*[+-]\\d\\d:\\d\\d$")
-                    ? OffsetDateTime.parse(said).toInstant()
-                    : LocalDateTime.parse(said.replace(' ', 'T')).toInstant(ZoneOffset.UTC);
-        } catch (DateTimeException e) {
-            throw new DateTimeException("at is not a time such as 2026-11-25T10:15:00Z");
-        }
-    }
-
-    String write(List<Kept> all) {
-        StringBuilder out = new StringBuilder();
-        try (CSVPrinter printer =
-                new CSVPrinter(out, CSVFormat.RFC4180.builder().setHeader(HEAD).get())) {
-            for (Kept k : all) {
-                FieldReading r = k.reading();
-                printer.printRecord(r.distanceM(), r.dbm(), r.snrDb(), r.heightM(), r.sender(), r.at(), safe(r.note()));
-            }
-        } catch (IOException e) {
-            throw new UncheckedIOException(e);
-        }
-        return out.toString();
-    }
-
-    /** A note never becomes a formula where it is opened. */
-    private static String safe(String note) {
-        return note != null && !note.isEmpty() && "=+-@\t".indexOf(note.charAt(0)) >= 0 ? "'" + note : note;
+    static String write(List<Kept> all) {
+        return TypedTable.write(
+                HEAD,
+                all.stream()
+                        .map(Kept::reading)
+                        .map(r -> new Object[] {
+                            r.distanceM(), r.dbm(), r.snrDb(), r.heightM(), r.sender(), r.at(), r.note()
+                        })
+                        .toList());
     }
 
     @Override

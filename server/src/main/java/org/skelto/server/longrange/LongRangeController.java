@@ -397,7 +397,7 @@ class LongRangeController {
         there(plans.get(id).plan(), path);
         return ResponseEntity.ok()
                 .header(HttpHeaders.CONTENT_DISPOSITION, "attachment; filename=\"field-test.csv\"")
-                .body(readings.write(readings.of(id, path)).getBytes(StandardCharsets.UTF_8));
+                .body(FieldReadings.write(readings.of(id, path)).getBytes(StandardCharsets.UTF_8));
     }
 
     @DeleteMapping("/readings/{reading}")

@@ -1,20 +1,10 @@
 package org.skelto.server.readings;
 
-import java.io.IOException;
-import java.io.StringReader;
-import java.io.UncheckedIOException;
-import java.time.DateTimeException;
 import java.time.Instant;
-import java.time.LocalDateTime;
-import java.time.ZoneOffset;
-import java.util.ArrayList;
 import java.util.List;
 import java.util.Locale;
 import java.util.Map;
-import org.apache.commons.csv.CSVFormat;
-import org.apache.commons.csv.CSVParser;
-import org.apache.commons.csv.CSVPrinter;
-import org.apache.commons.csv.CSVRecord;
+import java.util.Set;
 import org.skelto.core.calibration.Reading;
 import org.skelto.core.plan.Bounds;
 import org.skelto.core.plan.Building;
@@ -23,7 +13,7 @@ import org.skelto.core.plan.Plan;
 import org.skelto.core.plan.Problem;
 import org.skelto.core.plan.Room;
 import org.skelto.core.plan.Unit;
-import org.skelto.server.problems.Refusal;
+import org.skelto.server.tables.TypedTable;
 
 /**
  * Readings as CSV, RFC 4180, comma or semicolon or tab, with a header: {@code transmitter} (id or name) and {@code dBm},
@@ -36,125 +26,60 @@ final class ReadingFile {
     private static final double HEIGHT_M = 1;
 
     private final Plan plan;
-    private final Instant now;
-    private final List<Problem> problems = new ArrayList<>();
+    private final TypedTable.Line line;
 
-    private ReadingFile(Plan plan, Instant now) {
+    private ReadingFile(Plan plan, TypedTable.Line line) {
         this.plan = plan;
-        this.now = now;
+        this.line = line;
     }
 
     /** Reads a file; every line that cannot be read is named. */
     static List<Reading> read(String text, Plan plan, Instant now) {
-        return new ReadingFile(plan, now).read(text);
+        return TypedTable.read(
+                text,
+                MOST_LINES,
+                HEAD[4] + ", " + HEAD[6] + " and a place",
+                ReadingFile::check,
+                line -> new ReadingFile(plan, line).reading(now));
     }
 
     static String write(List<Reading> readings) {
-        StringBuilder out = new StringBuilder();
-        try (CSVPrinter printer =
-                new CSVPrinter(out, CSVFormat.RFC4180.builder().setHeader(HEAD).get())) {
-            for (Reading r : readings) {
-                printer.printRecord(r.floor(), r.xM(), r.yM(), r.heightM(), r.unit(), r.medium(), r.dbm(), r.at());
-            }
-        } catch (IOException e) {
-            throw new UncheckedIOException(e);
-        }
-        return out.toString();
+        return TypedTable.write(
+                HEAD,
+                readings.stream()
+                        .map(r -> new Object[] {
+                            r.floor(), r.xM(), r.yM(), r.heightM(), r.unit(), r.medium(), r.dbm(), r.at()
+                        })
+                        .toList());
     }
 
-    private List<Reading> read(String text) {
-        String first = text.lines().findFirst().orElse("");
-        char delimiter = first.contains("\t") ? '\t' : first.contains(";") ? ';' : ',';
-        CSVFormat format = CSVFormat.RFC4180
-                .builder()
-                .setDelimiter(delimiter)
-                .setHeader()
-                .setSkipHeaderRecord(true)
-                .setIgnoreHeaderCase(true)
-                .setIgnoreEmptyLines(true)
-                .setTrim(true)
-                .get();
-        List<Reading> readings = new ArrayList<>();
-        try (CSVParser parser = format.parse(new StringReader(text))) {
-            check(parser.getHeaderMap());
-            for (CSVRecord line : parser) {
-                if (line.getRecordNumber() > MOST_LINES) {
-                    throw refusal("/line " + line.getRecordNumber(), "is beyond the " + MOST_LINES + " lines allowed");
-                }
-                if (problems.size() < 20) {
-                    Reading reading = reading(line);
-                    if (reading != null) {
-                        readings.add(reading);
-                    }
-                }
-            }
-        } catch (IOException | UncheckedIOException | IllegalArgumentException | IllegalStateException e) {
-            throw refusal(
-                    "", "is not a table with a header and separators: " + HEAD[4] + ", " + HEAD[6] + " and a place");
-        }
-        if (!problems.isEmpty()) {
-            throw Refusal.invalid("Not every line can be read. No reading was stored.", problems);
-        }
-        if (readings.isEmpty()) {
-            throw refusal("", "holds no reading");
-        }
-        return readings;
-    }
-
-    private static Refusal refusal(String place, String message) {
-        return Refusal.invalid("The readings cannot be taken. None was stored.", List.of(new Problem(place, message)));
-    }
-
-    private static void check(Map<String, Integer> head) {
-        List<String> names =
-                head.keySet().stream().map(n -> n.toLowerCase(Locale.ROOT)).toList();
-        boolean place =
-                names.contains("room") || names.contains("floor") && names.contains("xm") && names.contains("ym");
-        if (!names.contains("transmitter") || !names.contains("dbm") || !place) {
-            throw refusal(
+    private static void check(Set<String> names) {
+        boolean place = names.contains("room") || names.containsAll(List.of("floor", "xM", "yM"));
+        if (!names.containsAll(List.of("transmitter", "dBm")) || !place) {
+            String has = String.join(", ", names);
+            throw TypedTable.refusal(
                     "/line 1",
                     "must name the columns transmitter, dBm, and room or floor, xM and yM; it has "
-                            + String.join(", ", names)
-                                    .substring(
-                                            0,
-                                            Math.min(
-                                                    200,
-                                                    String.join(", ", names).length())));
+                            + has.substring(0, Math.min(200, has.length())));
         }
     }
 
-    private Reading reading(CSVRecord line) {
-        String at = "/line " + (line.getRecordNumber() + 1);
-        String unit = unit(cell(line, "transmitter"));
+    private Reading reading(Instant now) {
+        String unit = unit(line.cell("transmitter"));
         if (unit == null) {
-            problems.add(new Problem(
-                    at, "names a transmitter that is not in the plan: \"" + shown(cell(line, "transmitter")) + "\""));
-            return null;
+            return line.wrong("names a transmitter that is not in the plan", line.cell("transmitter"));
         }
-        Double dbm = number(line, "dBm", at);
-        Double height = cell(line, "heightM").isEmpty() ? Double.valueOf(HEIGHT_M) : number(line, "heightM", at);
-        double[] place = place(line, at);
-        String floor = place == null ? null : floor(line);
-        Medium medium = medium(line, unit, at);
-        Instant time = time(line, at);
+        Double dbm = line.number("dBm");
+        Double height = line.number("heightM", HEIGHT_M);
+        double[] place = place();
+        Medium medium = medium(unit);
+        Instant time = line.time("at", now);
         if (dbm == null || height == null || place == null || medium == null || time == null) {
             return null;
         }
-        Reading reading = new Reading(floor, place[0], place[1], height, unit, medium, dbm, time);
+        Reading reading = new Reading(floor(), place[0], place[1], height, unit, medium, dbm, time);
         Problem problem = Readings.problem(reading, plan, "");
-        if (problem != null) {
-            problems.add(new Problem(at, problem.pointer().substring(1) + " " + problem.message()));
-            return null;
-        }
-        return reading;
-    }
-
-    private static String cell(CSVRecord line, String name) {
-        return line.isMapped(name) && line.isSet(name) ? line.get(name) : "";
-    }
-
-    private static String shown(String text) {
-        return text.length() > 40 ? text.substring(0, 40) + "…" : text;
+        return problem == null ? reading : line.wrong(problem.pointer().substring(1) + " " + problem.message());
     }
 
     private String unit(String said) {
@@ -168,8 +93,8 @@ final class ReadingFile {
                 .orElse(null);
     }
 
-    private Map.Entry<String, Room> room(CSVRecord line) {
-        String said = cell(line, "room");
+    private Map.Entry<String, Room> room() {
+        String said = line.cell("room");
         return said.isEmpty()
                 ? null
                 : plan.rooms().entrySet().stream()
@@ -179,27 +104,23 @@ final class ReadingFile {
                         .orElse(null);
     }
 
-    private String floor(CSVRecord line) {
-        Map.Entry<String, Room> room = room(line);
-        return room != null ? room.getValue().floor() : cell(line, "floor");
+    private String floor() {
+        Map.Entry<String, Room> room = room();
+        return room != null ? room.getValue().floor() : line.cell("floor");
     }
 
-    private double[] place(CSVRecord line, String at) {
-        if (!cell(line, "xM").isEmpty()) {
-            Double x = number(line, "xM", at);
-            Double y = number(line, "yM", at);
-            if (room(line) == null && !plan.floors().containsKey(cell(line, "floor"))) {
-                problems.add(new Problem(
-                        at, "names a floor that is not in the plan: \"" + shown(cell(line, "floor")) + "\""));
-                return null;
+    private double[] place() {
+        Map.Entry<String, Room> room = room();
+        if (!line.cell("xM").isEmpty()) {
+            Double x = line.number("xM");
+            Double y = line.number("yM");
+            if (room == null && !plan.floors().containsKey(line.cell("floor"))) {
+                return line.wrong("names a floor that is not in the plan", line.cell("floor"));
             }
             return x == null || y == null ? null : new double[] {x, y};
         }
-        Map.Entry<String, Room> room = room(line);
         if (room == null) {
-            problems.add(
-                    new Problem(at, "names a room that is not in the plan: \"" + shown(cell(line, "room")) + "\""));
-            return null;
+            return line.wrong("names a room that is not in the plan", line.cell("room"));
         }
         Bounds bounds = room.getValue().bounds();
         Building building =
@@ -210,50 +131,18 @@ final class ReadingFile {
         };
     }
 
-    private Medium medium(CSVRecord line, String unit, String at) {
-        String said = cell(line, "medium");
+    private Medium medium(String unit) {
+        String said = line.cell("medium");
         Unit sender = plan.units().get(unit);
         if (said.isEmpty()) {
-            if (sender.media().isEmpty()) {
-                problems.add(new Problem(at, sender.name() + " has no radio"));
-                return null;
-            }
-            return sender.media().get(0);
+            return sender.media().isEmpty()
+                    ? line.wrong(sender.name() + " has no radio")
+                    : sender.media().get(0);
         }
         try {
             return Medium.valueOf(said.toUpperCase(Locale.ROOT));
         } catch (IllegalArgumentException e) {
-            problems.add(new Problem(at, "names a radio that is not known: \"" + shown(said) + "\""));
-            return null;
-        }
-    }
-
-    private Double number(CSVRecord line, String column, String at) {
-        String said = cell(line, column).replace('−', '-').replace(',', '.');
-        try {
-            double value = Double.parseDouble(said);
-            if (Double.isFinite(value)) {
-                return value;
-            }
-        } catch (NumberFormatException e) {
-            // told below
-        }
-        problems.add(new Problem(at, column + " is not a number: \"" + shown(said) + "\""));
-        return null;
-    }
-
-    private Instant time(CSVRecord line, String at) {
-        String said = cell(line, "at");
-        if (said.isEmpty()) {
-            return now.plusMillis(line.getRecordNumber());
-        }
-        try {
-            return said.endsWith("Z") || said.matches(".*[+-]\\d\\d:\\d\\d$")
-                    ? java.time.OffsetDateTime.parse(said).toInstant()
-                    : LocalDateTime.parse(said.replace(' ', 'T')).toInstant(ZoneOffset.UTC);
-        } catch (DateTimeException e) {
-            problems.add(new Problem(at, "at is not a time such as 2026-11-25T10:15:00Z: \"" + shown(said) + "\""));
-            return null;
+            return line.wrong("names a radio that is not known", said);
         }
     }
 }

@@ -18,42 +18,14 @@ import org.apache.commons.csv.CSVRecord;
 import org.apache.pdfbox.Loader;
 import org.apache.pdfbox.pdmodel.PDDocument;
 import org.apache.pdfbox.text.PDFTextStripper;
-import org.junit.jupiter.api.AfterEach;
-import org.junit.jupiter.api.BeforeEach;
 import org.junit.jupiter.api.Test;
-import org.junit.jupiter.api.extension.ExtendWith;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.CsvSource;
-import org.skelto.server.testing.Http;
 import org.skelto.server.testing.Http.Answer;
-import org.skelto.server.testing.RunningSkelto;
-import org.skelto.server.testing.RunningSkelto.Skelto;
+import org.skelto.server.testing.OnTheMill;
 import tools.jackson.databind.JsonNode;
 
-@ExtendWith(RunningSkelto.class)
-class BuildApiTest {
-    private Http http;
-    private Skelto skelto;
-    private String plan;
-
-    @BeforeEach
-    void beginWithTheMill(Skelto running) {
-        skelto = running;
-        http = new Http(skelto);
-        plan = "/api/plans/"
-                + http.post("/api/demos/marrowby-leat", "").json().get("id").asString();
-    }
-
-    @AfterEach
-    void clear() {
-        http.delete(plan);
-        http.get("/api/parts")
-                .json()
-                .valueStream()
-                .filter(p -> p.get("own").asBoolean())
-                .forEach(p -> http.delete("/api/parts/" + p.at("/part/id").asString()));
-    }
-
+class BuildApiTest extends OnTheMill {
     private List<CSVRecord> table(String path) throws IOException {
         return CSVFormat.RFC4180
                 .builder()

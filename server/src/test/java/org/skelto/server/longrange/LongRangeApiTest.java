@@ -13,48 +13,23 @@ import java.net.http.HttpResponse;
 import java.nio.charset.StandardCharsets;
 import java.util.ArrayList;
 import java.util.List;
-import org.junit.jupiter.api.AfterEach;
-import org.junit.jupiter.api.BeforeEach;
 import org.junit.jupiter.api.Test;
-import org.junit.jupiter.api.extension.ExtendWith;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.CsvSource;
 import org.skelto.server.testing.Http;
 import org.skelto.server.testing.Http.Answer;
-import org.skelto.server.testing.RunningSkelto;
-import org.skelto.server.testing.RunningSkelto.Skelto;
+import org.skelto.server.testing.OnTheMill;
 import tools.jackson.databind.JsonNode;
 
 /** The long-range bench over HTTP, on a copy of the mill. */
-@ExtendWith(RunningSkelto.class)
-class LongRangeApiTest {
+class LongRangeApiTest extends OnTheMill {
     private static final String CSV = "text/csv";
-    private Http http;
-    private String url;
-    private String plan;
-
-    @BeforeEach
-    void copyTheMill(Skelto skelto) {
-        http = new Http(skelto);
-        url = skelto.url;
-        plan = "/api/plans/"
-                + http.post("/api/demos/marrowby-leat", "").json().get("id").asString();
-    }
-
-    @AfterEach
-    void remove() {
-        http.delete(plan);
-    }
-
-    private String document() {
-        return http.get(plan + "/export").text();
-    }
 
     private JsonNode put(String name, byte[] file, int status) {
         try {
             HttpResponse<String> answer = HttpClient.newHttpClient()
                     .send(
-                            HttpRequest.newBuilder(URI.create(url + plan + "/ground?name=" + name))
+                            HttpRequest.newBuilder(URI.create(skelto.url + plan + "/ground?name=" + name))
                                     .header("Content-Type", "application/octet-stream")
                                     .PUT(HttpRequest.BodyPublishers.ofByteArray(file))
                                     .build(),
@@ -129,7 +104,7 @@ class LongRangeApiTest {
                 .at("/plan/paths/sluice/profile");
         assertNotEquals(old, previewed);
         assertEquals(before, document(), "a preview stores nothing");
-        long revision = http.get(plan).json().get("revision").asLong();
+        long revision = revision();
         JsonNode after = http.patch(plan, revision, patch).json();
         assertEquals(previewed, after.at("/plan/paths/sluice/profile"));
         assertEquals(
@@ -200,7 +175,7 @@ class LongRangeApiTest {
     void aProfileFromTheGridIsThatOfTheMillAndOthersAreRead() {
         JsonNode taken = http.postAs(plan + "/ground/profile?from=chirp-gw&to=sluice-board", "", "application/json")
                 .json();
-        JsonNode known = Http.MAPPER.readTree(document()).at("/paths/sluice/profile");
+        JsonNode known = at("/paths/sluice/profile");
         assertEquals(known.size(), taken.at("/path/profile").size());
         assertEquals(
                 known.get(30).get("elevationM").asDouble(),
@@ -261,7 +236,7 @@ class LongRangeApiTest {
         String before = document();
         String fields = "[" + "{\"name\":\"x\",\"kind\":\"COUNTER\",\"bits\":60},".repeat(40)
                 + "{\"name\":\"y\",\"kind\":\"FLAG\"}]";
-        long revision = http.get(plan).json().get("revision").asLong();
+        long revision = revision();
         Answer refused = http.patch(
                 plan,
                 revision,
@@ -312,8 +287,16 @@ class LongRangeApiTest {
         JsonNode report = http.get(plan + "/long-range/paths/sluice/readings").json();
         assertEquals(11, report.get("lines").size());
         assertEquals(11, report.at("/lesson/learned/readings").asInt());
-        assertTrue(
-                http.get(plan + "/long-range/paths/sluice/readings/csv").text().contains(",'=cmd"));
+        String table = http.get(plan + "/long-range/paths/sluice/readings/csv").text();
+        assertTrue(table.contains(",'=cmd"), "no formula where it is opened");
+        http.postAs(
+                plan + "/long-range/paths/cistern/readings/csv", table.replace("sluice-board", "cistern-board"), CSV);
+        List<String> notes = new ArrayList<>();
+        http.get(plan + "/long-range/paths/cistern/readings")
+                .json()
+                .get("lines")
+                .forEach(l -> notes.add(l.at("/compared/reading/note").asString("")));
+        assertTrue(notes.contains("=cmd"), notes + " come back as they were");
         Answer back = http.post("/api/plans/import", document());
         String copy = "/api/plans/" + back.json().get("id").asString();
         assertEquals(document(), http.get(copy + "/export").text());

@@ -4,51 +4,21 @@ import static org.junit.jupiter.api.Assertions.assertEquals;
 import static org.junit.jupiter.api.Assertions.assertFalse;
 import static org.junit.jupiter.api.Assertions.assertTrue;
 
-import org.junit.jupiter.api.AfterEach;
-import org.junit.jupiter.api.BeforeEach;
 import org.junit.jupiter.api.Test;
-import org.junit.jupiter.api.extension.ExtendWith;
 import org.skelto.core.parts.Catalogue;
 import org.skelto.core.parts.Part;
 import org.skelto.core.parts.PartFile;
-import org.skelto.server.testing.Http;
 import org.skelto.server.testing.Http.Answer;
-import org.skelto.server.testing.RunningSkelto;
-import org.skelto.server.testing.RunningSkelto.Skelto;
+import org.skelto.server.testing.OnTheMill;
 import tools.jackson.databind.JsonNode;
 
-@ExtendWith(RunningSkelto.class)
-class PartApiTest {
+class PartApiTest extends OnTheMill {
     private static final String OWN = "id,name,kind,price,supplyV,pins\n"
             + "drawer-6,Board from the drawer,BOARD,0,5,A1 in out; A2 in out strap-high; A3 in out\n"
             + "slim-9,My slim board,BOARD,4.1,5,Q1 in out; Q2 in out\n";
 
-    private Http http;
-    private String plan;
-
-    @BeforeEach
-    void connect(Skelto skelto) {
-        http = new Http(skelto);
-        plan = "/api/plans/"
-                + http.post("/api/demos/marrowby-leat", "").json().get("id").asString();
-    }
-
-    @AfterEach
-    void clear() {
-        http.delete(plan);
-        http.get("/api/parts")
-                .json()
-                .valueStream()
-                .filter(p -> p.get("own").asBoolean())
-                .forEach(p -> http.delete("/api/parts/" + p.at("/part/id").asString()));
-    }
-
     private Answer take(String table) {
         return http.postAs("/api/parts/csv", table, "text/csv");
-    }
-
-    private long revision() {
-        return http.get(plan).json().get("revision").asLong();
     }
 
     private String board(String unit) {
