@@ -30,17 +30,6 @@ import org.skelto.core.site.SiteModel;
  * what is wrong with that. Currents are greatest simultaneous ones: all relays on, the radio sending.
  */
 public final class PowerTree {
-    /** Share of a supply's rating that is left free. */
-    private static final double HEADROOM = 0.8;
-
-    /** Share of its voltage that a cable may lose. */
-    private static final double DROP = 0.05;
-
-    /** Air around a part in the open, and in a wall box or enclosure, °C. */
-    private static final double ROOM_C = 25;
-
-    private static final double BOXED_C = 40;
-
     /** Power that a port of unknown make gives at the far end (IEEE 802.3at). */
     private static final double USUAL_PORT_W = 25.5;
 
@@ -51,8 +40,6 @@ public final class PowerTree {
 
     /** Cells inside a backup supply. */
     private static final double BACKUP_CELL_V = 12;
-
-    private static final double LEAST_FUSED_A = 2;
 
     private final SiteModel site;
     private final Plan plan;
@@ -229,8 +216,9 @@ public final class PowerTree {
         if (unit.power().source() == PowerSource.ETHERNET) {
             ethernet(unit, draw, faults);
         }
-        if (unit.kind() == UnitKind.SWITCH || unit.kind() == UnitKind.ROUTER) {
-            ports(id, main, faults);
+        int children = fed.getOrDefault(id, List.of()).size();
+        if (main != null && children > 0 && (unit.kind() == UnitKind.SWITCH || unit.kind() == UnitKind.ROUTER)) {
+            PowerFaults.ports(unit, main, children, given(id)[1], faults);
         }
         CableRun run = run(id, unit, draw, between, faults);
         PowerNode.CellLife cell = Cells.life(plan, site, unit, part(unit.power().part()), faults);
@@ -291,14 +279,7 @@ public final class PowerTree {
         double[] watts = Draw.load(device, catalogue);
         List<PowerFault> faults = new ArrayList<>();
         double given = outputV(device.known().supply());
-        if (!Double.isNaN(given) && Math.abs(given - volts) > DROP * 2 * volts) {
-            faults.add(new PowerFault(
-                    "P4",
-                    true,
-                    device.name() + " is made for another voltage than it gets",
-                    "made for " + Text.number(volts, 1) + " V, gets " + Text.number(given, 1) + " V",
-                    given > volts ? "It burns." : "It does not work, or not always."));
-        }
+        PowerFaults.voltage(device, volts, given, faults);
         return new PowerNode(
                 "device:" + id,
                 device.name(),
@@ -355,7 +336,7 @@ public final class PowerTree {
         double lossW = in(part, watts[1], inputV) - watts[1];
         Double junction = null;
         if (part.kind() == PartKind.REGULATOR) {
-            junction = regulator(unit, part, inputV, worstA, faults);
+            junction = PowerFaults.regulator(unit, part, inputV, worstA, faults);
         }
         Figure figure = Figure.of(
                 alternating
@@ -369,21 +350,7 @@ public final class PowerTree {
                 ratedW == null ? "not known" : Text.number(ratedW, 1) + (alternating ? " VA" : " W"),
                 "heat in it",
                 Text.number(lossW, 2) + " W");
-        if (share != null && share > HEADROOM) {
-            boolean over = share > 1;
-            boolean hub = unit.kind() == UnitKind.HUB;
-            faults.add(new PowerFault(
-                    hub ? "P10" : over ? "P2" : "P1",
-                    over,
-                    hub
-                            ? unit.name() + " needs more than its supply gives with headroom"
-                            : unit.name() + (over ? " gives more than it can" : " has little headroom"),
-                    Text.number(worstA, 2) + " A of " + Text.number(ratedW / volts, 2) + " A at "
-                            + Text.number(volts, 1) + " V: " + Text.share(share),
-                    over
-                            ? "With everything on its voltage sags, and what it feeds starts anew or hangs."
-                            : "When everything is on at once, or in a warm box, its voltage sags."));
-        }
+        PowerFaults.headroom(unit, volts, worstA, ratedW, share, faults);
         return new SupplyOutput(
                 part.name(),
                 volts,
@@ -394,34 +361,6 @@ public final class PowerTree {
                 lossW,
                 junction,
                 figure);
-    }
-
-    private Double regulator(Unit unit, Part part, double inputV, double amps, List<PowerFault> faults) {
-        double outV = part.figure(Quantity.OUTPUT_V, 5);
-        double ambient = unit.housing() == null ? ROOM_C : BOXED_C;
-        double heat = (inputV - outV) * amps;
-        double junction = ambient + heat * part.figure(Quantity.THERMAL_K_PER_W, 0);
-        double most = part.figure(Quantity.HIGHEST_C, 125);
-        double dropout = part.figure(Quantity.DROPOUT_V, 0);
-        if (inputV - outV < dropout) {
-            faults.add(new PowerFault(
-                    "P3",
-                    true,
-                    unit.name() + ": the regulator is in dropout",
-                    Text.number(inputV, 1) + " V in, " + Text.number(outV, 1) + " V out, needs "
-                            + Text.number(dropout, 1) + " V between",
-                    "Its output follows its input, and the board is no longer regulated."));
-        } else if (junction > most) {
-            faults.add(new PowerFault(
-                    "P3",
-                    true,
-                    unit.name() + ": the regulator gets too hot",
-                    Text.number(heat, 2) + " W · " + Text.number(part.figure(Quantity.THERMAL_K_PER_W, 0), 0)
-                            + " K/W in air of " + Text.number(ambient, 0) + " °C: " + Text.number(junction, 0)
-                            + " °C, at most " + Text.number(most, 0) + " °C",
-                    "It switches itself off when everything is on, or burns. A switching converter stays cool."));
-        }
-        return junction;
     }
 
     private void ethernet(Unit unit, Draw draw, List<PowerFault> faults) {
@@ -455,35 +394,6 @@ public final class PowerTree {
                         Text.number(worst, 1) + " W of " + Text.number(most, 1) + " W",
                         "The port switches off when everything is on."));
             }
-        }
-    }
-
-    private void ports(String id, Part main, List<PowerFault> faults) {
-        List<String> children = fed.getOrDefault(id, List.of());
-        if (main == null || children.isEmpty()) {
-            return;
-        }
-        String name = plan.units().get(id).name();
-        double worst = given(id)[1];
-        double total = main.figure(Quantity.RATED_W, Double.POSITIVE_INFINITY);
-        int ports = (int) main.figure(Quantity.PORTS, 0);
-        if (children.size() > ports) {
-            faults.add(new PowerFault(
-                    "P5",
-                    true,
-                    name + " has not enough ports that give power",
-                    children.size() + " units, " + ports + " ports",
-                    "The last ones stay dark."));
-        }
-        if (worst > total * HEADROOM) {
-            faults.add(new PowerFault(
-                    "P5",
-                    worst > total,
-                    name + (worst > total ? " cannot feed all its ports" : " has little power left for its ports"),
-                    Text.number(worst, 1) + " W with cable losses, of " + Text.number(total, 0) + " W in total",
-                    worst > total
-                            ? "It switches the least important port off when everything is on."
-                            : "One more unit is too many."));
         }
     }
 
@@ -535,8 +445,8 @@ public final class PowerTree {
                             Text.number(cable.figure(Quantity.OHM_PER_KM, 0), 1) + " Ω/km",
                             "starts with",
                             Text.number(startV, 2) + " V"));
-            drop(unit, run, faults);
-            protection(
+            PowerFaults.drop(unit, run, faults);
+            PowerFaults.protection(
                     unit,
                     feed,
                     cable,
@@ -545,11 +455,11 @@ public final class PowerTree {
                     supplied ? part(mainOf(unit.power().from())) : cell,
                     faults);
         } else if (cell != null
-                && cell.figure(Quantity.PULSE_A, 0) >= LEAST_FUSED_A
+                && cell.figure(Quantity.PULSE_A, 0) >= PowerFaults.LEAST_FUSED_A
                 && (feed == null || feed.fuseA() == null)) {
-            faults.add(unfused(unit, cell));
+            faults.add(PowerFaults.unfused(unit, cell));
         }
-        arrives(unit, draw, maker == null ? between : maker, converts, startV, endV, faults);
+        PowerFaults.arrives(unit, draw, maker == null ? between : maker, converts, startV, endV, faults);
         return run;
     }
 
@@ -563,97 +473,5 @@ public final class PowerTree {
                 ? null
                 : plan.units().get(unit.power().from()).place();
         return CableRuns.lengthM(site, from, unit.place()).orElse(2.0);
-    }
-
-    private static void drop(Unit unit, CableRun run, List<PowerFault> faults) {
-        if (run.dropShare() > DROP) {
-            faults.add(new PowerFault(
-                    "P4",
-                    false,
-                    unit.name() + " loses much of its voltage on its cable",
-                    Text.number(run.dropV(), 2) + " V on " + Text.metres(run.lengthM()) + " of " + run.cable() + ": "
-                            + Text.share(run.dropShare()) + ", at most " + Text.share(DROP),
-                    "With everything on it starts anew or its lamps dim. Thicker cable, a nearer supply or a higher "
-                            + "voltage with a converter at the end helps."));
-        }
-    }
-
-    private static PowerFault unfused(Unit unit, Part cell) {
-        return new PowerFault(
-                "P12",
-                true,
-                unit.name() + ": its battery has no fuse at its terminal",
-                cell.name() + " drives up to " + Text.number(cell.figure(Quantity.PULSE_A, 0), 0) + " A",
-                "A pinched cable glows until it burns.");
-    }
-
-    private static void protection(
-            Unit unit, Feed feed, Part cable, double amps, double volts, Part source, List<PowerFault> faults) {
-        double bears = cable.figure(Quantity.WIRE_MOST_A, Double.POSITIVE_INFINITY);
-        double bearsV = cable.figure(Quantity.WIRE_MOST_V, Double.POSITIVE_INFINITY);
-        boolean battery = source != null && source.kind() == PartKind.BATTERY;
-        double gives = source == null
-                ? Double.POSITIVE_INFINITY
-                : source.figure(battery ? Quantity.PULSE_A : Quantity.RATED_A, Double.POSITIVE_INFINITY);
-        if (volts > bearsV || amps > bears) {
-            faults.add(new PowerFault(
-                    "P12",
-                    true,
-                    unit.name() + ": its cable is not made for what it carries",
-                    Text.number(volts, 1) + " V and " + Text.number(amps, 2) + " A; " + cable.name() + " bears "
-                            + Text.number(bearsV, 0) + " V and " + Text.number(bears, 1) + " A",
-                    "It gets hot in the wall."));
-        } else if (feed.fuseA() != null && feed.fuseA() > bears) {
-            faults.add(new PowerFault(
-                    "P12",
-                    true,
-                    unit.name() + ": its fuse is larger than its cable bears",
-                    Text.number(feed.fuseA(), 2) + " A before " + cable.name() + ", which bears "
-                            + Text.number(bears, 1) + " A",
-                    "In a short the cable burns before the fuse."));
-        } else if (feed.fuseA() == null && battery && gives >= LEAST_FUSED_A) {
-            faults.add(unfused(unit, source));
-        } else if (feed.fuseA() == null && gives > bears) {
-            faults.add(new PowerFault(
-                    "P12",
-                    true,
-                    unit.name() + ": nothing protects its cable",
-                    (Double.isInfinite(gives)
-                                    ? "the supply's rating is not known"
-                                    : "the supply gives " + Text.number(gives, 1) + " A")
-                            + "; " + cable.name() + " bears " + Text.number(bears, 1) + " A",
-                    "In a short the cable gets hot in the wall, and nothing switches off."));
-        }
-    }
-
-    /** Whether the voltage that arrives is one that the unit, or the converter before it, works with. */
-    private void arrives(
-            Unit unit,
-            Draw draw,
-            Part converter,
-            boolean converts,
-            double startV,
-            double endV,
-            List<PowerFault> faults) {
-        Double least = converts ? converter.figure(Quantity.SUPPLY_LEAST_V).orElse(null) : draw.leastV();
-        Double most = converts ? converter.figure(Quantity.SUPPLY_MOST_V).orElse(null) : draw.mostV();
-        String code = unit.kind() == UnitKind.HUB ? "P10" : "P4";
-        if (most != null && startV > most * 1.001) {
-            faults.add(new PowerFault(
-                    code,
-                    true,
-                    unit.name() + " gets more voltage than it bears",
-                    Text.number(startV, 1) + " V, at most " + Text.number(most, 1) + " V",
-                    "It burns."));
-        } else if (least != null && !(endV >= least)) {
-            faults.add(new PowerFault(
-                    code,
-                    true,
-                    unit.name() + " gets less voltage than it needs",
-                    Double.isNaN(endV)
-                            ? "the cable cannot carry its power at all"
-                            : Text.number(endV, 2) + " V arrives, at least " + Text.number(least, 2) + " V",
-                    "It starts anew whenever everything is on, or never starts."));
-        }
     }
 }

@@ -8,7 +8,7 @@ import org.skelto.core.plan.Chain;
 import org.skelto.core.plan.Edit;
 import org.skelto.core.plan.Pointers;
 import org.skelto.core.wiring.ChainReport;
-import org.skelto.core.wiring.Chains;
+import org.skelto.core.wiring.PowerLine;
 
 /** B1 to B6. */
 final class BusChecks {
@@ -27,7 +27,7 @@ final class BusChecks {
             if (fault.address() != null) {
                 draft.fix("Set it to " + fault.address(), Edit.replace(at + "/address", fault.address()));
             } else if (powerLine) {
-                String free = Chains.freeCode(c.plan);
+                String free = PowerLine.freeCode(c.plan);
                 if (free != null) {
                     draft.fix("Set it to " + free, Edit.replace(at + "/code", free));
                 }

@@ -92,7 +92,7 @@ public final class Chains {
             }
         });
         if (!onPowerLine.isEmpty()) {
-            all.add(powerLine(onPowerLine, catalogue));
+            all.add(PowerLine.report(onPowerLine, catalogue));
         }
         return all;
     }
@@ -492,68 +492,5 @@ public final class Chains {
             words.add("outputs " + (output + 1) + " to " + (output + outputs));
         }
         return String.join(", ", words);
-    }
-
-    // ------------------------------------------------------------------ the power line
-
-    private static ChainReport powerLine(Map<String, Unit> units, Catalogue catalogue) {
-        List<ChainMember> members = new ArrayList<>();
-        List<ChainFault> faults = new ArrayList<>();
-        Map<String, String> owner = new TreeMap<>();
-        units.forEach((id, unit) -> {
-            String code = unit.boards().code();
-            members.add(new ChainMember(
-                    id,
-                    catalogue.find(unit.boards().main()).map(Part::name).orElse(""),
-                    null,
-                    code == null ? "not set" : code,
-                    unit.name(),
-                    null));
-            String before = code == null ? null : owner.putIfAbsent(code, id);
-            if (before != null) {
-                faults.add(new ChainFault(
-                        "B1",
-                        true,
-                        units.get(before).name() + " and " + unit.name() + " have the same code on the power line",
-                        code,
-                        "One command switches both.",
-                        id,
-                        null));
-            }
-        });
-        return new ChainReport(
-                "power-line",
-                ChainReport.Kind.POWER_LINE,
-                members,
-                null,
-                null,
-                null,
-                null,
-                null,
-                null,
-                (256 - owner.size()) + " of 256 codes are free; a coupler joins the phases, and a filter at the meter "
-                        + "keeps the neighbours out",
-                null,
-                null,
-                null,
-                faults);
-    }
-
-    /** A code that nobody on the power line has. */
-    public static String freeCode(Plan plan) {
-        Set<String> taken = new HashSet<>();
-        plan.units().values().forEach(u -> {
-            if (u.boards() != null) {
-                taken.add(u.boards().code());
-            }
-        });
-        for (char house = 'A'; house <= 'P'; house++) {
-            for (int number = 1; number <= 16; number++) {
-                if (!taken.contains(house + "" + number)) {
-                    return house + "" + number;
-                }
-            }
-        }
-        return null;
     }
 }
