@@ -97,11 +97,11 @@ const metres = (m: number) => (m >= 1000 ? `${shown(m / 1000, 2)} km` : `${shown
       <h3>How far on this ground</h3>
       <p>
         With {{ percent(takes.reach.chance) }} it holds everywhere up to
-        <b>{{ metres(takes.reach.unbrokenM) }}</b> from the receiving end<template
-          v-if="takes.reach.farthestM > takes.reach.unbrokenM"
-        >
-          , and here and there up to {{ metres(takes.reach.farthestM) }}</template
-        >. Over nothing but air it would be
+        <b>{{ metres(takes.reach.unbrokenM) }}</b> from the receiving end{{
+          takes.reach.farthestM > takes.reach.unbrokenM
+            ? `, and here and there up to ${metres(takes.reach.farthestM)}`
+            : ""
+        }}. Over nothing but air it would be
         <FigureButton :figure="takes.reach.flatFigure" name="the reach over nothing but air">{{
           metres(takes.reach.flatM)
         }}</FigureButton>: that is what “kilometres” means.

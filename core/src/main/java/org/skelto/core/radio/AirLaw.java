@@ -35,7 +35,7 @@ public record AirLaw(
         Double duty = interval == null ? null : 100 * Air.duty(traffic.messageMs(), interval);
         if (found.isEmpty()) {
             if (RegionLimits.judges(region, radio.medium())) {
-                broken.add(Text.mhz(radio.frequencyMHz()) + " is in no band for it in " + region);
+                broken.add(RegionLimits.uncovered(region, radio));
             } else {
                 unknown.add("the table has no row for it in " + region);
             }

@@ -9,6 +9,7 @@ import java.nio.charset.StandardCharsets;
 import java.util.Arrays;
 import java.util.List;
 import java.util.Optional;
+import java.util.stream.Stream;
 import org.skelto.core.plan.Medium;
 import org.skelto.core.plan.Radio;
 import org.skelto.core.plan.Region;
@@ -28,6 +29,9 @@ public final class RegionLimits {
 
     /** Width of an IEEE 802.11 frequency channel at 2.4 GHz, and of the narrow systems here, kHz. */
     private static final double NARROW_KHZ = 125;
+
+    /** A width that ends on the edge of a band lies within it, MHz. */
+    private static final double EDGE_MHZ = 1e-6;
 
     private static final List<BandLimit> ROWS = read();
 
@@ -114,19 +118,53 @@ public final class RegionLimits {
         return rowFor(region, radio, false);
     }
 
-    /** The same for a radio that sends at intervals, whatever happens. */
+    /**
+     * The same for a radio that sends at intervals, whatever happens. A chirp is covered when all of its width lies within
+     * the band; of other radios only the centre is known.
+     */
     public static Optional<BandLimit> rowFor(Region region, Radio radio, boolean periodic) {
         double bandwidthKHz = radio.chirp() == null ? NARROW_KHZ : radio.chirp().bandwidthKHz();
+        double besideMHz = radio.chirp() == null ? 0 : bandwidthKHz / 2000 - EDGE_MHZ;
         Integer hops = radio.settings().hopChannels();
         int channels = hops == null ? 1 : hops;
         return ROWS.stream()
                 .filter(r -> r.region() == region && r.media().contains(radio.medium()))
-                .filter(r -> radio.frequencyMHz() >= r.fromMHz() && radio.frequencyMHz() <= r.toMHz())
+                .filter(r -> radio.frequencyMHz() - besideMHz >= r.fromMHz()
+                        && radio.frequencyMHz() + besideMHz <= r.toMHz())
                 .filter(r -> bandwidthKHz >= r.leastBandwidthKHz()
                         && (r.mostBandwidthKHz() == null || bandwidthKHz <= r.mostBandwidthKHz()))
                 .filter(r -> channels >= r.leastChannels())
                 .filter(r -> r.use() == Use.ANY || r.use() == (periodic ? Use.PERIODIC : Use.CONTROL))
                 .max(java.util.Comparator.comparingDouble(BandLimit::limitDbm));
+    }
+
+    /** The bands of a radio's medium that its centre lies in, whatever its width. */
+    private static Stream<BandLimit> around(Region region, Radio radio) {
+        return ROWS.stream()
+                .filter(r -> r.region() == region && r.media().contains(radio.medium()))
+                .filter(r -> radio.frequencyMHz() >= r.fromMHz() && radio.frequencyMHz() <= r.toMHz());
+    }
+
+    /** Whether the centre of a radio lies in any band for it. */
+    public static boolean inBand(Region region, Radio radio) {
+        return around(region, radio).findAny().isPresent();
+    }
+
+    /** Why no row covers a radio, in words. */
+    public static String uncovered(Region region, Radio radio) {
+        return around(region, radio)
+                .findFirst()
+                .filter(r -> radio.chirp() != null)
+                .map(r -> {
+                    double wide = radio.chirp().bandwidthKHz();
+                    boolean tooWide = r.mostBandwidthKHz() != null && wide > r.mostBandwidthKHz();
+                    return "its " + Text.number(wide, 1) + " kHz around " + Text.mhz(radio.frequencyMHz())
+                            + (tooWide
+                                    ? " are more than the " + Text.number(r.mostBandwidthKHz(), 0) + " kHz of "
+                                    : " reach beyond ")
+                            + r.band() + " in " + region;
+                })
+                .orElse(Text.mhz(radio.frequencyMHz()) + " is in no band for it in " + region);
     }
 
     /** The rows of a region. */

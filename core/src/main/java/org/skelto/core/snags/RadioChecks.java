@@ -242,8 +242,7 @@ final class RadioChecks {
                     .add();
         } else if (row.isEmpty()) {
             c.snag("R5", STOP, stage(radio), unit.name() + " sends in a band that is not free here")
-                    .figures(Text.mhz(radio.frequencyMHz()) + " is in no row of " + c.plan.region() + ", table of "
-                            + RegionLimits.DATE)
+                    .figures(RegionLimits.uncovered(c.plan.region(), radio) + ", table of " + RegionLimits.DATE)
                     .leadsTo("It is unlawful and may disturb services that lives depend on. Check with your regulator.")
                     .at(CheckContext.unit(id))
                     .add();

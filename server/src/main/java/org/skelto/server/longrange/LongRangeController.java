@@ -281,9 +281,7 @@ class LongRangeController {
         if (mhz != null) {
             Radio radio = plan.units().get(report.from()).radio(Medium.CHIRP).orElseThrow();
             boolean finite = Double.isFinite(mhz) && mhz >= 100 && mhz <= 7200;
-            if (!finite
-                    || RegionLimits.rowFor(plan.region(), radio.set(mhz, radio.chirp()))
-                            .isEmpty()) {
+            if (!finite || !RegionLimits.inBand(plan.region(), radio.set(mhz, radio.chirp()))) {
                 problems.add(new Problem("/frequencyMHz", "lies in no band for long-range chirp in " + plan.region()));
             }
         }
