@@ -1,10 +1,12 @@
 package org.skelto.core.ground;
 
+import java.util.ArrayList;
 import java.util.List;
 import java.util.Map;
 import java.util.Objects;
 import java.util.Optional;
 import java.util.TreeMap;
+import org.skelto.core.plan.Cover;
 import org.skelto.core.plan.Plan;
 import org.skelto.core.plan.RadioPath;
 import org.skelto.core.site.Point;
@@ -40,15 +42,63 @@ public final class GridPaths {
                 : Optional.empty();
     }
 
-    /** The plan with these paths cut out anew; a path with an end off the grid keeps its profile. */
-    public static Plan anew(Plan plan, List<String> ids, ElevationGrid grid) {
+    /**
+     * The plan with these paths cut out anew; a path with an end off the grid keeps its profile.
+     *
+     * @param before where the ends stood until now
+     */
+    public static Plan anew(Plan before, Plan plan, List<String> ids, ElevationGrid grid) {
         Map<String, RadioPath> paths = new TreeMap<>(plan.paths());
         for (String id : ids) {
             RadioPath path = paths.get(id);
             between(plan, path.from(), path.to(), grid)
-                    .ifPresent(cut -> paths.put(id, path.over(cut.profile(), RadioPath.GRID)));
+                    .ifPresent(cut -> paths.put(
+                            id,
+                            path.over(
+                                    cut.profile(),
+                                    standing(path.covers(), Line.of(before, path), Line.of(plan, path)),
+                                    RadioPath.GRID)));
         }
         return plan.withPaths(paths);
+    }
+
+    /** The straight line of a path on the site; distances from its first end. */
+    private record Line(double xM, double yM, double east, double north) {
+        /** Null when an end has no place, or both stand on one spot. */
+        static Line of(Plan plan, RadioPath path) {
+            Point a = at(plan, path.from()).orElse(null);
+            Point b = at(plan, path.to()).orElse(null);
+            if (a == null || b == null || apartM(a, b) < LEAST_M) {
+                return null;
+            }
+            double length = apartM(a, b);
+            return new Line(a.xM(), a.yM(), (b.xM() - a.xM()) / length, (b.yM() - a.yM()) / length);
+        }
+
+        /** The distance on this line beside a distance on another. */
+        double beside(Line other, double distanceM) {
+            double x = other.xM + distanceM * other.east;
+            double y = other.yM + distanceM * other.north;
+            return Math.round(((x - xM) * east + (y - yM) * north) * 100) / 100.0;
+        }
+    }
+
+    /** What was marked along a line stays where it is on the site when the line moves. */
+    private static List<Cover> standing(List<Cover> covers, Line old, Line now) {
+        if (old == null || now == null) {
+            return covers;
+        }
+        List<Cover> kept = new ArrayList<>();
+        for (Cover c : covers) {
+            double one = now.beside(old, c.fromM());
+            double other = now.beside(old, c.toM());
+            double from = Math.max(0, Math.min(one, other));
+            double to = Math.max(one, other);
+            if (to > from) {
+                kept.add(new Cover(c.kind(), from, to, c.heightM()));
+            }
+        }
+        return kept;
     }
 
     /**

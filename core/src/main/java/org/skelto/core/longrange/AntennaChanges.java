@@ -7,14 +7,14 @@ import java.util.Map;
 import java.util.TreeMap;
 import java.util.function.UnaryOperator;
 import org.skelto.core.ground.ElevationGrid;
+import org.skelto.core.ground.GridPaths;
 import org.skelto.core.links.LinkReport;
 import org.skelto.core.longrange.WhatItTakes.Change;
 import org.skelto.core.plan.Edit;
-import org.skelto.core.plan.GroundPoint;
 import org.skelto.core.plan.Place;
+import org.skelto.core.plan.Plan;
 import org.skelto.core.plan.Pointers;
 import org.skelto.core.plan.Radio;
-import org.skelto.core.plan.RadioPath;
 import org.skelto.core.plan.Unit;
 import org.skelto.core.radio.Text;
 import org.skelto.core.site.Point;
@@ -126,17 +126,13 @@ final class AntennaChanges {
                 continue;
             }
             Point here = trial.site.position(u).orElseThrow();
-            Point there = trial.site
-                    .position(trial.plan
-                            .units()
-                            .get(trial.path.from().equals(unit) ? trial.path.to() : trial.path.from()))
-                    .orElseThrow();
-            if (!grid.holds(there.xM(), there.yM()) || !grid.holds(here.xM(), here.yM())) {
+            if (GridPaths.between(trial.plan, trial.path.from(), trial.path.to(), grid)
+                    .isEmpty()) {
                 continue;
             }
             Change found = null;
             for (double by = MOVE_STEP_M; by <= MOVE_MOST_M && (found == null || !found.meets()); by += MOVE_STEP_M) {
-                found = better(found, moved(unit, u, here, there, by));
+                found = better(found, moved(unit, u, here, by));
             }
             if (found != null && found.marginDb() > trial.now.marginDb() + 0.5) {
                 changes.add(found);
@@ -148,7 +144,7 @@ final class AntennaChanges {
         return one == null || other != null && other.marginDb() > one.marginDb() + 0.5 ? other : one;
     }
 
-    private Change moved(String unit, Unit u, Point here, Point there, double byM) {
+    private Change moved(String unit, Unit u, Point here, double byM) {
         Change best = null;
         for (int i = 0; i < 16; i++) {
             double x = here.xM() + byM * Math.sin(Math.PI * i / 8);
@@ -156,28 +152,25 @@ final class AntennaChanges {
             if (!grid.holds(x, y)) {
                 continue;
             }
-            boolean first = trial.path.from().equals(unit);
-            List<GroundPoint> profile =
-                    first ? grid.profile(x, y, there.xM(), there.yM()) : grid.profile(there.xM(), there.yM(), x, y);
-            RadioPath other = trial.path.over(profile, RadioPath.GRID);
             Place p = u.place();
             Place place = new Place(
                     null, p.spot(), Trial.cm(p.xM() + x - here.xM()), Trial.cm(p.yM() + y - here.yM()), p.heightM());
             Map<String, Unit> units = new TreeMap<>(trial.plan.units());
             units.put(unit, u.at(place));
-            Map<String, RadioPath> paths = new TreeMap<>(trial.plan.paths());
-            paths.put(trial.pathId, other);
-            LinkReport then =
-                    trial.in(trial.plan.withNamed(units, trial.plan.devices()).withPaths(paths));
+            Plan standing = GridPaths.anew(
+                    trial.plan, trial.plan.withNamed(units, trial.plan.devices()), List.of(trial.pathId), grid);
+            LinkReport then = trial.in(standing);
             if (best == null || then.marginDb() > best.marginDb()) {
                 best = trial.change(
                         "move " + u.name() + " " + Text.number(byM, 0) + " m to the " + WINDS[i],
-                        "by the grid of heights; trees and buildings are taken where they are marked now",
+                        "by the grid of heights; trees and buildings stay where they are marked",
                         MOVE_COST + MOVE_COST_PER_M * byM,
                         then,
                         List.of(
                                 Edit.replace(Pointers.of("units", unit) + "/place", place),
-                                Edit.replace(Pointers.of("paths", trial.pathId), other)));
+                                Edit.replace(
+                                        Pointers.of("paths", trial.pathId),
+                                        standing.paths().get(trial.pathId))));
             }
         }
         return best;

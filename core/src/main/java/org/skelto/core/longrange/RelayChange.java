@@ -168,6 +168,6 @@ final class RelayChange {
         List<GroundPoint> points = part.profile().stream()
                 .map(p -> new GroundPoint(Trial.cm(p.distanceM()), Trial.cm(p.elevationM())))
                 .toList();
-        return part.over(points, part.source()).joining(from, to).learned(null);
+        return part.over(points, part.covers(), part.source()).joining(from, to).learned(null);
     }
 }

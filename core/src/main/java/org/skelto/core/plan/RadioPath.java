@@ -52,10 +52,10 @@ public record RadioPath(
         return from.equals(one) && to.equals(other) || from.equals(other) && to.equals(one);
     }
 
-    /** The same over other ground; what stands beyond its end is dropped. */
-    public RadioPath over(List<GroundPoint> other, String from) {
+    /** The same over other ground, with what stands on it; what lies beyond its end is dropped. */
+    public RadioPath over(List<GroundPoint> other, List<Cover> standing, String from) {
         double lengthM = other.get(other.size() - 1).distanceM();
-        List<Cover> kept = covers.stream()
+        List<Cover> kept = standing.stream()
                 .filter(c -> c.fromM() < lengthM)
                 .map(c -> c.toM() <= lengthM ? c : new Cover(c.kind(), c.fromM(), lengthM, c.heightM()))
                 .toList();

@@ -40,7 +40,8 @@ class GridPathsTest {
         assertEquals(List.of(), GridPaths.moved(before, before));
         Plan after = moved(before, -400);
         assertEquals(List.of("hill"), GridPaths.moved(before, after));
-        RadioPath path = GridPaths.anew(after, List.of("hill"), GRID).paths().get("hill");
+        RadioPath path =
+                GridPaths.anew(before, after, List.of("hill"), GRID).paths().get("hill");
         double length = path.profile().get(path.profile().size() - 1).distanceM();
         assertEquals(1100, length, 15);
         assertEquals(
@@ -51,6 +52,14 @@ class GridPathsTest {
         // trees stay where they were marked, what lies beyond the new end is gone
         assertEquals(1, path.covers().size());
         assertEquals(200, path.covers().get(0).fromM());
+        // and when the first end comes nearer, the same trees are nearer too
+        Plan nearer = Changed.with(before, "/buildings/house/yM", "150");
+        RadioPath short_ =
+                GridPaths.anew(before, nearer, List.of("hill"), GRID).paths().get("hill");
+        assertEquals(2, short_.covers().size());
+        assertEquals(50, short_.covers().get(0).fromM(), 1);
+        assertEquals(750, short_.covers().get(0).toM(), 1);
+        assertEquals(1250, short_.covers().get(1).fromM(), 1);
         // a spot that is moved takes its units along
         assertEquals(List.of("hill"), GridPaths.moved(before, Changed.with(before, "/spots/hill/yM", "1400")));
     }
@@ -68,7 +77,7 @@ class GridPathsTest {
     void whatLeavesTheGridKeepsItsProfile() {
         Plan before = laid();
         Plan off = Changed.with(before, "/units/outpost/place/xM", "-900");
-        Plan same = GridPaths.anew(off, GridPaths.moved(before, off), GRID);
+        Plan same = GridPaths.anew(before, off, GridPaths.moved(before, off), GRID);
         assertEquals(before.paths(), same.paths());
         assertTrue(GridPaths.between(off, "far-gw", "outpost", GRID).isEmpty());
         assertTrue(GridPaths.between(before, "far-gw", "far-gw", GRID).isEmpty());

@@ -160,7 +160,7 @@ public class Grounds implements Carried, Follower {
         return moved.isEmpty()
                 ? after
                 : grid(id, after.place())
-                        .map(g -> GridPaths.anew(after, moved, g))
+                        .map(g -> GridPaths.anew(before, after, moved, g))
                         .orElse(after);
     }
 
