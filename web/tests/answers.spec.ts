@@ -273,7 +273,12 @@ describe("a command that goes straight", () => {
     server({
       "/long-range/messages/board": view,
       "/long-range/routes": [
-        { ...route, worstMs: 380, figure, legs: [{ ...leg, planned: false, openAir: true, chance: 0.99 }] },
+        {
+          ...route,
+          worstMs: 380,
+          figure,
+          legs: [{ ...leg, planned: false, openAir: true, trouble: null, chance: 0.99 }],
+        },
       ],
     });
     const edit = vi.spyOn(store, "edit").mockResolvedValue(true);

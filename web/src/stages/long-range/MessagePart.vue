@@ -354,13 +354,14 @@ const { answer: routes, trouble: lost } = useAnswer(
           <tbody>
             <tr v-for="r in routes" :key="r.name">
               <td>
-                {{ r.name }}<span class="quiet block" :class="{ bad: !r.possible }">{{ r.why }}</span>
+                {{ r.name }}<span class="block" :class="r.possible ? 'quiet' : 'bad'">{{ r.why }}</span>
               </td>
               <td>
                 <div v-for="(l, i) in r.legs" :key="i">
                   {{ l.from }} → {{ l.to }}, {{ bench.catalog!.media.find((m) => m.id === l.medium)?.name }}:
                   {{ time(l.commandMs) }} and {{ time(l.answerMs) }}
                   <span v-if="l.marginDb !== null" class="quiet">margin {{ shown(l.marginDb, 1) }} dB</span>
+                  <span v-if="l.trouble" class="bad">, if it worked: {{ l.trouble }}</span>
                   <span v-if="l.openAir" class="bad">, over open air: nobody knows the ground</span>
                   <template v-if="!l.planned">
                     <span class="quiet">, no link of the plan yet</span>

@@ -36,7 +36,7 @@ public final class Routes {
     /**
      * One way.
      *
-     * @param possible whether it is there at all
+     * @param possible whether it is there at all and works as it is
      * @param why not, or what it hangs on, in words
      * @param chance that all legs hold
      * @param confirmedMs until the sender can show "done", when all goes well and the far end listens
@@ -58,6 +58,7 @@ public final class Routes {
      * One step of a route.
      *
      * @param openAir whether it is judged over open air because nobody knows the ground
+     * @param trouble why nothing gets over it as it is, or null; the margin is what it would be without that
      */
     public record Leg(
             String from,
@@ -68,7 +69,8 @@ public final class Routes {
             double commandMs,
             double answerMs,
             boolean planned,
-            boolean openAir) {}
+            boolean openAir,
+            String trouble) {}
 
     /** The straight route and the one through the hub. */
     public static List<CommandRoute> of(Plan plan, SiteModel site, SlabTables tables, String from, String to) {
@@ -98,9 +100,7 @@ public final class Routes {
         return route(
                 plan,
                 name,
-                report.trouble() != null
-                        ? report.trouble()
-                        : "hangs on nothing but these two units; both must be taught to each other",
+                "hangs on nothing but these two units; both must be taught to each other",
                 List.of(leg(plan, trial, report, planned, from, to)),
                 to,
                 0);
@@ -161,10 +161,15 @@ public final class Routes {
         }
         inputs.addAll(List.of(
                 "the hub decides", Text.number(extraMs, 0) + " ms", "tries over radio", Integer.toString(tries)));
+        String trouble = legs.stream()
+                .filter(l -> l.trouble() != null)
+                .map(l -> l.from() + " and " + l.to() + ": " + l.trouble())
+                .findFirst()
+                .orElse(null);
         return new CommandRoute(
                 name,
-                true,
-                why,
+                trouble == null,
+                trouble == null ? why : trouble,
                 legs,
                 chance,
                 once,
@@ -206,11 +211,12 @@ public final class Routes {
                 plan.units().get(to).name(),
                 link.medium(),
                 report.marginDb(),
-                report.trouble() != null && report.marginDb() == null ? Double.valueOf(0) : report.chance(),
+                report.trouble() != null ? Double.valueOf(0) : report.chance(),
                 command,
                 answer,
                 planned,
-                LongRange.openAir(plan, report));
+                LongRange.openAir(plan, report),
+                report.trouble());
     }
 
     /** Ids of the links from a unit to another, the fewest there are, or null. */

@@ -247,6 +247,14 @@ class LongRangeTest {
         assertTrue(routes.get(1).possible(), routes.get(1).why());
         assertTrue(routes.get(1).legs().size() > 1);
         assertTrue(routes.get(1).confirmedMs() > routes.get(0).confirmedMs());
+        // ends that are set differently never hear each other, whatever their margin
+        Plan apart = Changed.with(Outpost.plan(), "/units/outpost/radios/chirp/chirp/spreadingFactor", "10");
+        for (Routes.CommandRoute route : Routes.of(apart, SiteModel.of(apart), TABLES, "far-gw", "outpost")) {
+            assertFalse(route.possible());
+            assertEquals(0, route.chance());
+            assertTrue(route.why().contains("set differently"), route.why());
+            assertNotNull(route.legs().get(route.legs().size() - 1).marginDb());
+        }
         assertFalse(Routes.of(Outpost.plan(), SiteModel.of(Outpost.plan()), TABLES, "tag", "outpost")
                 .get(0)
                 .possible());

@@ -134,7 +134,7 @@ class OpenApiShape {
             Map.entry("Drawn", Set.of("treeM")),
             Map.entry("Sender", Set.of("intervalS", "dutyPercent", "leastIntervalS", "offsetS")),
             Map.entry("Setting", Set.of("leastIntervalS", "years")),
-            Map.entry("Leg", Set.of("marginDb", "chance")),
+            Map.entry("Leg", Set.of("marginDb", "chance", "trouble")),
             Map.entry("OutpostEnergy", Set.of("cell", "years", "figure", "diesIn", "deaf")),
             Map.entry("Regulated", Set.of("years", "figure")),
             Map.entry("SettingFigures", Set.of("battery")),
