@@ -361,7 +361,7 @@ const { answer: routes, trouble: lost } = useAnswer(
                   {{ l.from }} → {{ l.to }}, {{ bench.catalog!.media.find((m) => m.id === l.medium)?.name }}:
                   {{ time(l.commandMs) }} and {{ time(l.answerMs) }}
                   <span v-if="l.marginDb !== null" class="quiet">margin {{ shown(l.marginDb, 1) }} dB</span>
-                  <span v-if="l.trouble" class="bad">, if it worked: {{ l.trouble }}</span>
+                  <span v-if="l.trouble" class="bad">, if it worked</span>
                   <span v-if="l.openAir" class="bad">, over open air: nobody knows the ground</span>
                   <template v-if="!l.planned">
                     <span class="quiet">, no link of the plan yet</span>
