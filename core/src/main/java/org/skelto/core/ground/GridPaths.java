@@ -3,7 +3,6 @@ package org.skelto.core.ground;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Map;
-import java.util.Objects;
 import java.util.Optional;
 import java.util.TreeMap;
 import org.skelto.core.plan.Cover;
@@ -32,8 +31,13 @@ public final class GridPaths {
                 && old.from().equals(path.from())
                 && old.to().equals(path.to())
                 && old.profile().equals(path.profile())
-                && (!Objects.equals(at(before, path.from()), at(after, path.from()))
-                        || !Objects.equals(at(before, path.to()), at(after, path.to())));
+                && (moved(at(before, path.from()), at(after, path.from()))
+                        || moved(at(before, path.to()), at(after, path.to())));
+    }
+
+    /** Along the ground; a unit that is only hung higher keeps its ground. */
+    private static boolean moved(Optional<Point> before, Optional<Point> after) {
+        return before.isPresent() != after.isPresent() || before.isPresent() && apartM(before.get(), after.get()) > 0;
     }
 
     private static Optional<Point> at(Plan plan, String unit) {

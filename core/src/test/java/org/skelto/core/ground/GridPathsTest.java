@@ -60,6 +60,7 @@ class GridPathsTest {
         assertEquals(50, short_.covers().get(0).fromM(), 1);
         assertEquals(750, short_.covers().get(0).toM(), 1);
         assertEquals(1250, short_.covers().get(1).fromM(), 1);
+        assertEquals(List.of(), GridPaths.moved(before, Changed.with(before, "/units/outpost/place/heightM", "9")));
         // a spot that is moved takes its units along
         assertEquals(List.of("hill"), GridPaths.moved(before, Changed.with(before, "/spots/hill/yM", "1400")));
     }
