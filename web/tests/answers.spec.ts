@@ -200,6 +200,7 @@ describe("ground under far links", () => {
       link: "l",
       path: null,
       from: "eye",
+      to: "board",
       fromName: "eye",
       toName: "board",
       openAir: true,
@@ -226,6 +227,16 @@ describe("ground under far links", () => {
     const edit = vi.spyOn(store, "edit").mockResolvedValue(true);
     const part = mount(PathPart, { global: { plugins } });
     expect(part.text()).toContain("ground not known");
+    // a link that is looked at is the one that ground can be laid under, and its path the one that is shown
+    await part
+      .findAll("button.plain")
+      .find((b) => b.text() === "eye → board")!
+      .trigger("click");
+    expect(useFar().path).toBe("way");
+    expect(part.findAll("form.inspect select").map((s) => (s.element as HTMLSelectElement).value)).toEqual([
+      "eye",
+      "board",
+    ]);
     await part
       .findAll("button")
       .find((b) => b.text().startsWith("Lay the ground under one link"))!

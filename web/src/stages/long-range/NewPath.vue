@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { computed, ref } from "vue";
+import { computed, ref, watch } from "vue";
 import { answer, api, Problem, type Schemas } from "../../api/client";
 import { shown } from "../../drawing/marks";
 import { freeId } from "../../plan/pointers";
@@ -24,6 +24,13 @@ const known = computed(
     Object.entries(bench.plan!.paths).find(
       ([, p]) => (p.from === from.value && p.to === to.value) || (p.from === to.value && p.to === from.value),
     )?.[0],
+);
+watch(
+  () => far.ends,
+  (ends) => {
+    if (ends) [from.value, to.value] = [ends.from, ends.to];
+  },
+  { immediate: true },
 );
 const ready = computed(() => from.value !== "" && to.value !== "" && from.value !== to.value);
 

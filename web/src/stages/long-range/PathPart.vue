@@ -91,7 +91,7 @@ const remove = async () => {
   await bench.edit([{ op: "remove", path: pointer("paths", id) }], "remove the ground of a path");
 };
 const choose = (row: Schemas["FarLink"]) => {
-  if (row.path) far.path = row.path;
+  far.look(row.from, row.to);
   bench.select(pointer("units", row.from));
 };
 const MODELS = { DIFFRACTION: "over the ground", TWO_RAY: "two rays", EXPONENT: "exponent of distance" };

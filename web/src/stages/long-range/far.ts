@@ -8,6 +8,8 @@ export const useFar = defineStore("far", {
   state: () => ({
     tab: "profile",
     path: null as string | null,
+    /** Units of the link that was looked at last, for which ground may be laid. */
+    ends: null as { from: string; to: string } | null,
     overview: null as Schemas["Overview"] | null,
   }),
   getters: {
@@ -20,6 +22,14 @@ export const useFar = defineStore("far", {
     },
   },
   actions: {
+    /** Looks at the path between two units, as the plan has it now; where there is none, its ground can be laid. */
+    look(from: string, to: string) {
+      const known = Object.entries(useBench().plan!.paths).find(
+        ([, p]) => (p.from === from && p.to === to) || (p.from === to && p.to === from),
+      );
+      if (known) this.path = known[0];
+      this.ends = { from, to };
+    },
     async load() {
       const bench = useBench();
       await bench.guarded(async () => {

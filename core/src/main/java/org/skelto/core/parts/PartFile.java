@@ -35,6 +35,9 @@ public final class PartFile {
     /** Parts that one file may hold. */
     public static final int MOST = 2000;
 
+    private static final String NO_TABLE =
+            "is not CSV with a header: every line needs as many cells, and what is quoted has to end";
+
     private static final int MOST_PROBLEMS = 20;
     private static final int MOST_PINS = 200;
     private static final String FORMULA = "=+-@\t\r";
@@ -187,7 +190,7 @@ public final class PartFile {
                 parts.add(part);
             }
         } catch (IOException | IllegalArgumentException | UncheckedIOException e) {
-            problems.add(new Problem("", "is not CSV with a header: " + e.getMessage()));
+            problems.add(new Problem("", NO_TABLE));
         }
         if (!problems.isEmpty()) {
             throw new Unreadable(List.copyOf(problems));

@@ -18,6 +18,9 @@ import org.skelto.core.plan.Problem;
  * without a price are passed over, too.
  */
 public final class PriceFile {
+    private static final String NO_TABLE =
+            "is not CSV with a header: every line needs as many cells, and what is quoted has to end";
+
     private static final int MOST_PROBLEMS = 20;
     private static final double MOST_PRICE = 1e6;
 
@@ -51,7 +54,7 @@ public final class PriceFile {
                 }
             }
         } catch (IOException | IllegalArgumentException | UncheckedIOException e) {
-            problems.add(new Problem("", "is not CSV with a header: " + e.getMessage()));
+            problems.add(new Problem("", NO_TABLE));
         }
         if (parts.isEmpty() && problems.isEmpty()) {
             problems.add(new Problem("/line 2", "has no price; there is nothing to take in"));

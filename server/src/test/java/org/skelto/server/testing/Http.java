@@ -49,6 +49,14 @@ public final class Http {
                 .POST(HttpRequest.BodyPublishers.ofString(body)));
     }
 
+    /** Any request at all. */
+    public Answer ask(String method, String path, String body, String type, String match) {
+        HttpRequest.Builder request = HttpRequest.newBuilder(URI.create(base + path))
+                .method(method.toUpperCase(java.util.Locale.ROOT), HttpRequest.BodyPublishers.ofString(body))
+                .header("If-Match", match);
+        return send(type == null ? request : request.header("Content-Type", type));
+    }
+
     public Answer delete(String path) {
         return send(HttpRequest.newBuilder(URI.create(base + path)).DELETE());
     }
