@@ -1,7 +1,8 @@
 <script setup lang="ts">
 import { computed, ref } from "vue";
-import { answer, api, type Schemas } from "../../api/client";
+import { answer, api, type Op, type Schemas } from "../../api/client";
 import { shown, words } from "../../drawing/marks";
+import { pointer } from "../../plan/pointers";
 import { useBench } from "../../plan/store";
 import { sendBytes, useFar } from "./far";
 
@@ -30,6 +31,26 @@ async function take(event: Event) {
     await far.load();
   }
   input.value = "";
+}
+/** Paths that were cut out of the grid that was there before, and what they would be now. */
+const cut = computed(() =>
+  Object.entries(bench.plan!.paths).filter(([, p]) => p.source === "grid of heights"),
+);
+async function cutAnew() {
+  await bench.guarded(async () => {
+    const taken = await answer(
+      api.POST("/api/plans/{id}/ground/profiles", {
+        params: { path: { id: bench.id }, query: { anew: true } },
+      }),
+    );
+    const ops = cut.value.flatMap(([id, old]): Op[] => {
+      const now = taken.find((t) => t.path.from === old.from && t.path.to === old.to)?.path.profile;
+      return now ? [{ op: "replace", path: `${pointer("paths", id)}/profile`, value: now }] : [];
+    });
+    const beyond = cut.value.length - ops.length;
+    if (ops.length) await bench.edit(ops, "ground of the paths from the new grid");
+    told.value = `${ops.length} cut out anew${beyond ? `, ${beyond} reach beyond this grid and keep theirs` : ""}.`;
+  });
 }
 async function remove() {
   await bench.guarded(async () => {
@@ -83,6 +104,9 @@ const onAir = (r: Schemas["BandLimit"]) =>
           ASCII grid (.asc) or HGT tile (.hgt)
           <input type="file" accept=".asc,.txt,.hgt" @change="take" />
         </label>
+        <button v-if="ground && cut.length" type="button" class="soft" @click="cutAnew">
+          Cut {{ cut.length === 1 ? "one path" : `${cut.length} paths` }} out of it anew
+        </button>
         <a v-if="ground" :href="`/api/plans/${bench.id}/ground/file`">Save as ASCII grid</a>
         <button v-if="ground" type="button" class="plain" @click="remove">Remove</button>
       </div>

@@ -254,5 +254,16 @@ class LongRangeJourneyTest extends Journey {
                 .setInputFiles(new FilePayload("N52W003.hgt", "application/octet-stream", new byte[100]));
         assertThat(panel().getByRole(AriaRole.ALERT)).containsText("has 100 bytes");
         assertThat(panel()).containsText("136 × 96 heights");
+        page.getByLabel("ASCII grid")
+                .setInputFiles(new FilePayload(
+                        "flat.asc",
+                        "text/plain",
+                        "ncols 2\nnrows 2\nxllcenter -4000\nyllcenter -4000\ncellsize 8000\n7 7\n7 7\n"
+                                .getBytes(StandardCharsets.UTF_8)));
+        assertThat(panel()).containsText("2 × 2 heights taken in");
+        button("Cut 2 paths out of it anew").click();
+        settled(5);
+        assertThat(panel()).containsText("2 cut out anew.");
+        assertEquals(7, plan().at("/paths/sluice/profile/0/elevationM").asDouble());
     }
 }

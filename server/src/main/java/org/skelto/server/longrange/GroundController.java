@@ -3,7 +3,9 @@ package org.skelto.server.longrange;
 import java.net.URI;
 import java.util.ArrayList;
 import java.util.List;
+import java.util.Optional;
 import java.util.UUID;
+import java.util.stream.Stream;
 import org.skelto.core.ground.ElevationGrid;
 import org.skelto.core.ground.GridPaths;
 import org.skelto.core.ground.ProfileFile;
@@ -134,16 +136,23 @@ class GroundController {
         return new TakenProfile(path, path.profile().size(), 0);
     }
 
-    /** The ground under every far link that has none yet, as far as the grid knows it. */
+    /**
+     * The ground under every far link that has none yet, as far as the grid knows it; with {@code anew} that under the
+     * paths that were cut out of a grid before.
+     */
     @PostMapping("/profiles")
-    List<TakenProfile> profiles(@PathVariable UUID id) {
+    List<TakenProfile> profiles(@PathVariable UUID id, @RequestParam(defaultValue = "false") boolean anew) {
         PlanState state = plans.get(id);
-        ElevationGrid grid = grid(id, state.plan());
-        return kept.of(id, state.revision(), state.plan()).longRange().stream()
-                .filter(LongRange.FarLink::openAir)
-                .flatMap(r -> GridPaths.between(state.plan(), r.from(), r.to(), grid).stream())
-                .map(GroundController::taken)
-                .toList();
+        Plan plan = state.plan();
+        ElevationGrid grid = grid(id, plan);
+        Stream<Optional<RadioPath>> cut = anew
+                ? plan.paths().values().stream()
+                        .filter(p -> RadioPath.GRID.equals(p.source()))
+                        .map(p -> GridPaths.between(plan, p.from(), p.to(), grid))
+                : kept.of(id, state.revision(), plan).longRange().stream()
+                        .filter(LongRange.FarLink::openAir)
+                        .map(r -> GridPaths.between(plan, r.from(), r.to(), grid));
+        return cut.flatMap(Optional::stream).map(GroundController::taken).toList();
     }
 
     /** A profile between two units from a typed or pasted table of distance and height. */

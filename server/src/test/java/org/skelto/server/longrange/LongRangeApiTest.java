@@ -140,6 +140,17 @@ class LongRangeApiTest extends OnTheMill {
                 .get(0);
         assertFalse(straight.at("/legs/0/openAir").asBoolean());
         assertTrue(straight.at("/legs/0/marginDb").asDouble() < 25, straight.toString());
+        // the paths that were cut out of a grid are there again, out of the one that is there now
+        put(
+                "flat.asc",
+                "ncols 2\nnrows 2\nxllcenter -4000\nyllcenter -4000\ncellsize 8000\n7 7\n7 7\n"
+                        .getBytes(StandardCharsets.UTF_8),
+                200);
+        JsonNode anew = http.postAs(plan + "/ground/profiles?anew=true", "", "application/json")
+                .json();
+        assertEquals(2, anew.size());
+        anew.forEach(p -> p.at("/path/profile")
+                .forEach(point -> assertEquals(7, point.get("elevationM").asDouble())));
         http.delete(plan + "/ground");
         assertEquals(
                 409,
