@@ -33,9 +33,11 @@ export const useFar = defineStore("far", {
     async load() {
       const bench = useBench();
       await bench.guarded(async () => {
-        this.overview = await answer(
-          api.GET("/api/plans/{id}/long-range", { params: { path: { id: bench.id } } }),
-        );
+        const [id, revision] = [bench.id, bench.revision];
+        const overview = await answer(api.GET("/api/plans/{id}/long-range", { params: { path: { id } } }));
+        // a newer edit asks again
+        if (bench.id !== id || bench.revision !== revision) return;
+        this.overview = overview;
         const known = Object.keys(bench.plan?.paths ?? {});
         if (!this.path || !known.includes(this.path)) {
           this.path = this.rows.find((r) => r.path)?.path ?? known[0] ?? null;
