@@ -4,7 +4,7 @@ import { answer, api, Problem, type Schemas } from "../../api/client";
 import { shown } from "../../drawing/marks";
 import { freeId } from "../../plan/pointers";
 import { useBench } from "../../plan/store";
-import { pathOp, sendBytes, useFar } from "./far";
+import { pathBetween, pathOp, sendBytes, useFar } from "./far";
 
 /** Lays ground between two units: from the grid of heights, a table, or a track. */
 const bench = useBench();
@@ -19,12 +19,7 @@ const units = computed(() =>
     .filter(([, u]) => Object.keys(u.radios).length > 0 && u.place)
     .sort(([, a], [, b]) => a.name.localeCompare(b.name)),
 );
-const known = computed(
-  () =>
-    Object.entries(bench.plan!.paths).find(
-      ([, p]) => (p.from === from.value && p.to === to.value) || (p.from === to.value && p.to === from.value),
-    )?.[0],
-);
+const known = computed(() => pathBetween(from.value, to.value));
 watch(
   () => far.ends,
   (ends) => {

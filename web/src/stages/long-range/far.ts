@@ -24,10 +24,7 @@ export const useFar = defineStore("far", {
   actions: {
     /** Looks at the path between two units, as the plan has it now; where there is none, its ground can be laid. */
     look(from: string, to: string) {
-      const known = Object.entries(useBench().plan!.paths).find(
-        ([, p]) => (p.from === from && p.to === to) || (p.from === to && p.to === from),
-      );
-      if (known) this.path = known[0];
+      this.path = pathBetween(from, to) ?? this.path;
       this.ends = { from, to };
     },
     async load() {
@@ -65,6 +62,12 @@ export async function sendBytes<T>(
     return { trouble: "Skelto's server does not answer. Nothing was changed." };
   }
 }
+
+/** Id of the path between two units, either way round. */
+export const pathBetween = (from: string, to: string): string | undefined =>
+  Object.entries(useBench().plan!.paths).find(
+    ([, p]) => (p.from === from && p.to === to) || (p.from === to && p.to === from),
+  )?.[0];
 
 /** Stores a value below a unit. */
 export const putUnit = (unit: string, field: string, value: unknown, label: string) =>

@@ -344,11 +344,7 @@ public final class LinkChooser {
     }
 
     private static String radioId(Unit unit, Medium medium) {
-        return unit.radios().entrySet().stream()
-                .filter(e -> e.getValue().medium() == medium)
-                .map(Map.Entry::getKey)
-                .findFirst()
-                .orElse(RadioDefaults.id(medium));
+        return unit.radioId(medium).orElse(RadioDefaults.id(medium));
     }
 
     private static Unit withRadio(Unit unit, Radio radio) {

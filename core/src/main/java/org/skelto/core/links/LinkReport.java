@@ -5,6 +5,7 @@ import java.util.List;
 import org.skelto.core.plan.Direction;
 import org.skelto.core.plan.Medium;
 import org.skelto.core.radio.Budget;
+import org.skelto.core.radio.Chance;
 import org.skelto.core.radio.Figure;
 
 /**
@@ -58,6 +59,11 @@ public record LinkReport(
                         || runs.stream()
                                 .anyMatch(r ->
                                         r.from().equals(sender) && r.budget().marginDb() >= 0));
+    }
+
+    /** Spread of the prediction, dB: needed margin = Φ⁻¹(target) σ; for a report with a budget. */
+    public double sigmaDb() {
+        return neededDb / Chance.marginDb(target, 1);
     }
 
     /** The direction that has less to spare, or null without a budget. */

@@ -140,8 +140,7 @@ public final class Explorer {
         this.tries = wanted.tries() == null ? message.triesOrOne() : wanted.tries();
         this.intervalS = Traffic.of(unit, radio).intervalS();
         this.hitsPerMs = hitsPerMs(SharedAir.of(plan), report.from());
-        // needed margin = Φ⁻¹(target) σ, so σ need not be asked for again
-        this.sigmaDb = report.neededDb() / Chance.marginDb(report.target(), 1);
+        this.sigmaDb = report.sigmaDb();
     }
 
     /** The grid of a chirp link whose report has a budget. */
@@ -283,11 +282,7 @@ public final class Explorer {
     /** Pointer to a unit's chirp radio. */
     private static String radioAt(Plan plan, String unit) {
         return Pointers.of("units", unit) + "/radios"
-                + Pointers.of(plan.units().get(unit).radios().entrySet().stream()
-                        .filter(e -> e.getValue().medium() == Medium.CHIRP)
-                        .findFirst()
-                        .orElseThrow()
-                        .getKey());
+                + Pointers.of(plan.units().get(unit).radioId(Medium.CHIRP).orElseThrow());
     }
 
     /** Receiver floor of a setting with the usual noise figure, dBm; only differences of it are used. */

@@ -4,11 +4,13 @@ import java.util.ArrayList;
 import java.util.List;
 import java.util.Map;
 import java.util.Objects;
+import java.util.Optional;
 import org.skelto.core.links.LinkReport;
 import org.skelto.core.plan.Link;
 import org.skelto.core.plan.Medium;
 import org.skelto.core.plan.Plan;
 import org.skelto.core.plan.Radio;
+import org.skelto.core.plan.RadioPath;
 import org.skelto.core.plan.Unit;
 import org.skelto.core.power.Outposts;
 import org.skelto.core.radio.AirLaw;
@@ -104,6 +106,14 @@ public final class LongRange {
 
     private static double apart(Point a, Point b) {
         return a.distanceM(b);
+    }
+
+    /** The link of a medium that runs over a path, if the plan has one. */
+    static Optional<Map.Entry<String, Link>> linkOver(Plan plan, RadioPath path, Medium medium) {
+        return plan.links().entrySet().stream()
+                .filter(e -> path.joins(e.getValue().from(), e.getValue().to())
+                        && e.getValue().medium() == medium)
+                .findFirst();
     }
 
     private static String path(Plan plan, String from, String to) {

@@ -2,6 +2,7 @@ package org.skelto.core.longrange;
 
 import java.util.ArrayList;
 import java.util.List;
+import java.util.Map;
 import java.util.Optional;
 import org.skelto.core.links.LinkAssessor;
 import org.skelto.core.links.LinkReport;
@@ -127,12 +128,8 @@ public record PathReport(
             return Optional.empty();
         }
         Medium medium = wanted == null ? media.get(0) : wanted;
-        String link = plan.links().entrySet().stream()
-                .filter(e -> path.joins(e.getValue().from(), e.getValue().to())
-                        && e.getValue().medium() == medium)
-                .map(java.util.Map.Entry::getKey)
-                .findFirst()
-                .orElse(null);
+        String link =
+                LongRange.linkOver(plan, path, medium).map(Map.Entry::getKey).orElse(null);
         Link judged =
                 link != null ? plan.links().get(link) : new Link(path.from(), path.to(), medium, null, null, null);
         LinkAssessor assessor = new LinkAssessor(plan, site, tables);
@@ -166,11 +163,7 @@ public record PathReport(
         double height = Antennas.aboveGroundM(plan, unit, radio);
         String at = org.skelto.core.plan.Pointers.of("units", id);
         if (radio.settings().mastM() != null) {
-            String name = unit.radios().entrySet().stream()
-                    .filter(e -> e.getValue().equals(radio))
-                    .findFirst()
-                    .orElseThrow()
-                    .getKey();
+            String name = unit.radioId(medium).orElseThrow();
             return new End(
                     id,
                     unit.name(),

@@ -21,7 +21,7 @@ final class Reaches {
         double outerM = trial.antennaM(trial.link.from());
         double innerM = trial.antennaM(trial.link.to());
         double length = Outdoors.terrain(trial.path).lengthM();
-        double needed = Chance.marginDb(chance, trial.sigmaDb());
+        double needed = Chance.marginDb(chance, trial.now.sigmaDb());
         double unbroken = 0;
         double farthest = 0;
         boolean whole = true;

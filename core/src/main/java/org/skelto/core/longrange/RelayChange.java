@@ -93,7 +93,7 @@ final class RelayChange {
 
     private RelayLeg leg(String from, String to, double lengthM, Trial.Leg leg) {
         return new RelayLeg(
-                from, to, lengthM, leg.marginDb(), Chance.of(leg.marginDb(), trial.sigmaDb()), leg.figure());
+                from, to, lengthM, leg.marginDb(), Chance.of(leg.marginDb(), trial.now.sigmaDb()), leg.figure());
     }
 
     private List<Edit> edits(double where, Radio like) {

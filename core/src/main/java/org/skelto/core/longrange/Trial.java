@@ -17,7 +17,6 @@ import org.skelto.core.plan.RadioPath;
 import org.skelto.core.plan.Unit;
 import org.skelto.core.radio.Antennas;
 import org.skelto.core.radio.Budget;
-import org.skelto.core.radio.Chance;
 import org.skelto.core.radio.Figure;
 import org.skelto.core.radio.Outdoors;
 import org.skelto.core.radio.SlabTables;
@@ -48,11 +47,7 @@ final class Trial {
         this.tables = tables;
         this.pathId = pathId;
         this.path = plan.paths().get(pathId);
-        Map.Entry<String, Link> known = plan.links().entrySet().stream()
-                .filter(e -> path.joins(e.getValue().from(), e.getValue().to())
-                        && e.getValue().medium() == medium)
-                .findFirst()
-                .orElse(null);
+        Map.Entry<String, Link> known = LongRange.linkOver(plan, path, medium).orElse(null);
         this.linkId = known == null ? null : known.getKey();
         this.link = known == null ? new Link(path.from(), path.to(), medium, null, null, null) : known.getValue();
         this.now = in(plan);
@@ -96,11 +91,7 @@ final class Trial {
     }
 
     private String radioName(String unit) {
-        return plan.units().get(unit).radios().entrySet().stream()
-                .filter(e -> e.getValue().medium() == link.medium())
-                .findFirst()
-                .orElseThrow()
-                .getKey();
+        return plan.units().get(unit).radioId(link.medium()).orElseThrow();
     }
 
     /** Pointer to something of a unit's radio. */
@@ -115,11 +106,6 @@ final class Trial {
     /** Height of a unit's antenna above the ground, metres. */
     double antennaM(String unit) {
         return Antennas.aboveGroundM(plan, plan.units().get(unit), radio(unit));
-    }
-
-    /** Spread of the prediction, dB: needed margin = Φ⁻¹(target) σ, so σ need not be asked for again. */
-    double sigmaDb() {
-        return now.neededDb() / Chance.marginDb(now.target(), 1);
     }
 
     /** Adds a change if it gives anything. */

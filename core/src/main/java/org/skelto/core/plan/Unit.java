@@ -101,6 +101,14 @@ public record Unit(
         return radios.values().stream().filter(r -> r.medium() == medium).findFirst();
     }
 
+    /** Id of its {@link #radio} of that medium. */
+    public Optional<String> radioId(Medium medium) {
+        return radios.entrySet().stream()
+                .filter(e -> e.getValue().medium() == medium)
+                .map(Map.Entry::getKey)
+                .findFirst();
+    }
+
     /** All media it has a radio for, in the order of their ids. */
     public List<Medium> media() {
         return radios.values().stream().map(Radio::medium).distinct().toList();

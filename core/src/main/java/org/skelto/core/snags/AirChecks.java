@@ -7,7 +7,6 @@ import static org.skelto.core.snags.Stage.LONG_RANGE;
 
 import java.util.ArrayList;
 import java.util.List;
-import java.util.Map;
 import java.util.Set;
 import java.util.TreeSet;
 import org.skelto.core.links.LinkAssessor;
@@ -250,12 +249,10 @@ final class AirChecks {
     }
 
     private static Edit air(CheckContext c, String unit, Medium medium, AirSettings settings) {
-        Map.Entry<String, Radio> radio = c.plan.units().get(unit).radios().entrySet().stream()
-                .filter(e -> e.getValue().medium() == medium)
-                .findFirst()
-                .orElseThrow();
-        String at = CheckContext.unit(unit, "/radios", Pointers.of(radio.getKey()), "/air");
-        return radio.getValue().air() == null ? Edit.add(at, settings) : Edit.replace(at, settings);
+        Unit u = c.plan.units().get(unit);
+        String at =
+                CheckContext.unit(unit, "/radios", Pointers.of(u.radioId(medium).orElseThrow()), "/air");
+        return u.radio(medium).orElseThrow().air() == null ? Edit.add(at, settings) : Edit.replace(at, settings);
     }
 
     /** R17: a receiver of one-way sensors that takes in whatever it hears. */
