@@ -20,7 +20,7 @@ import org.openjdk.jmh.annotations.Warmup;
 import org.skelto.core.ground.ElevationGrid;
 import org.skelto.core.ground.LossMap;
 import org.skelto.core.ground.PlainLoss;
-import org.skelto.core.placement.Progress;
+import org.skelto.core.work.Progress;
 import org.skelto.core.sample.Hills;
 
 /**

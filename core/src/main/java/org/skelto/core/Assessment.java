@@ -51,6 +51,8 @@ import org.skelto.core.wiring.ChainReport;
 import org.skelto.core.wiring.Chains;
 import org.skelto.core.wiring.PinAssigner;
 import org.skelto.core.wiring.Wired;
+import org.skelto.core.work.ComputingBudget;
+import org.skelto.core.work.Fact;
 
 /**
  * Everything that follows from a plan: geometry, links, snags, names, and the states without some components. The
@@ -59,6 +61,7 @@ import org.skelto.core.wiring.Wired;
  * @param positions where units and devices are, by JSON pointer
  * @param wired what is connected to what in the controllers whose boards are chosen, by id
  * @param troubles units that are dark or cut off from their hub, by id
+ * @param failures what could not be worked out, and why; the rest stands
  */
 public record Assessment(
         List<WallPiece> walls,
@@ -73,7 +76,8 @@ public record Assessment(
         Map<String, DeviceState> states,
         Map<String, Outages.UnitTrouble> troubles,
         Map<String, Wired> wired,
-        List<StageSummary> stages) {
+        List<StageSummary> stages,
+        List<Fact.Failure> failures) {
 
     /** A place as drawings need it: on the site, and the floor it is on or null outdoors. */
     public record Position(double xM, double yM, double zM, String floor) {}
@@ -91,19 +95,21 @@ public record Assessment(
     /** The parts of an assessment that are the same under every outage. */
     public static final class Figures {
         private final Plan plan;
-        private final SiteModel site;
-        private final Map<String, LinkReport> links;
-        private final Outages outages;
+        private final Fact<SiteModel> site;
+        private final Fact<Map<String, LinkReport>> links;
+        private final Fact<Outages> outages;
+        private final List<Fact<List<Snag>>> reviewed;
         private final List<Snag> snags;
-        private final Map<Component, Integer> shared;
+        private final Fact<Map<Component, Integer>> shared;
         private final SlabTables tables;
         private final Catalogue parts;
-        private final Map<String, SoundReport> sounds;
-        private final Map<String, DemandReport> demands;
-        private final Map<String, Wired> wired;
-        private final Map<String, PowerNode> power;
-        private final Map<String, HousingFit> housings;
-        private final List<ChainReport> chains;
+        private final Fact<List<MeshReport>> meshes;
+        private final Fact<Map<String, SoundReport>> sounds;
+        private final Fact<Map<String, DemandReport>> demands;
+        private final Fact<Map<String, Wired>> wired;
+        private final Fact<Map<String, PowerNode>> power;
+        private final Fact<Map<String, HousingFit>> housings;
+        private final Fact<List<ChainReport>> chains;
 
         public Figures(Plan plan) {
             this(plan, new SlabTables());
@@ -124,65 +130,89 @@ public record Assessment(
             this.plan = plan;
             this.tables = tables;
             this.parts = parts;
-            this.site = SiteModel.of(plan);
-            this.links = new LinkAssessor(site, tables).all();
-            this.outages = new Outages(plan, (link, sender) -> links.get(link).carries(sender));
-            List<MeshReport> meshes = Meshes.withoutSeparateRoutes(site, tables);
-            this.sounds = Sounders.of(site);
-            this.demands = DemandReport.of(site, tables);
-            this.wired = PinAssigner.of(plan, parts);
-            this.power = PowerTree.of(site, parts);
-            this.housings = HousingFit.of(plan, parts, power);
-            this.chains = Chains.of(plan, parts);
-            this.snags = Review.snags(new Review.Seen(
-                    site, tables, links, outages, meshes, sounds, demands, readings, parts, wired, power, housings,
-                    chains));
-            this.shared = outages.shared();
+            this.site = Fact.of("geometry of the house", () -> SiteModel.of(plan));
+            this.links = Fact.of("links", () -> new LinkAssessor(site(), tables).all());
+            this.outages = Fact.of("outages", () -> {
+                Map<String, LinkReport> judged = links();
+                Outages made =
+                        new Outages(plan, (link, sender) -> judged.get(link).carries(sender));
+                made.now();
+                return made;
+            });
+            this.meshes = Fact.of("mesh routes", () -> Meshes.withoutSeparateRoutes(site(), tables));
+            this.sounds = Fact.of("sounders", () -> Sounders.of(site()));
+            this.demands = Fact.of("places to work from", () -> DemandReport.of(site(), tables));
+            this.wired = Fact.of("channels", () -> PinAssigner.of(plan, parts));
+            this.power = Fact.of("power", () -> PowerTree.of(site(), parts));
+            this.housings = Fact.of("enclosures", () -> HousingFit.of(plan, parts, power()));
+            this.chains = Fact.of("buses", () -> Chains.of(plan, parts));
+            this.reviewed = Review.snags(new Review.Seen(
+                    plan, tables, readings, parts, site, links, outages, meshes, sounds, demands, wired, power,
+                    housings, chains));
+            this.snags = Review.sorted(reviewed);
+            this.shared = Fact.of("what devices share", () -> outages.get().shared());
+        }
+
+        private List<Fact<?>> facts() {
+            List<Fact<?>> all = new ArrayList<>(
+                    List.of(site, links, outages, meshes, sounds, demands, wired, power, housings, chains, shared));
+            all.addAll(reviewed);
+            return all;
+        }
+
+        /** What could not be worked out, and why. */
+        public List<Fact.Failure> failures() {
+            return facts().stream().flatMap(f -> f.failure().stream()).toList();
+        }
+
+        /** Mistakes of the program that were met on the way, for its log. */
+        public List<RuntimeException> mistakes() {
+            return facts().stream().flatMap(f -> f.mistake().stream()).toList();
         }
 
         /** How messages travel in each mesh, with the count of separate routes. */
         public List<MeshReport> meshes() {
-            return Meshes.of(site, tables);
+            return Meshes.of(site(), tables);
         }
 
         /** Which rooms hear which sounder. */
         public Map<String, SoundReport> sounds() {
-            return sounds;
+            return sounds.get();
         }
 
         /** The places from which handsets and phones must work. */
         public Map<String, DemandReport> demands() {
-            return demands;
+            return demands.get();
         }
 
         /** Where every unit's power comes from, by id. */
         public Map<String, PowerNode> power() {
-            return power;
+            return power.get();
         }
 
         /** Every cable with what its cores carry. */
         public List<CableLine> cables() {
-            return CableSchedule.of(site, parts, wired, power);
+            return CableSchedule.of(site(), parts, wired.get(), power());
         }
 
         /** How each unit whose boards are chosen is wired, by id. */
         public Map<String, Sheet> wiring() {
-            return WiringDiagram.of(plan, parts, wired, power, cables());
+            return WiringDiagram.of(plan, parts, wired.get(), power(), cables());
         }
 
         /** What has to be bought, as of a day. */
         public PartsList partsList(LocalDate today) {
-            return Purchasing.of(plan, parts, power, cables(), today);
+            return Purchasing.of(plan, parts, power(), cables(), today);
         }
 
         /** How long the path of what guards goes on without the mains. */
         public List<Backups.BackupPath> backups() {
-            return Backups.of(plan, power, outages::way);
+            return Backups.of(plan, power(), outages.get()::way);
         }
 
         /** The long-range links of the plan. */
         public List<LongRange.FarLink> longRange() {
-            return LongRange.rows(plan, site, links);
+            return LongRange.rows(plan, site(), links());
         }
 
         /** All long-range and sub-GHz senders together. */
@@ -207,58 +237,86 @@ public record Assessment(
 
         /** All links of the plan judged, by id. */
         public Map<String, LinkReport> links() {
-            return links;
+            return links.get();
         }
 
         /** How each wall box and enclosure is filled, by id. */
         public Map<String, HousingFit> housings() {
-            return housings;
+            return housings.get();
         }
 
         /** The lines that boards are chained on. */
         public List<ChainReport> chains() {
-            return chains;
+            return chains.get();
         }
 
         /** The geometry of the plan. */
         public SiteModel site() {
-            return site;
+            return site.get();
         }
 
         /** Units that are dark or cut off without these components. */
         public Set<String> lame(Set<String> without) {
-            return outages.units(without.stream().map(this::known).collect(Collectors.toSet()))
+            return outages.get()
+                    .units(without.stream().map(this::known).collect(Collectors.toSet()))
                     .keySet();
         }
 
         /** Ids of all components that may be supposed gone. */
         public Set<String> components() {
-            return outages.components().keySet();
+            return outages.get().components().keySet();
         }
 
         /** The whole assessment without these components. */
         public Assessment without(Set<String> asked) {
+            Fact<Supposed> supposed = Fact.of("this outage", () -> supposed(asked));
+            Fact<Map<String, Position>> positions = Fact.of("positions", this::positions);
+            Fact<Map<String, NameRow>> names = Fact.of("names", this::names);
+            List<Fact.Failure> failed = new ArrayList<>(failures());
+            List.of(supposed, positions, names).forEach(f -> f.failure().ifPresent(failed::add));
+            Supposed now = supposed.orElse(Supposed.UNKNOWN);
+            return new Assessment(
+                    site.failure().isPresent() ? List.of() : site().walls(),
+                    site.failure().isPresent() ? List.of() : site().gaps(),
+                    positions.orElse(Map.of()),
+                    links.orElse(Map.of()),
+                    snags,
+                    names.orElse(Map.of()),
+                    now.strip(),
+                    now.sentence(),
+                    now.counts(),
+                    now.states(),
+                    now.troubles(),
+                    wired.orElse(Map.of()),
+                    stages(),
+                    failed);
+        }
+
+        /** What an outage does. */
+        private record Supposed(
+                List<StripItem> strip,
+                String sentence,
+                Map<State, Integer> counts,
+                Map<String, DeviceState> states,
+                Map<String, Outages.UnitTrouble> troubles) {
+            private static final Supposed UNKNOWN =
+                    new Supposed(List.of(), "What still works could not be worked out", Map.of(), Map.of(), Map.of());
+        }
+
+        private Supposed supposed(Set<String> asked) {
             Set<String> failed = asked.stream().map(this::known).collect(Collectors.toSet());
-            Map<String, DeviceState> states = outages.without(failed);
+            Map<String, DeviceState> states = outages.get().without(failed);
             Map<State, Integer> counts = new EnumMap<>(State.class);
             for (State state : State.values()) {
                 counts.put(state, 0);
             }
             states.values().forEach(s -> counts.merge(s.state(), 1, Integer::sum));
-            return new Assessment(
-                    site.walls(),
-                    site.gaps(),
-                    positions(),
-                    links,
-                    snags,
-                    names(),
+            return new Supposed(
                     strip(failed),
                     sentence(failed, counts),
                     counts,
                     states,
-                    outages.units(failed),
-                    wired,
-                    stages());
+                    outages.get().units(failed));
         }
 
         /** A unit may be named by its bare id. */
@@ -275,9 +333,10 @@ public record Assessment(
         }
 
         private void position(Map<String, Position> all, String pointer, Place place) {
-            site.position(place)
+            ComputingBudget.step();
+            site().position(place)
                     .ifPresent((Point p) -> all.put(
-                            pointer, new Position(round(p.xM()), round(p.yM()), round(p.zM()), site.floorOf(place))));
+                            pointer, new Position(round(p.xM()), round(p.yM()), round(p.zM()), site().floorOf(place))));
         }
 
         private static double round(double metres) {
@@ -300,14 +359,15 @@ public record Assessment(
 
         private List<StripItem> strip(Set<String> failed) {
             List<StripItem> items = new ArrayList<>();
-            outages.components().values().stream()
-                    .filter(c -> shared.containsKey(c) || failed.contains(c.id()))
+            Map<Component, Integer> felt = shared.get();
+            outages.get().components().values().stream()
+                    .filter(c -> felt.containsKey(c) || failed.contains(c.id()))
                     .forEach(c -> items.add(new StripItem(
                             c.id(),
                             c.name(),
                             c.kind(),
                             c.kind().group(),
-                            shared.getOrDefault(c, 0),
+                            felt.getOrDefault(c, 0),
                             failed.contains(c.id()))));
             return items;
         }
@@ -316,7 +376,7 @@ public record Assessment(
             String without = failed.isEmpty()
                     ? "With everything working"
                     : "Without "
-                            + outages.components().values().stream()
+                            + outages.get().components().values().stream()
                                     .filter(c -> failed.contains(c.id()))
                                     .map(Component::name)
                                     .collect(Collectors.joining(" and "));
@@ -364,12 +424,14 @@ public record Assessment(
                                     + " on batteries");
                 case LINKS ->
                     List.of(
-                            count(links.size(), "link"),
-                            links.values().stream().filter(LinkReport::meets).count() + " of them at target");
+                            count(plan.links().size(), "link"),
+                            links.orElse(Map.of()).values().stream()
+                                            .filter(LinkReport::meets)
+                                            .count() + " of them at target");
                 case LONG_RANGE ->
                     List.of(
                             count(plan.paths().size(), "path") + " with ground",
-                            links.values().stream()
+                            links.orElse(Map.of()).values().stream()
                                             .filter(l -> l.medium() == org.skelto.core.plan.Medium.CHIRP)
                                             .count()
                                     + " links by long-range chirp");
@@ -381,7 +443,7 @@ public record Assessment(
                             plan.devices().values().stream()
                                             .filter(d -> d.topic() != null)
                                             .count() + " topics assigned");
-                case OUTAGES -> List.of(count(shared.size(), "shared component"));
+                case OUTAGES -> List.of(count(shared.orElse(Map.of()).size(), "shared component"));
                 case BUILD ->
                     List.of(
                             count(

@@ -37,6 +37,7 @@ import org.skelto.core.site.Point;
 import org.skelto.core.site.SiteModel;
 import org.skelto.core.wiring.Need;
 import org.skelto.core.wiring.Wired;
+import org.skelto.core.work.ComputingBudget;
 
 /** Every cable that the plan needs: Ethernet, low voltage, board buses, and the wires from controllers to devices. */
 public final class CableSchedule {
@@ -93,6 +94,7 @@ public final class CableSchedule {
     /** A short sign for a pair of ends: the same in every plan in which they are the same. */
     private String id(String key) {
         for (int attempt = 0; ; attempt++) {
+            ComputingBudget.step();
             CRC32 crc = new CRC32();
             crc.update((key + "#" + attempt).getBytes(StandardCharsets.UTF_8));
             long rest = crc.getValue();
@@ -331,6 +333,7 @@ public final class CableSchedule {
     }
 
     private List<String> colours(String cable) {
+        ComputingBudget.step();
         return switch (cable) {
             case PAIR -> PAIR_COLOURS;
             case ALARM -> ALARM_COLOURS;
@@ -407,6 +410,7 @@ public final class CableSchedule {
 
     /** A cable in the wall with free pairs between fittings near both ends; the one that wastes least. */
     private Optional<String> existing(Place from, Place to, String part, List<Core> cores) {
+        ComputingBudget.step();
         boolean pairs =
                 part.equals(PAIR) && cores.stream().anyMatch(c -> c.carries().startsWith("data"));
         int needed = pairs ? cores.size() : (cores.size() + 1) / 2;

@@ -32,6 +32,7 @@ import org.skelto.core.power.PowerNode;
 import org.skelto.core.radio.Figure;
 import org.skelto.core.radio.Text;
 import org.skelto.core.wiring.Need;
+import org.skelto.core.work.ComputingBudget;
 
 /** Adds up what a plan needs, takes off what is owned, and compares ways to build it. */
 public final class Purchasing {
@@ -52,6 +53,7 @@ public final class Purchasing {
         private final Set<String> by = new TreeSet<>();
 
         private void add(double more, String user) {
+            ComputingBudget.step();
             count += more;
             by.add(user);
         }
@@ -71,6 +73,7 @@ public final class Purchasing {
     }
 
     private void use(String part, double count, String user) {
+        ComputingBudget.step();
         if (part != null && count > 0) {
             uses.computeIfAbsent(part, k -> new Use()).add(count, user);
         }
@@ -163,6 +166,7 @@ public final class Purchasing {
 
     /** The part of a device; one with a radio of its own that nobody chose counts as a finished one. */
     private String partOf(Device d) {
+        ComputingBudget.step();
         Unit unit = d.unit() == null ? null : plan.units().get(d.unit());
         boolean finished = unit != null && unit.kind() == UnitKind.SELF_CONTAINED && unit.boards() == null;
         return d.known().part() == null && finished

@@ -4,6 +4,7 @@ import java.util.List;
 import java.util.Locale;
 import java.util.stream.Collectors;
 import org.skelto.core.build.CableLine.Layer;
+import org.skelto.core.work.ComputingBudget;
 
 /** Writes sheets as SVG 1.1, one below the other, with a group for each layer. */
 public final class SvgSheet {
@@ -66,6 +67,7 @@ public final class SvgSheet {
     }
 
     private static void shape(StringBuilder out, Shape shape) {
+        ComputingBudget.step();
         List<Double> p = shape.points();
         switch (shape.kind()) {
             case LINE, CONTROL ->

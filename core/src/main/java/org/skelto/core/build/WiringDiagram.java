@@ -23,6 +23,7 @@ import org.skelto.core.power.PowerNode;
 import org.skelto.core.radio.Text;
 import org.skelto.core.wiring.Need;
 import org.skelto.core.wiring.Wired;
+import org.skelto.core.work.ComputingBudget;
 
 /**
  * Draws how a unit is wired: what feeds it on the left, its boards in the middle with a row for each terminal in use, the
@@ -103,6 +104,7 @@ public final class WiringDiagram {
     }
 
     private void shape(Kind kind, Layer layer, String text, double... points) {
+        ComputingBudget.step();
         shapes.add(
                 new Shape(kind, layer, java.util.Arrays.stream(points).boxed().toList(), text));
     }
@@ -110,6 +112,7 @@ public final class WiringDiagram {
     // ------------------------------------------------------------------ the sheet
 
     private Sheet sheet() {
+        ComputingBudget.step();
         text(Kind.TITLE, null, 10, 10, unit.name());
         text(Kind.SMALL, null, 10, 16, where() + "; " + plan.name());
         feed();
@@ -251,6 +254,7 @@ public final class WiringDiagram {
     }
 
     private void row(Wired.Connection row, double at) {
+        ComputingBudget.step();
         Device d = plan.devices().get(row.device());
         boolean mains = d.circuit() != null && !row.kind().reads();
         Layer layer = mains ? Layer.MAINS : Layer.LOW_VOLTAGE;

@@ -8,6 +8,7 @@ import java.util.List;
 import java.util.Map;
 import java.util.Set;
 import java.util.stream.Stream;
+import org.skelto.core.work.ComputingBudget;
 
 /** All calculators by name; they run the code that plans are judged with. */
 public final class Calculators {
@@ -37,6 +38,7 @@ public final class Calculators {
      * @throws BadInput when an input is missing, unknown or out of bounds
      */
     public static Answer work(String name, Map<String, Object> in) {
+        ComputingBudget.step();
         Calculator calculator = ALL.get(name);
         if (calculator == null) {
             throw new IllegalArgumentException("no calculator " + name);

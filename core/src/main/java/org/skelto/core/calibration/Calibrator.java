@@ -25,6 +25,7 @@ import org.skelto.core.radio.SlabTables;
 import org.skelto.core.site.Crossing;
 import org.skelto.core.site.Point;
 import org.skelto.core.site.SiteModel;
+import org.skelto.core.work.ComputingBudget;
 
 /**
  * Learns one loss for each construction and band, and one offset for each transmitter and band, from readings: least
@@ -87,6 +88,7 @@ public final class Calibrator {
      * @throws IllegalArgumentException when there are fewer than {@value #LEAST_READINGS}
      */
     public static Fit fit(SiteModel site, SlabTables tables, List<Reading> readings, String at) {
+        ComputingBudget.step();
         if (readings.size() < LEAST_READINGS) {
             throw new IllegalArgumentException("at least " + LEAST_READINGS + " readings are needed");
         }
@@ -157,6 +159,7 @@ public final class Calibrator {
     }
 
     private Row row(Reading reading) {
+        ComputingBudget.step();
         Unit unit = plan.units().get(reading.unit());
         Reach reach = new Reach(site, reading.medium());
         Point source = site.position(unit).orElseThrow();
@@ -243,6 +246,7 @@ public final class Calibrator {
             }
             factors[keys.indexOf(row.offset)] = 1;
             for (int i = 0; i < n; i++) {
+                ComputingBudget.step();
                 right.add(i, 0, factors[i] * wanted);
                 for (int j = 0; j < n && factors[i] != 0; j++) {
                     normal.add(i, j, factors[i] * factors[j]);

@@ -15,6 +15,7 @@ import org.skelto.core.radio.Indoors;
 import org.skelto.core.radio.LossModel;
 import org.skelto.core.radio.SlabTables;
 import org.skelto.core.site.SiteModel;
+import org.skelto.core.work.ComputingBudget;
 
 /**
  * Chooses frequency channels so that the summed interference among the house's own transmitters is least: Wi-Fi 2.4 GHz on
@@ -45,6 +46,7 @@ public final class Channels {
     private int[] bestChoice;
 
     private Channels(SiteModel site, SlabTables tables, int mostSteps) {
+        ComputingBudget.step();
         this.mostSteps = mostSteps;
         this.plan = site.plan();
         plan.units()
@@ -97,6 +99,7 @@ public final class Channels {
     }
 
     private static double milliwatts(SiteModel site, LossModel model, Sender a, Sender b) {
+        ComputingBudget.step();
         double lossDb = model.lossDb(
                 site.position(a.of).orElseThrow(),
                 a.of.place(),
@@ -168,6 +171,7 @@ public final class Channels {
     }
 
     private void search(int at, int[] choice, double cost) {
+        ComputingBudget.step();
         if (cost >= best || steps >= mostSteps) {
             return;
         }

@@ -6,6 +6,7 @@ import java.util.Deque;
 import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
+import org.skelto.core.work.ComputingBudget;
 
 /**
  * Lines of equal level on a grid, by marching squares between the centres of cells; along a side the level is taken to run
@@ -45,6 +46,7 @@ public final class Contours {
 
     private void march() {
         for (int row = 0; row + 1 < grid.rows(); row++) {
+            ComputingBudget.step();
             for (int column = 0; column + 1 < grid.columns(); column++) {
                 square(column, row);
             }
@@ -133,6 +135,7 @@ public final class Contours {
     }
 
     private void follow(int start, List<double[]> lines) {
+        ComputingBudget.step();
         if (!next.containsKey(start)) {
             return;
         }

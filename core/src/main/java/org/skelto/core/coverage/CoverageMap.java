@@ -3,6 +3,7 @@ package org.skelto.core.coverage;
 import java.util.Arrays;
 import java.util.List;
 import java.util.stream.IntStream;
+import org.skelto.core.work.ComputingBudget;
 
 /**
  * Levels of several sources on a grid, with the strongest and the second strongest of each cell. Immutable; another map
@@ -58,7 +59,7 @@ public final class CoverageMap {
         List<Runnable> work = maps.stream()
                 .flatMap(map -> IntStream.range(0, sources.size()).boxed().flatMap(i -> map.work(i).stream()))
                 .toList();
-        work.parallelStream().forEach(Runnable::run);
+        work.stream().map(ComputingBudget::carried).toList().parallelStream().forEach(Runnable::run);
         maps.parallelStream().forEach(CoverageMap::rank);
         return maps;
     }

@@ -17,6 +17,7 @@ import org.skelto.core.radio.SlabTables;
 import org.skelto.core.radio.Text;
 import org.skelto.core.site.Point;
 import org.skelto.core.site.SiteModel;
+import org.skelto.core.work.ComputingBudget;
 
 /**
  * A place from which a handset or phone must work, both directions counted.
@@ -38,6 +39,7 @@ public record DemandReport(
 
     /** All demands of a plan that have a place, by id. */
     public static Map<String, DemandReport> of(SiteModel site, SlabTables tables) {
+        ComputingBudget.step();
         Map<String, DemandReport> reports = new TreeMap<>();
         LossModel model = Indoors.of(site, tables);
         site.plan()
@@ -48,6 +50,7 @@ public record DemandReport(
     }
 
     private static DemandReport report(SiteModel site, LossModel model, String id, Demand demand, Point at) {
+        ComputingBudget.step();
         Plan plan = site.plan();
         Radio hand = RadioDefaults.radio(demand.medium(), plan.region(), UnitKind.CONTROLLER);
         String best = null;

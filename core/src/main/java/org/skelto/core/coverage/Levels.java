@@ -6,6 +6,7 @@ import org.skelto.core.radio.DistanceExponent;
 import org.skelto.core.radio.FreeSpace;
 import org.skelto.core.radio.SlabTable;
 import org.skelto.core.site.SlabArea;
+import org.skelto.core.work.ComputingBudget;
 
 /**
  * The level of one source in every cell of a grid: free space, every panel and slab on the straight ray, and the clutter
@@ -89,6 +90,7 @@ final class Levels {
         }
 
         void run() {
+            ComputingBudget.step();
             distances();
             for (int i = 0; i < shadows.length; i++) {
                 if (shadows[i].firstRow < to && shadows[i].lastRow >= from) {
@@ -124,6 +126,7 @@ final class Levels {
         }
 
         private void panel(Shadow shared, SlabTable table) {
+            ComputingBudget.step();
             Shadow shadow = shared.again();
             int last = Math.min(to - 1, shared.lastRow);
             for (int row = Math.max(from, shared.firstRow); row <= last; row++) {
@@ -135,6 +138,7 @@ final class Levels {
         }
 
         private void slab(SlabArea slab, SlabTable table) {
+            ComputingBudget.step();
             double run = grid.zM() - source.at().zM();
             double share = (slab.zM() - source.at().zM()) / run;
             if (run == 0 || !(share > 0 && share < 1)) {

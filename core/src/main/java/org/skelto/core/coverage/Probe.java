@@ -16,6 +16,7 @@ import org.skelto.core.radio.SlabTables;
 import org.skelto.core.radio.Text;
 import org.skelto.core.site.Point;
 import org.skelto.core.site.SiteModel;
+import org.skelto.core.work.ComputingBudget;
 
 /**
  * What arrives at a point, from the best two.
@@ -61,6 +62,7 @@ public record Probe(String room, List<Heard> heard) {
     }
 
     private static Heard heard(Source source, LossModel.Loss loss, double need, double sigma) {
+        ComputingBudget.step();
         double level = source.levelDbm() - loss.lossDb();
         List<String> through = loss.parts().stream()
                 .skip(1)

@@ -2,6 +2,7 @@ package org.skelto.core.coverage;
 
 import java.util.ArrayList;
 import java.util.List;
+import org.skelto.core.work.ComputingBudget;
 
 /**
  * How well a room is covered.
@@ -75,6 +76,7 @@ public record RoomCover(
         }
 
         RoomCover cover(CoverageMap map, String id, short number, double wantedDbm) {
+            ComputingBudget.step();
             int best = most(served, -1);
             int second = most(next, best);
             Grid grid = map.grid();

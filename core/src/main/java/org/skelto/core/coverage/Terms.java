@@ -12,6 +12,7 @@ import org.skelto.core.radio.SlabTables;
 import org.skelto.core.site.Panel;
 import org.skelto.core.site.SiteModel;
 import org.skelto.core.site.SlabArea;
+import org.skelto.core.work.ComputingBudget;
 
 /** What a site does to a level: its panels and slabs with their tables, and the rooms that cells lie in. */
 public final class Terms {
@@ -83,6 +84,7 @@ public final class Terms {
         int lastColumn = Math.min(
                 grid.columns() - 1, (int) ((building.xM() + bounds.eastM() - grid.westM()) / grid.cellM()) + 1);
         for (int row = firstRow; row <= lastRow; row++) {
+            ComputingBudget.step();
             for (int column = firstColumn; column <= lastColumn; column++) {
                 if (room.contains(grid.x(column) - building.xM(), grid.y(row) - building.yM())) {
                     numbers[row * grid.columns() + column] = number;

@@ -4,6 +4,7 @@ import java.util.ArrayList;
 import java.util.List;
 import org.skelto.core.plan.GroundPoint;
 import org.skelto.core.plan.RadioPath;
+import org.skelto.core.work.ComputingBudget;
 
 /**
  * Heights of the ground at the nodes of a grid on the site, metres.
@@ -68,6 +69,7 @@ public record ElevationGrid(
 
     /** The ground along the straight way between two points of the site on the grid, every half step. */
     public List<GroundPoint> profile(double fromXM, double fromYM, double toXM, double toYM) {
+        ComputingBudget.step();
         double length = Math.hypot(toXM - fromXM, toYM - fromYM);
         double step = Math.min(eastStepM, northStepM) / 2;
         int pieces = (int) Math.max(2, Math.min(RadioPath.MOST_POINTS - 1, Math.ceil(length / step)));

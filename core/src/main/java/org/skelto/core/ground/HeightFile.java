@@ -7,6 +7,7 @@ import java.util.regex.Matcher;
 import java.util.regex.Pattern;
 import org.skelto.core.plan.GeoPoint;
 import org.skelto.core.site.Earth;
+import org.skelto.core.work.ComputingBudget;
 
 /**
  * Grids of heights as files: the plain ASCII grid, and HGT tiles of one degree.
@@ -310,6 +311,7 @@ public final class HeightFile {
 
         private void skip() {
             while (at < file.length && file[at] <= ' ' && file[at] >= 0) {
+                ComputingBudget.step();
                 line += file[at] == '\n' ? 1 : 0;
                 at++;
             }

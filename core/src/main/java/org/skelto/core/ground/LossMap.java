@@ -7,7 +7,8 @@ import java.util.concurrent.ExecutorService;
 import java.util.concurrent.Executors;
 import java.util.concurrent.Future;
 import java.util.concurrent.atomic.AtomicInteger;
-import org.skelto.core.placement.Progress;
+import org.skelto.core.work.ComputingBudget;
+import org.skelto.core.work.Progress;
 
 /**
  * Loss from one antenna to every node of a grid, as {@link PlainLoss} has it for one node, for all of them at once.
@@ -88,10 +89,10 @@ public final class LossMap {
         try {
             List<Future<?>> running = new ArrayList<>();
             for (Runnable piece : pieces) {
-                running.add(executor.submit(() -> {
+                running.add(executor.submit(ComputingBudget.carried(() -> {
                     piece.run();
                     progress.at((double) done.incrementAndGet() / pieces.size(), "following rays over the ground");
-                }));
+                })));
             }
             for (Future<?> future : running) {
                 future.get();
@@ -102,6 +103,9 @@ public final class LossMap {
         } catch (ExecutionException e) {
             if (e.getCause() instanceof Progress.Cancelled) {
                 throw new Progress.Cancelled();
+            }
+            if (e.getCause() instanceof ComputingBudget.Exhausted) {
+                throw new ComputingBudget.Exhausted();
             }
             throw new IllegalStateException(e.getCause());
         } finally {

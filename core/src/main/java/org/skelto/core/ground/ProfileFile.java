@@ -12,6 +12,7 @@ import org.skelto.core.plan.GeoPoint;
 import org.skelto.core.plan.GroundPoint;
 import org.skelto.core.plan.RadioPath;
 import org.skelto.core.site.Earth;
+import org.skelto.core.work.ComputingBudget;
 
 /**
  * Profiles of the ground as files.
@@ -117,6 +118,7 @@ public final class ProfileFile {
             XMLStreamReader xml = factory.createXMLStreamReader(new ByteArrayInputStream(file));
             boolean gpx = false;
             while (xml.hasNext()) {
+                ComputingBudget.step();
                 int event = xml.next();
                 if (event == XMLStreamConstants.DTD || event == XMLStreamConstants.ENTITY_REFERENCE) {
                     throw new Unreadable(at(xml), "declares a document type or entities; that is not taken in");
@@ -157,6 +159,7 @@ public final class ProfileFile {
         Double height = null;
         int depth = 0;
         while (xml.hasNext()) {
+            ComputingBudget.step();
             int event = xml.next();
             if (event == XMLStreamConstants.START_ELEMENT) {
                 if (depth == 0 && xml.getLocalName().equalsIgnoreCase("ele")) {

@@ -1,6 +1,7 @@
 package org.skelto.core.ground;
 
-import org.skelto.core.placement.Progress;
+import org.skelto.core.work.ComputingBudget;
+import org.skelto.core.work.Progress;
 
 /** One of the four sweeps of a {@link LossMap}: all rays to one edge of the grid, and the nodes between them. */
 final class Sweep {
@@ -50,11 +51,13 @@ final class Sweep {
     }
 
     void run(int fromGap, int toGap, Progress progress) {
+        ComputingBudget.step();
         Ray low = new Ray(sheet, ask, first, sign, lines);
         Ray high = new Ray(sheet, ask, first, sign, lines);
         Between between = new Between(sheet, ask, first, sign, lines);
         boolean ready = false;
         for (int gap = fromGap; gap < toGap; gap++) {
+            ComputingBudget.step();
             progress.check();
             if (!crosses(gap)) {
                 ready = false;

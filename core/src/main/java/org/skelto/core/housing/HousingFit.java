@@ -19,6 +19,7 @@ import org.skelto.core.plan.Unit;
 import org.skelto.core.power.PowerNode;
 import org.skelto.core.radio.Figure;
 import org.skelto.core.radio.Text;
+import org.skelto.core.work.ComputingBudget;
 
 /**
  * How a wall box or enclosure is filled.
@@ -72,6 +73,7 @@ public record HousingFit(
 
     /** One of them, if it were made of this part. */
     public static HousingFit of(Plan plan, String id, Part box, Catalogue catalogue, Map<String, PowerNode> power) {
+        ComputingBudget.step();
         Housing housing = plan.housings().get(id);
         List<Part> parts = new ArrayList<>();
         List<Double> heats = new ArrayList<>();

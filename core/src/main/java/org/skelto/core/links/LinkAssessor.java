@@ -25,6 +25,7 @@ import org.skelto.core.radio.SlabTables;
 import org.skelto.core.radio.Text;
 import org.skelto.core.site.Point;
 import org.skelto.core.site.SiteModel;
+import org.skelto.core.work.ComputingBudget;
 
 /** Judges the links of a plan. */
 public final class LinkAssessor {
@@ -59,6 +60,7 @@ public final class LinkAssessor {
 
     /** The most critical device behind a unit decides what its links must reach. */
     public Criticality criticality(String unit) {
+        ComputingBudget.step();
         return plan.devices().values().stream()
                 .filter(d -> unit.equals(d.unit()))
                 .map(org.skelto.core.plan.Device::criticality)
@@ -68,6 +70,7 @@ public final class LinkAssessor {
 
     /** One link, which need not be in the plan yet. */
     public LinkReport report(String id, Link link) {
+        ComputingBudget.step();
         Unit from = plan.units().get(link.from());
         Unit to = plan.units().get(link.to());
         Optional<Point> a = site.position(from);

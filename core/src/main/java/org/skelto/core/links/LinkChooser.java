@@ -30,6 +30,7 @@ import org.skelto.core.radio.RegionLimits;
 import org.skelto.core.radio.SlabTables;
 import org.skelto.core.radio.Text;
 import org.skelto.core.site.SiteModel;
+import org.skelto.core.work.ComputingBudget;
 
 /**
  * Compares every link that a unit could have and says which one it would take. What cannot work is ruled out with its
@@ -265,6 +266,7 @@ public final class LinkChooser {
     }
 
     private boolean receives(String id, Unit unit, String asking, Medium medium) {
+        ComputingBudget.step();
         if (site.position(unit).isEmpty()) {
             return false;
         }
@@ -283,6 +285,7 @@ public final class LinkChooser {
         Set<String> seen = new HashSet<>();
         Deque<String> open = new ArrayDeque<>(List.of(id));
         while (!open.isEmpty()) {
+            ComputingBudget.step();
             String at = open.remove();
             if (at.equals(asking)) {
                 return true;
@@ -299,6 +302,7 @@ public final class LinkChooser {
         Set<String> seen = new HashSet<>(Set.of(asking));
         Deque<String> open = new ArrayDeque<>(List.of(id));
         while (!open.isEmpty()) {
+            ComputingBudget.step();
             String at = open.remove();
             if (!seen.add(at)) {
                 continue;
@@ -317,6 +321,7 @@ public final class LinkChooser {
     }
 
     private Trial trial(String unitId, String to, Medium medium, Direction direction) {
+        ComputingBudget.step();
         Unit unit = plan.units().get(unitId);
         Plan with = plan;
         if (medium != Medium.ETHERNET) {

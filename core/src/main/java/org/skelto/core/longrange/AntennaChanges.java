@@ -18,6 +18,7 @@ import org.skelto.core.plan.Radio;
 import org.skelto.core.plan.Unit;
 import org.skelto.core.radio.Text;
 import org.skelto.core.site.Point;
+import org.skelto.core.work.ComputingBudget;
 
 /** Changes of where the antennas are: on masts, outside, or at another place. */
 final class AntennaChanges {
@@ -63,6 +64,7 @@ final class AntennaChanges {
             if (Trial.enough(most)) {
                 // the loss need not fall all the way up, so the lowest height is looked for from below
                 for (double step = MAST_STEP_M; step <= MAST_MOST_M; step += step < 2 ? MAST_STEP_M : 0.5) {
+                    ComputingBudget.step();
                     LinkReport then = raised(unit, height + step);
                     if (Trial.enough(then)) {
                         most = then;
@@ -89,6 +91,7 @@ final class AntennaChanges {
     /** Both antennas outside: in stone houses the walls take more than the ground. */
     private void bothOutside() {
         for (double mast = 2; mast <= MAST_MOST_M; mast += 0.5) {
+            ComputingBudget.step();
             Map<String, UnaryOperator<Radio>> changed = new HashMap<>();
             List<Edit> edits = new ArrayList<>();
             double metres = 0;
@@ -145,6 +148,7 @@ final class AntennaChanges {
     }
 
     private Change moved(String unit, Unit u, Point here, double byM) {
+        ComputingBudget.step();
         Change best = null;
         for (int i = 0; i < 16; i++) {
             double x = here.xM() + byM * Math.sin(Math.PI * i / 8);

@@ -25,6 +25,7 @@ import org.skelto.core.radio.ChirpModulation;
 import org.skelto.core.radio.Figure;
 import org.skelto.core.radio.Text;
 import org.skelto.core.radio.Traffic;
+import org.skelto.core.work.ComputingBudget;
 
 /** Every setting of a chirp link: what it would reach, take and allow. */
 public final class Explorer {
@@ -145,6 +146,7 @@ public final class Explorer {
 
     /** The grid of a chirp link whose report has a budget. */
     public static SettingGrid of(Plan plan, Catalogue parts, LinkReport report, Wanted wanted) {
+        ComputingBudget.step();
         Explorer explorer = new Explorer(plan, parts, report, wanted);
         List<Setting> all = new ArrayList<>();
         for (int sf = 6; sf <= 12; sf++) {
@@ -180,6 +182,7 @@ public final class Explorer {
     }
 
     private Setting setting(int sf, double khz) {
+        ComputingBudget.step();
         Chirp chirp = new Chirp(sf, khz, codingRate);
         double airtime = Traffic.airtimeMs(chirp, message, bytes);
         Traffic traffic = new Traffic(bytes, false, airtime, intervalS, tries);
@@ -268,6 +271,7 @@ public final class Explorer {
         Set<String> all = new TreeSet<>(List.of(from, to));
         boolean grew = true;
         while (grew) {
+            ComputingBudget.step();
             grew = false;
             for (Link l : plan.links().values()) {
                 if (l.medium() == Medium.CHIRP && (all.contains(l.from()) || all.contains(l.to()))) {

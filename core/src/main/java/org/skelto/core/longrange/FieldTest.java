@@ -19,6 +19,7 @@ import org.skelto.core.radio.SlabTables;
 import org.skelto.core.radio.Text;
 import org.skelto.core.site.Point;
 import org.skelto.core.site.SiteModel;
+import org.skelto.core.work.ComputingBudget;
 
 /** Readings that were taken along a path, against what was predicted. */
 public final class FieldTest {
@@ -84,6 +85,7 @@ public final class FieldTest {
             return new Lesson(all, null, null, null);
         }
         for (FieldReading r : readings) {
+            ComputingBudget.step();
             all.add(compared(plan, site, tables, path, media.get(0), r));
         }
         int n = all.size();

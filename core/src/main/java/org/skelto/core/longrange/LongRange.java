@@ -17,6 +17,7 @@ import org.skelto.core.radio.AirLaw;
 import org.skelto.core.radio.Traffic;
 import org.skelto.core.site.Point;
 import org.skelto.core.site.SiteModel;
+import org.skelto.core.work.ComputingBudget;
 
 /** What there is of long range in a plan. */
 public final class LongRange {
@@ -125,6 +126,7 @@ public final class LongRange {
     }
 
     private static FarLink row(Plan plan, String link, String path, String from, String to, LinkReport report) {
+        ComputingBudget.step();
         Unit sender = plan.units().get(from);
         Medium medium = report == null ? null : report.medium();
         Radio radio = medium == null || !Traffic.counts(medium)

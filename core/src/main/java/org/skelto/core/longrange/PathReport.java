@@ -26,6 +26,7 @@ import org.skelto.core.radio.Text;
 import org.skelto.core.radio.Traffic;
 import org.skelto.core.site.Point;
 import org.skelto.core.site.SiteModel;
+import org.skelto.core.work.ComputingBudget;
 
 /**
  * A radio path as it is drawn and judged.
@@ -208,6 +209,7 @@ public record PathReport(
         }
         List<Drawn> points = new ArrayList<>();
         for (double d : distances) {
+            ComputingBudget.step();
             double bulge = ground.bulgeM(d);
             Cover tree = null;
             boolean water = false;

@@ -5,6 +5,7 @@ import java.util.List;
 import org.skelto.core.plan.Message;
 import org.skelto.core.plan.MessageField;
 import org.skelto.core.radio.Text;
+import org.skelto.core.work.ComputingBudget;
 
 /**
  * How the fields of a message lie in its bytes: one after the other, the highest bit of each first, no gaps.
@@ -27,6 +28,7 @@ public record Payload(List<Slot> slots, int bits, int bytes, List<String> notes)
         List<Slot> slots = new ArrayList<>();
         int at = 0;
         for (MessageField field : message.fields()) {
+            ComputingBudget.step();
             slots.add(new Slot(field.name(), field.kind(), at, field.width(), holds(field)));
             at += field.width();
         }

@@ -17,6 +17,7 @@ import org.skelto.core.radio.AirLaw;
 import org.skelto.core.radio.RegionLimits;
 import org.skelto.core.radio.Text;
 import org.skelto.core.radio.Traffic;
+import org.skelto.core.work.ComputingBudget;
 
 /** Changes of the radios themselves: slower chirps, more power, better antennas. */
 final class RadioChanges {
@@ -109,6 +110,7 @@ final class RadioChanges {
     }
 
     private LinkReport set(Set<String> units, Chirp chirp) {
+        ComputingBudget.step();
         Map<String, UnaryOperator<Radio>> changed = new HashMap<>();
         for (String unit : units) {
             Radio r = trial.radio(unit);

@@ -27,6 +27,7 @@ import org.skelto.core.radio.Outdoors;
 import org.skelto.core.radio.Terrain;
 import org.skelto.core.radio.Text;
 import org.skelto.core.site.Point;
+import org.skelto.core.work.ComputingBudget;
 
 /** A relay between the ends, at the best place along the path. */
 final class RelayChange {
@@ -44,6 +45,7 @@ final class RelayChange {
     }
 
     static List<Change> of(Trial trial) {
+        ComputingBudget.step();
         return new RelayChange(trial).best();
     }
 
@@ -60,6 +62,7 @@ final class RelayChange {
         double best = Double.NEGATIVE_INFINITY;
         double where = 0;
         for (int i = 1; i < PLACES; i++) {
+            ComputingBudget.step();
             double d = length * i / PLACES;
             double worse = Math.min(
                     trial.legDb(0, d, first, firstM, relay, ANTENNA_M),

@@ -7,7 +7,6 @@ import org.skelto.core.coverage.Contours;
 import org.skelto.core.ground.ElevationGrid;
 import org.skelto.core.ground.LossMap;
 import org.skelto.core.ground.PlainLoss;
-import org.skelto.core.placement.Progress;
 import org.skelto.core.plan.Radio;
 import org.skelto.core.radio.Budget;
 import org.skelto.core.radio.Chance;
@@ -15,6 +14,7 @@ import org.skelto.core.radio.Diffraction;
 import org.skelto.core.radio.Figure;
 import org.skelto.core.radio.FreeSpace;
 import org.skelto.core.radio.Text;
+import org.skelto.core.work.Progress;
 
 /** The margin of a link from one antenna to everywhere on a grid, and the places from which a relay reaches two. */
 public final class RelaySearch {

@@ -22,6 +22,7 @@ import org.skelto.core.radio.SlabTables;
 import org.skelto.core.radio.Text;
 import org.skelto.core.radio.Traffic;
 import org.skelto.core.site.SiteModel;
+import org.skelto.core.work.ComputingBudget;
 
 /** How a command goes from one unit to another, straight and through the hub, and when its sender knows. */
 public final class Routes {
@@ -226,6 +227,7 @@ public final class Routes {
         Deque<String> next = new ArrayDeque<>(List.of(from));
         before.put(from, from);
         while (!next.isEmpty() && !before.containsKey(to)) {
+            ComputingBudget.step();
             String here = next.poll();
             plan.links().forEach((id, link) -> {
                 String other = link.from().equals(here) ? link.to() : link.to().equals(here) ? link.from() : null;

@@ -19,6 +19,7 @@ import org.skelto.core.radio.Figure;
 import org.skelto.core.radio.RegionLimits;
 import org.skelto.core.radio.Text;
 import org.skelto.core.radio.Traffic;
+import org.skelto.core.work.ComputingBudget;
 
 /**
  * All long-range and sub-GHz senders of a plan together. Frames collide when they come from senders that hear the same
@@ -112,6 +113,7 @@ public final class SharedAir {
         Map<String, List<Sender>> bands = new TreeMap<>();
         Map<String, String> limits = new LinkedHashMap<>();
         for (Voice v : voices) {
+            ComputingBudget.step();
             RegionLimits.BandLimit row = v.law().row();
             String band = row == null ? "outside every band of " + plan.region() : row.band();
             limits.putIfAbsent(band, limit(row));
@@ -152,6 +154,7 @@ public final class SharedAir {
         double hits = 0;
         double load = v.load();
         for (Voice o : rivals) {
+            ComputingBudget.step();
             if (o.traffic().intervalS() != null) {
                 hits += o.traffic().tries()
                         * (v.traffic().airtimeMs() + o.traffic().airtimeMs())
@@ -214,9 +217,11 @@ public final class SharedAir {
         Map<String, Double> offsets = new TreeMap<>();
         List<Voice> left = new ArrayList<>(voices);
         while (!left.isEmpty()) {
+            ComputingBudget.step();
             Voice one = left.get(0);
             List<Voice> group = left.stream().filter(one::meets).toList();
             left.removeAll(group);
+            left.remove(one);
             List<Voice> timed = group.stream()
                     .filter(v -> v.traffic().intervalS() != null)
                     .sorted(Comparator.comparingDouble((Voice v) -> -v.traffic().messageMs())

@@ -22,6 +22,7 @@ import org.skelto.core.radio.Outdoors;
 import org.skelto.core.radio.SlabTables;
 import org.skelto.core.radio.Text;
 import org.skelto.core.site.SiteModel;
+import org.skelto.core.work.ComputingBudget;
 
 /** A link over known ground, with what is asked of it again and again while changes are tried. */
 final class Trial {
@@ -174,6 +175,7 @@ final class Trial {
     }
 
     private Outdoors ground(double from, double to, double oneM, double otherM) {
+        ComputingBudget.step();
         return new Outdoors(
                 Outdoors.part(path, from, to), oneM, otherM, radio(link.from()).frequencyMHz());
     }

@@ -27,6 +27,7 @@ import org.skelto.core.radio.LossModel;
 import org.skelto.core.radio.SlabTables;
 import org.skelto.core.site.Point;
 import org.skelto.core.site.SiteModel;
+import org.skelto.core.work.ComputingBudget;
 
 /**
  * Looks at the meshes of a plan. A pair counts when both directions have the margin of a routine link. Sleepy units,
@@ -69,6 +70,7 @@ public final class Meshes {
         LossModel model = Indoors.of(site, tables);
         List<MeshReport> reports = new ArrayList<>();
         for (Medium medium : Medium.values()) {
+            ComputingBudget.step();
             if (medium.mesh()) {
                 Meshes mesh = new Meshes(site, model, medium);
                 if (!mesh.units.isEmpty()) {
@@ -85,6 +87,7 @@ public final class Meshes {
             Unit one = units.get(ids.get(i));
             Point at = site.position(one).orElseThrow();
             for (int j = i + 1; j < ids.size(); j++) {
+                ComputingBudget.step();
                 Unit other = units.get(ids.get(j));
                 if (!passes(one) && !passes(other)) {
                     continue;
@@ -155,6 +158,7 @@ public final class Meshes {
             Map<String, String> next = new TreeMap<>();
             Map<String, Double> margins = new HashMap<>();
             for (String at : now) {
+                ComputingBudget.step();
                 if (!passes(units.get(at))) {
                     continue;
                 }
@@ -207,6 +211,7 @@ public final class Meshes {
             }
         });
         while (!open.isEmpty()) {
+            ComputingBudget.step();
             String at = open.remove();
             if (passes(units.get(at))) {
                 heard.get(at).keySet().stream()
@@ -219,6 +224,7 @@ public final class Meshes {
 
     /** Routes from a unit to the gateways that share no unit between: the greatest flow when each passes one unit. */
     private int disjoint(String from) {
+        ComputingBudget.step();
         var graph = new SimpleDirectedWeightedGraph<String, DefaultWeightedEdge>(DefaultWeightedEdge.class);
         graph.addVertex("out " + from);
         graph.addVertex("sink");

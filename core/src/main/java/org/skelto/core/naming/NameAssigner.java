@@ -17,6 +17,7 @@ import org.skelto.core.plan.Spot;
 import org.skelto.core.plan.Unit;
 import org.skelto.core.plan.UnitKind;
 import org.skelto.core.site.SiteModel;
+import org.skelto.core.work.ComputingBudget;
 
 /** Fills in the names that a plan lacks. Assigning twice gives the same as assigning once. */
 public final class NameAssigner {
@@ -63,6 +64,7 @@ public final class NameAssigner {
 
     /** Whether a unit speaks IP, so that it needs an address to be found at. */
     public static boolean needsAddress(Plan plan, String id) {
+        ComputingBudget.step();
         return switch (plan.units().get(id).kind()) {
             case ROUTER, SWITCH, ACCESS_POINT, HUB, GATEWAY -> true;
             case CONTROLLER, SELF_CONTAINED, PANEL ->
@@ -83,6 +85,7 @@ public final class NameAssigner {
     }
 
     private Unit named(String id, Unit unit) {
+        ComputingBudget.step();
         String ipv4 = unit.ipv4();
         String mac = unit.mac();
         Integer node = unit.nodeId();
@@ -116,11 +119,15 @@ public final class NameAssigner {
         long poolFrom = Ipv4Subnet.number(plan.network().poolFrom());
         long poolTo = Ipv4Subnet.number(plan.network().poolTo());
         for (long step = 0; step < hosts; step++) {
+            ComputingBudget.step();
             long address = subnet.firstHost() + (block(kind) - 1 + step) % hosts;
             boolean pooled = address >= poolFrom && address <= poolTo;
             // the first host is the router's by custom
             boolean reserved = address == subnet.firstHost() && kind != UnitKind.ROUTER;
-            if (!pooled && !reserved && addresses.add(address)) {
+            if (pooled) {
+                // on to the pool's end at once: a pool may hold millions
+                step += poolTo - address;
+            } else if (!reserved && addresses.add(address)) {
                 return Ipv4Subnet.dotted(address);
             }
         }
@@ -130,13 +137,16 @@ public final class NameAssigner {
     private String freeMac(String id) {
         CRC32 hash = new CRC32();
         hash.update(id.getBytes(java.nio.charset.StandardCharsets.UTF_8));
-        for (long number = hash.getValue(); ; number++) {
+        // one of as many as are taken, and one more, is free
+        for (long number = hash.getValue(); number <= hash.getValue() + macs.size(); number++) {
+            ComputingBudget.step();
             String mac =
                     String.format("%s:%02x:%02x:%02x", MAC_PREFIX, number >> 16 & 255, number >> 8 & 255, number & 255);
             if (macs.add(mac)) {
                 return mac;
             }
         }
+        throw new IllegalStateException("more hardware addresses than units");
     }
 
     private Integer freeNode() {
@@ -149,6 +159,7 @@ public final class NameAssigner {
     }
 
     private Device named(Device device) {
+        ComputingBudget.step();
         if (device.topic() != null) {
             return device;
         }
@@ -159,6 +170,7 @@ public final class NameAssigner {
 
     /** The topic that the rule gives: root, building or spot, room, device; each level a slug. */
     public static String topicByRule(Plan plan, Device device) {
+        ComputingBudget.step();
         Place place = SiteModel.placeOf(plan, device);
         String where = "unplaced";
         if (place != null && place.room() != null) {

@@ -5,6 +5,7 @@ import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
 import org.skelto.core.plan.Plan;
+import org.skelto.core.work.ComputingBudget;
 
 /** Which unit speaks to which directly; the same under every outage. */
 final class Hops {
@@ -12,6 +13,7 @@ final class Hops {
     private final Map<String, List<String>> hearsFrom = new HashMap<>();
 
     Hops(Plan plan, Carrying carrying) {
+        ComputingBudget.step();
         plan.links().forEach((id, link) -> {
             if (carrying.carries(id, link.from())) {
                 put(link.from(), link.to());

@@ -15,6 +15,7 @@ import org.skelto.core.plan.Power;
 import org.skelto.core.plan.PowerSource;
 import org.skelto.core.plan.Unit;
 import org.skelto.core.plan.UnitKind;
+import org.skelto.core.work.ComputingBudget;
 
 /**
  * The house with a set of components gone: which units live and what reaches what. What is found is kept, so that
@@ -55,6 +56,7 @@ final class House {
     }
 
     boolean up(String unit) {
+        ComputingBudget.step();
         Boolean known = up.get(unit);
         if (known == null) {
             known = works(Component.unit(unit)) && powered(unit);
@@ -82,6 +84,7 @@ final class House {
 
     /** Every unit on the way that {@link #reaches} found. */
     void along(String from, String to, Consumer<String> sink) {
+        ComputingBudget.step();
         Map<String, String> next = isHub(from) ? heardFrom.get(from) : reporting.get(to);
         String end = isHub(from) ? from : to;
         String at = isHub(from) ? to : from;
@@ -150,6 +153,7 @@ final class House {
         Map<String, String> nearer = new HashMap<>(Map.of(end, end));
         Deque<String> open = new ArrayDeque<>(List.of(end));
         while (!open.isEmpty()) {
+            ComputingBudget.step();
             String at = open.remove();
             if (!at.equals(end) && !relays(plan.units().get(at))) {
                 continue;

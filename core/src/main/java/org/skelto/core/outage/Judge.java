@@ -15,6 +15,7 @@ import org.skelto.core.outage.Formula.Reaches;
 import org.skelto.core.outage.Formula.Up;
 import org.skelto.core.plan.Plan;
 import org.skelto.core.plan.Power;
+import org.skelto.core.work.ComputingBudget;
 
 /** Says whether a formula holds in a house, and names the first thing that breaks it when it does not. */
 final class Judge {
@@ -65,6 +66,7 @@ final class Judge {
     }
 
     private boolean together(Formula formula) {
+        ComputingBudget.step();
         boolean any = formula instanceof Any;
         List<Formula> parts = any ? ((Any) formula).parts() : ((All) formula).parts();
         for (Formula part : parts) {

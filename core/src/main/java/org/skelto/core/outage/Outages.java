@@ -25,6 +25,7 @@ import org.skelto.core.plan.PowerSource;
 import org.skelto.core.plan.Unit;
 import org.skelto.core.plan.UnitKind;
 import org.skelto.core.plan.Way;
+import org.skelto.core.work.ComputingBudget;
 
 /** Judges every device of a plan with a set of components gone. */
 public final class Outages {
@@ -124,6 +125,7 @@ public final class Outages {
     }
 
     private DeviceState device(Device device, List<JobWays> jobs, Judge judge) {
+        ComputingBudget.step();
         List<JobState> states =
                 jobs.stream().map(job -> job(device, job, judge)).toList();
         if (device.criticality() == Criticality.VITAL && !(actsAlone(plan, device) && judge.up(device.unit()))) {

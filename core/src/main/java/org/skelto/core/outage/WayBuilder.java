@@ -24,6 +24,7 @@ import org.skelto.core.plan.ServiceKind;
 import org.skelto.core.plan.Unit;
 import org.skelto.core.plan.UnitKind;
 import org.skelto.core.plan.Way;
+import org.skelto.core.work.ComputingBudget;
 
 /** Turns what a person planned for a device into its jobs and the formulas of their ways. */
 final class WayBuilder {
@@ -42,6 +43,7 @@ final class WayBuilder {
 
     /** The jobs that the person asked of this device. */
     List<JobWays> jobs(Device device) {
+        ComputingBudget.step();
         List<JobWays> jobs = new ArrayList<>();
         switch (device.kind().family()) {
             case LOAD -> add(jobs, Job.OPERATE, device, null, operating(device, true));

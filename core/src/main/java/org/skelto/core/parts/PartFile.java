@@ -23,6 +23,7 @@ import org.apache.commons.csv.CSVPrinter;
 import org.apache.commons.csv.CSVRecord;
 import org.skelto.core.plan.Exposure;
 import org.skelto.core.plan.Problem;
+import org.skelto.core.work.ComputingBudget;
 
 /**
  * Parts as CSV, RFC 4180, with a header. Columns: {@code id, name, kind, supplier, secondSupplier, price, leadDays}, one
@@ -225,6 +226,7 @@ public final class PartFile {
         }
 
         Part part() {
+            ComputingBudget.step();
             if (!record.isConsistent()) {
                 problem(record, "", "has " + record.size() + " cells, not as many as the header");
                 return null;

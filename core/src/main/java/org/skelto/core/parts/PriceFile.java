@@ -11,6 +11,7 @@ import org.apache.commons.csv.CSVFormat;
 import org.apache.commons.csv.CSVParser;
 import org.apache.commons.csv.CSVRecord;
 import org.skelto.core.plan.Problem;
+import org.skelto.core.work.ComputingBudget;
 
 /**
  * Prices as CSV with a header: {@code part} and {@code price} must be there, {@code supplier}, {@code secondSupplier} and
@@ -46,6 +47,7 @@ public final class PriceFile {
                 }
             }
             for (CSVRecord line : parser) {
+                ComputingBudget.step();
                 if (!problems.isEmpty() && problems.size() >= MOST_PROBLEMS || parts.size() >= PartFile.MOST) {
                     break;
                 }

@@ -14,6 +14,7 @@ import org.skelto.core.plan.PowerSource;
 import org.skelto.core.plan.Room;
 import org.skelto.core.site.Point;
 import org.skelto.core.site.SiteModel;
+import org.skelto.core.work.ComputingBudget;
 
 /** Places where a box could stand: at outlets, data points and units that are there, and on a grid inside rooms. */
 final class Candidates {
@@ -64,6 +65,7 @@ final class Candidates {
 
     /** At an outlet the box hangs above it. */
     private Candidate high(Candidate socket) {
+        ComputingBudget.step();
         Place p = socket.place;
         Place place = new Place(p.room(), p.spot(), p.xM(), p.yM(), Math.max(p.heightM(), HEIGHT_M));
         return new Candidate(place, site.position(place).orElseThrow(), socket.near);
@@ -75,7 +77,9 @@ final class Candidates {
         int up = Math.max(1, (int) Math.round((bounds.depthM() - 2 * OFF_WALL_M) / stepM) + 1);
         double height = Math.min(HEIGHT_M, plan.floors().get(room.floor()).heightM() - 0.1);
         for (int i = 0; i < across; i++) {
+            ComputingBudget.step();
             for (int j = 0; j < up; j++) {
+                ComputingBudget.step();
                 double x = along(bounds.westM(), bounds.widthM(), i, across);
                 double y = along(bounds.southM(), bounds.depthM(), j, up);
                 if (room.contains(x, y)) {
@@ -110,7 +114,9 @@ final class Candidates {
             int across = Math.max(1, (int) Math.round(b.widthM() / stepM));
             int up = Math.max(1, (int) Math.round(b.depthM() / stepM));
             for (int i = 0; i < across; i++) {
+                ComputingBudget.step();
                 for (int j = 0; j < up; j++) {
+                    ComputingBudget.step();
                     double x = b.westM() + (i + 0.5) * b.widthM() / across;
                     double y = b.southM() + (j + 0.5) * b.depthM() / up;
                     if (room.contains(x, y)) {

@@ -13,6 +13,7 @@ import org.skelto.core.radio.Chance;
 import org.skelto.core.radio.SlabTables;
 import org.skelto.core.site.Point;
 import org.skelto.core.site.SiteModel;
+import org.skelto.core.work.ComputingBudget;
 
 /** What an ask wants covered: the devices of a radio and the places to work from, or points all over the rooms. */
 final class Demands {
@@ -72,6 +73,7 @@ final class Demands {
         double step = 0.5;
         Map<String, List<Point>> samples = Candidates.samples(site, step);
         while (step < 1 && samples.values().stream().mapToInt(List::size).sum() > MOST) {
+            ComputingBudget.step();
             step += 0.25;
             samples = Candidates.samples(site, step);
         }

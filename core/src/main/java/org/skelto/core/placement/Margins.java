@@ -17,6 +17,8 @@ import org.skelto.core.radio.Learned;
 import org.skelto.core.radio.LossModel;
 import org.skelto.core.radio.SlabTables;
 import org.skelto.core.site.SiteModel;
+import org.skelto.core.work.ComputingBudget;
+import org.skelto.core.work.Progress;
 
 /** What boxes that stand and boxes that could stand have over what each demand needs, dB. */
 final class Margins {
@@ -84,23 +86,28 @@ final class Margins {
     void measure(List<Candidates.Candidate> candidates, Progress progress) {
         margins = new double[candidates.size()][];
         int[] done = {0};
-        IntStream.range(0, candidates.size()).parallel().forEach(c -> {
-            if (progress.cancelled()) {
-                return;
-            }
-            margins[c] = row(candidates.get(c));
-            synchronized (done) {
-                done[0]++;
-                if (done[0] % 16 == 0) {
-                    progress.at(
-                            0.05 + 0.55 * done[0] / candidates.size(), "measuring " + candidates.size() + " places");
-                }
-            }
-        });
+        List<Runnable> rows = IntStream.range(0, candidates.size())
+                .mapToObj(c -> ComputingBudget.carried(() -> measure(candidates, c, done, progress)))
+                .toList();
+        rows.parallelStream().forEach(Runnable::run);
         progress.check();
     }
 
+    private void measure(List<Candidates.Candidate> candidates, int c, int[] done, Progress progress) {
+        if (progress.cancelled()) {
+            return;
+        }
+        margins[c] = row(candidates.get(c));
+        synchronized (done) {
+            done[0]++;
+            if (done[0] % 16 == 0) {
+                progress.at(0.05 + 0.55 * done[0] / candidates.size(), "measuring " + candidates.size() + " places");
+            }
+        }
+    }
+
     private double[] row(Candidates.Candidate candidate) {
+        ComputingBudget.step();
         double[] row = new double[demands.size()];
         for (int d = 0; d < row.length; d++) {
             Demands.Demand demand = demands.get(d);

@@ -10,6 +10,8 @@ import java.util.stream.IntStream;
 import org.skelto.core.radio.SlabTables;
 import org.skelto.core.radio.Text;
 import org.skelto.core.site.SiteModel;
+import org.skelto.core.work.ComputingBudget;
+import org.skelto.core.work.Progress;
 
 /**
  * Answers where the next box should stand and how few boxes cover everything: the cheapest choice, exact by integer
@@ -35,6 +37,9 @@ public final class Placer {
 
     private final SiteModel site;
     private final Ask ask;
+    /** Places this far apart are one to a room, and rooms are few. */
+    private static final double STEP_MOST_M = 200;
+
     private final Progress progress;
     private final BoxMaker maker;
     private final Demands demands;
@@ -104,7 +109,8 @@ public final class Placer {
     private void findCandidates() {
         double step = CANDIDATE_STEP_M;
         candidates = Candidates.of(site, ask.medium(), step);
-        while (candidates.size() > CANDIDATES_MOST) {
+        while (candidates.size() > CANDIDATES_MOST && step < STEP_MOST_M) {
+            ComputingBudget.step();
             step *= 1.3;
             candidates = Candidates.of(site, ask.medium(), step);
         }

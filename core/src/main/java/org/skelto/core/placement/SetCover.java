@@ -10,6 +10,8 @@ import org.ojalgo.optimisation.Expression;
 import org.ojalgo.optimisation.ExpressionsBasedModel;
 import org.ojalgo.optimisation.Optimisation;
 import org.ojalgo.optimisation.Variable;
+import org.skelto.core.work.ComputingBudget;
+import org.skelto.core.work.Progress;
 
 /**
  * The cheapest choice of candidates that covers every demand so many times, by integer programming. Before the solver
@@ -165,6 +167,7 @@ final class SetCover {
     }
 
     private boolean beats(int one, int other) {
+        ComputingBudget.step();
         BitSet missing = (BitSet) covers.get(other).clone();
         missing.andNot(covers.get(one));
         if (!missing.isEmpty() || costs[one] > costs[other]) {
@@ -179,6 +182,7 @@ final class SetCover {
 
     /** Demands that do not follow from another one; null when they cannot be met. */
     private List<Row> binding(List<Integer> left) {
+        ComputingBudget.step();
         Map<BitSet, Map<Integer, List<Integer>>> alike = new LinkedHashMap<>();
         int[] hopeless = new int[spare.length];
         for (int d = 0; d < wanted.length; d++) {

@@ -2,6 +2,7 @@ package org.skelto.core.plan;
 
 import java.text.Normalizer;
 import java.util.Locale;
+import org.skelto.core.work.ComputingBudget;
 
 /** Short lower-case names of letters, digits and hyphens, safe in ids and message topics. */
 public final class Slugs {
@@ -34,6 +35,7 @@ public final class Slugs {
         }
         int number = 2;
         while (taken.contains(slug + "-" + number)) {
+            ComputingBudget.step();
             number++;
         }
         return slug + "-" + number;

@@ -11,6 +11,7 @@ import org.skelto.core.plan.Device;
 import org.skelto.core.plan.Plan;
 import org.skelto.core.plan.PowerSource;
 import org.skelto.core.plan.Unit;
+import org.skelto.core.work.ComputingBudget;
 
 /** How long the whole path of what must survive goes on without the mains, and which box ends first. */
 public final class Backups {
@@ -72,6 +73,7 @@ public final class Backups {
 
     /** How long one box goes on without the mains. */
     static BackupBox box(Plan plan, Map<String, PowerNode> tree, String id) {
+        ComputingBudget.step();
         Unit unit = plan.units().get(id);
         PowerNode node = tree.get(id);
         if (unit.power().source() == PowerSource.BATTERY) {

@@ -7,6 +7,7 @@ import org.skelto.core.plan.Plan;
 import org.skelto.core.plan.Unit;
 import org.skelto.core.radio.Figure;
 import org.skelto.core.radio.Text;
+import org.skelto.core.work.ComputingBudget;
 
 /**
  * The cells of a unit as they are where they stand.
@@ -33,6 +34,7 @@ record Battery(double volts, double capacityMah, double usable, double cold, dou
     private static final double LEFT_OF_COLD_CELL = 0.8;
 
     static Battery of(Plan plan, Unit unit, Part cell) {
+        ComputingBudget.step();
         double cold = cold(
                 cell,
                 exposure(plan, unit),

@@ -7,6 +7,7 @@ import org.skelto.core.plan.Place;
 import org.skelto.core.plan.Route;
 import org.skelto.core.site.Point;
 import org.skelto.core.site.SiteModel;
+import org.skelto.core.work.ComputingBudget;
 
 /** How long a cable becomes that follows routes, walls and floors rather than the crow. */
 public final class CableRuns {
@@ -26,6 +27,7 @@ public final class CableRuns {
      * legs east, north and up; with a drop at each end and a tenth to spare. Within 1 m it is 1 m.
      */
     public static Optional<Double> lengthM(SiteModel site, Place from, Place to) {
+        ComputingBudget.step();
         Optional<Point> one = site.position(from);
         Optional<Point> other = site.position(to);
         if (one.isEmpty() || other.isEmpty()) {

@@ -17,6 +17,7 @@ import org.skelto.core.radio.Figure;
 import org.skelto.core.radio.Text;
 import org.skelto.core.radio.Traffic;
 import org.skelto.core.site.SiteModel;
+import org.skelto.core.work.ComputingBudget;
 
 /** How long cells last, and what they cannot do. */
 final class Cells {
@@ -32,6 +33,7 @@ final class Cells {
 
     /** The life of a unit's cells, or null when cells or duty are not known. */
     static PowerNode.CellLife life(Plan plan, SiteModel site, Unit unit, Part cell, List<PowerFault> faults) {
+        ComputingBudget.step();
         if (unit.power().source() != PowerSource.BATTERY || cell == null || cell.kind() != PartKind.BATTERY) {
             return null;
         }

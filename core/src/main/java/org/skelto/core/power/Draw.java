@@ -17,6 +17,7 @@ import org.skelto.core.plan.Unit;
 import org.skelto.core.plan.UnitKind;
 import org.skelto.core.radio.Figure;
 import org.skelto.core.radio.Text;
+import org.skelto.core.work.ComputingBudget;
 
 /**
  * What one unit takes by itself, without what it feeds.
@@ -50,6 +51,7 @@ record Draw(double volts, Double leastV, Double mostV, double typicalW, double w
     }
 
     static Draw of(Plan plan, String id, Catalogue catalogue) {
+        ComputingBudget.step();
         Unit unit = plan.units().get(id);
         if (unit.draws() != null) {
             double volts = unit.draws().volts();

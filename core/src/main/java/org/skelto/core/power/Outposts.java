@@ -21,6 +21,7 @@ import org.skelto.core.plan.Unit;
 import org.skelto.core.radio.Figure;
 import org.skelto.core.radio.Text;
 import org.skelto.core.radio.Traffic;
+import org.skelto.core.work.ComputingBudget;
 
 /** Where the energy of units on batteries goes, and what would change that. */
 public final class Outposts {
@@ -86,6 +87,7 @@ public final class Outposts {
     }
 
     private static OutpostEnergy of(Plan plan, Catalogue parts, String id, Unit unit) {
+        ComputingBudget.step();
         Part cell = cell(parts, unit).orElse(null);
         Duty duty = Traffic.timed(unit);
         double volts = cell == null ? 3 : cell.figure(Quantity.OUTPUT_V, 3);

@@ -24,6 +24,7 @@ import org.skelto.core.power.PowerNode.SupplyOutput;
 import org.skelto.core.radio.Figure;
 import org.skelto.core.radio.Text;
 import org.skelto.core.site.SiteModel;
+import org.skelto.core.work.ComputingBudget;
 
 /**
  * The tree of supplies of a plan: every unit with what it takes, what it makes for others, the cable that feeds it and
@@ -126,6 +127,7 @@ public final class PowerTree {
     }
 
     private double[] input(String id) {
+        ComputingBudget.step();
         Unit unit = plan.units().get(id);
         Draw draw = draws.get(id);
         double typical = draw.typicalW();
@@ -178,6 +180,7 @@ public final class PowerTree {
 
     /** Watts that a unit gives to all it feeds, with what their cables lose. */
     private double[] given(String id) {
+        ComputingBudget.step();
         double typical = 0;
         double worst = 0;
         for (String child : fed.getOrDefault(id, List.of())) {

@@ -8,6 +8,7 @@ import java.util.Locale;
 import org.skelto.core.plan.Solar;
 import org.skelto.core.radio.Figure;
 import org.skelto.core.radio.Text;
+import org.skelto.core.work.ComputingBudget;
 
 /**
  * What a panel gives in each month: sun above the air by latitude and day (FAO Irrigation and Drainage Paper 56,
@@ -65,6 +66,7 @@ public final class SunModel {
 
     /** Irradiation of the tilted panel in the middle of a month, kWh per m² and day, 1 to 12. */
     public static double onPanelKwh(double latitudeDeg, Solar solar, int month) {
+        ComputingBudget.step();
         int day = MIDDLE[month - 1];
         boolean summer = (month >= 4 && month <= 9) == latitudeDeg >= 0;
         double clear = 0.25 + 0.5 * (summer ? solar.sunShareSummer() : solar.sunShareWinter());

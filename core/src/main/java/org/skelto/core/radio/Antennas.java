@@ -9,6 +9,7 @@ import org.skelto.core.plan.Radio;
 import org.skelto.core.plan.Unit;
 import org.skelto.core.site.Point;
 import org.skelto.core.site.SiteModel;
+import org.skelto.core.work.ComputingBudget;
 
 /** Where the antennas of units are: at the unit, or on a mast outside it. */
 public final class Antennas {
@@ -69,6 +70,7 @@ public final class Antennas {
     public static double[] wallsDb(SiteModel site, SlabTables tables, Unit unit, Radio radio, int directions) {
         double[] all = new double[directions];
         for (int i = 0; i < directions; i++) {
+            ComputingBudget.step();
             all[i] = wallsDb(site, tables, unit, radio, 2 * Math.PI * i / directions);
         }
         return all;

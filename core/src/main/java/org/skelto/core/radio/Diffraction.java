@@ -1,5 +1,7 @@
 package org.skelto.core.radio;
 
+import org.skelto.core.work.ComputingBudget;
+
 /**
  * Diffraction over ground, the complete delta-Bullington method of Recommendation ITU-R P.526 §4.5: the Bullington
  * construction over the real profile, and what a smooth earth under it adds. Vertical polarisation over land.
@@ -35,6 +37,7 @@ public final class Diffraction {
      * @param factor effective earth radius over the real one, above 0; 4/3 is usual
      */
     public static Loss of(double frequencyMHz, Terrain profile, double txHeightM, double rxHeightM, double factor) {
+        ComputingBudget.step();
         Terrain t = profile.filled();
         int n = t.size();
         double[] d = new double[n];
@@ -53,6 +56,7 @@ public final class Diffraction {
             double txHeightM,
             double rxHeightM,
             double radiusKm) {
+        ComputingBudget.step();
         return of(new SmoothEarth(frequencyMHz), frequencyMHz, dKm, hM, n, txHeightM, rxHeightM, radiusKm);
     }
 
@@ -66,6 +70,7 @@ public final class Diffraction {
             double txHeightM,
             double rxHeightM,
             double radiusKm) {
+        ComputingBudget.step();
         double wavelengthM = FreeSpace.SPEED_OF_LIGHT / (frequencyMHz * 1e6);
         double hts = hM[0] + txHeightM;
         double hrs = hM[n - 1] + rxHeightM;

@@ -10,6 +10,7 @@ import org.skelto.core.plan.RadioBand;
 import org.skelto.core.site.Crossing;
 import org.skelto.core.site.Point;
 import org.skelto.core.site.SiteModel;
+import org.skelto.core.work.ComputingBudget;
 
 /**
  * The multi-wall model: free space, every wall and slab that the straight ray crosses, and a clutter term. Between
@@ -28,6 +29,7 @@ public final class MultiWall implements LossModel {
 
     @Override
     public Loss loss(Point from, Place fromPlace, Point to, Place toPlace, double frequencyMHz) {
+        ComputingBudget.step();
         List<Part> parts = new ArrayList<>();
         double distanceM = from.distanceM(to);
         parts.add(new Part(
@@ -61,6 +63,7 @@ public final class MultiWall implements LossModel {
 
     @Override
     public double lossDb(Point from, Place fromPlace, Point to, Place toPlace, double frequencyMHz) {
+        ComputingBudget.step();
         double sum = FreeSpace.lossDb(frequencyMHz, from.distanceM(to)) + clutterDb(plan, fromPlace, toPlace);
         for (Crossing crossing : site.crossings(from, to)) {
             sum += tables.table(plan, crossing.construction(), frequencyMHz).lossDb(crossing.cosIncidence());

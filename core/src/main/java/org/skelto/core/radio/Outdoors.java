@@ -8,6 +8,7 @@ import org.skelto.core.plan.GroundPoint;
 import org.skelto.core.plan.OutdoorModel;
 import org.skelto.core.plan.PathLearned;
 import org.skelto.core.plan.RadioPath;
+import org.skelto.core.work.ComputingBudget;
 
 /**
  * Loss over the ground between two antennas: free space, diffraction over the profile with its buildings, and trees;
@@ -54,6 +55,7 @@ public final class Outdoors {
     }
 
     private Outdoors(RadioPath path, Terrain ground, double fromHeightM, double toHeightM, double frequencyMHz) {
+        ComputingBudget.step();
         this.path = path;
         this.ground = ground;
         this.fromM = fromHeightM;
@@ -129,6 +131,7 @@ public final class Outdoors {
 
     /** The worst point between the ends. */
     public Clearance clearance() {
+        ComputingBudget.step();
         Clearance worst = null;
         Terrain t = built.filled();
         for (int i = 1; i < t.size() - 1; i++) {
@@ -150,6 +153,7 @@ public final class Outdoors {
         double[][] line = tautLine();
         double depth = 0;
         for (Cover cover : path.covers()) {
+            ComputingBudget.step();
             if (cover.kind() != Cover.Kind.TREES) {
                 continue;
             }

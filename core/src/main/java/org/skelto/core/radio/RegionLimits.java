@@ -13,6 +13,7 @@ import java.util.stream.Stream;
 import org.skelto.core.plan.Medium;
 import org.skelto.core.plan.Radio;
 import org.skelto.core.plan.Region;
+import org.skelto.core.work.ComputingBudget;
 
 /**
  * The region table: what power a radio may send with. It is an aid with a date, never the law: check with your
@@ -123,6 +124,7 @@ public final class RegionLimits {
      * the band; of other radios only the centre is known.
      */
     public static Optional<BandLimit> rowFor(Region region, Radio radio, boolean periodic) {
+        ComputingBudget.step();
         double bandwidthKHz = radio.chirp() == null ? NARROW_KHZ : radio.chirp().bandwidthKHz();
         double besideMHz = radio.chirp() == null ? 0 : bandwidthKHz / 2000 - EDGE_MHZ;
         Integer hops = radio.settings().hopChannels();

@@ -1,6 +1,7 @@
 package org.skelto.core.radio;
 
 import org.skelto.core.plan.Construction;
+import org.skelto.core.work.ComputingBudget;
 
 /**
  * The loss of one construction at one frequency by angle, worked out once. Between two of its {@value #NODES} nodes,
@@ -22,6 +23,7 @@ public final class SlabTable {
     public static SlabTable of(Construction construction, double frequencyMHz) {
         double[] loss = new double[NODES];
         for (int i = 0; i < NODES; i++) {
+            ComputingBudget.step();
             double cos = LEAST_COS + i / PER_COS;
             loss[i] = Slab.constructionLossDb(construction, frequencyMHz, Math.toDegrees(Math.acos(Math.min(1, cos))));
         }

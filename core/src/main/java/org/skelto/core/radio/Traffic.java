@@ -7,6 +7,7 @@ import org.skelto.core.plan.Message;
 import org.skelto.core.plan.Pulse;
 import org.skelto.core.plan.Radio;
 import org.skelto.core.plan.Unit;
+import org.skelto.core.work.ComputingBudget;
 
 /**
  * What a unit's long-range or sub-GHz radio puts on the air.
@@ -33,6 +34,7 @@ public record Traffic(int bytes, boolean assumed, double airtimeMs, Double inter
 
     /** The traffic of a unit over one of its radios; the medium must be one that {@link #counts}. */
     public static Traffic of(Unit unit, Radio radio) {
+        ComputingBudget.step();
         Message message = unit.says();
         int bytes = message.bytes() == 0 ? USUAL_BYTES : message.bytes();
         Double interval = message.intervalS() != null

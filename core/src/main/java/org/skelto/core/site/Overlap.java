@@ -7,6 +7,7 @@ import org.locationtech.jts.geom.GeometryFactory;
 import org.locationtech.jts.geom.Polygon;
 import org.skelto.core.plan.Corner;
 import org.skelto.core.plan.Room;
+import org.skelto.core.work.ComputingBudget;
 
 /** How much two rooms overlap. */
 public final class Overlap {
@@ -18,6 +19,7 @@ public final class Overlap {
      * @param slipM widest strip that is a slip, metres
      */
     public static double areaM2(Room a, Room b, double slipM) {
+        ComputingBudget.step();
         if (!a.bounds().wider(-slipM).meets(b.bounds())) {
             return 0;
         }

@@ -16,6 +16,7 @@ import org.skelto.core.plan.Plan;
 import org.skelto.core.plan.Pointers;
 import org.skelto.core.plan.Room;
 import org.skelto.core.plan.Slugs;
+import org.skelto.core.work.ComputingBudget;
 
 /**
  * Reads a typed room such as {@code scullery 6.2x4.8 @ 7,0 brick}: a name, width by depth in metres, the south-west
@@ -42,6 +43,7 @@ public final class RoomLine {
 
     /** The edits that a typed line asks for. */
     public static List<Edit> read(String line, String floor, Plan plan) throws UnreadableLine {
+        ComputingBudget.step();
         String text = line.strip();
         Matcher matcher = LINE.matcher(text);
         if (text.length() > LONGEST || !matcher.matches()) {

@@ -17,6 +17,7 @@ import org.skelto.core.plan.Plan;
 import org.skelto.core.plan.Pointers;
 import org.skelto.core.plan.Room;
 import org.skelto.core.plan.Slugs;
+import org.skelto.core.work.ComputingBudget;
 
 /**
  * Reads a list of rooms, a line each: as {@link RoomLine} has it, or as rows of a spreadsheet with name, width and depth and
@@ -50,6 +51,7 @@ public final class RoomList {
 
     /** The edits that a list asks for; empty lines and a heading are passed over. */
     public static List<Edit> read(String text, String floor, Plan plan) throws UnreadableList {
+        ComputingBudget.step();
         String[] lines = text.split("\\R", -1);
         if (lines.length > MOST) {
             throw new UnreadableList(MOST + 1, "A list may have at most " + MOST + " lines.");

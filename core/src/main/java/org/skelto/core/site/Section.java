@@ -6,6 +6,7 @@ import java.util.List;
 import org.skelto.core.plan.Constructions;
 import org.skelto.core.plan.Plan;
 import org.skelto.core.plan.Unit;
+import org.skelto.core.work.ComputingBudget;
 
 /**
  * An upright cut through the site along a straight line: what it cuts, and the units near it, by distance along the line
@@ -49,6 +50,7 @@ public record Section(
         Plan plan = site.plan();
         List<CutWall> walls = new ArrayList<>();
         for (Panel p : site.panels()) {
+            ComputingBudget.step();
             double one = (p.axM() - fromX) * dy - (p.ayM() - fromY) * dx;
             double other = (p.bxM() - fromX) * dy - (p.byM() - fromY) * dx;
             if (one == other || one > 0 == other > 0) {

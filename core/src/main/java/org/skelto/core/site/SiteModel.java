@@ -20,6 +20,7 @@ import org.skelto.core.plan.Room;
 import org.skelto.core.plan.Spot;
 import org.skelto.core.plan.Unit;
 import org.skelto.core.plan.UnitKind;
+import org.skelto.core.work.ComputingBudget;
 
 /**
  * The geometry of a plan. Crossings of one ray are found by trying every panel and slab: a house has a few hundred at
@@ -73,6 +74,7 @@ public final class SiteModel {
     }
 
     private static SlabArea slab(Plan plan, String id, Floor floor, Building building, Construction slab) {
+        ComputingBudget.step();
         List<double[]> outlines = plan.rooms().values().stream()
                 .filter(room -> touches(plan.floors().get(room.floor()), floor))
                 .map(room -> ring(room.corners(), building))
@@ -190,6 +192,7 @@ public final class SiteModel {
 
     /** Id of the room of a floor that holds a point of the site, or null; where rooms overlap the later one counts. */
     public String roomAt(String floor, double xM, double yM) {
+        ComputingBudget.step();
         Building building = plan.buildings().get(plan.floors().get(floor).building());
         String found = null;
         for (Map.Entry<String, Room> room : plan.rooms().entrySet()) {
@@ -227,6 +230,7 @@ public final class SiteModel {
 
     /** Everything that the straight ray between two points goes through, in order from the first. */
     public List<Crossing> crossings(Point from, Point to) {
+        ComputingBudget.step();
         List<Crossing> found = new ArrayList<>();
         double length = from.distanceM(to);
         if (length == 0) {

@@ -12,6 +12,7 @@ import org.skelto.core.plan.Opening;
 import org.skelto.core.plan.Plan;
 import org.skelto.core.plan.Pointers;
 import org.skelto.core.plan.Room;
+import org.skelto.core.work.ComputingBudget;
 
 /**
  * Cuts the walls of the rooms of one floor into pieces, so that a wall between two rooms counts once, and the pieces
@@ -85,6 +86,7 @@ final class WallPieces {
 
     static WallPieces of(
             Plan plan, String floorId, Floor floor, Building building, Map<String, Room> rooms, List<String> openings) {
+        ComputingBudget.step();
         WallPieces cutter = new WallPieces(plan, floorId, floor, building);
         rooms.forEach((id, room) -> cutter.add(id, room, building));
         openings.forEach(id -> cutter.add(id, plan.openings().get(id), building));
@@ -198,6 +200,7 @@ final class WallPieces {
     }
 
     private void panels(Line line, double from, double to, String wall) {
+        ComputingBudget.step();
         List<Double> cuts = new ArrayList<>(List.of(from, to));
         for (Hole hole : line.holes) {
             java.util.stream.Stream.of(hole.fromM(), hole.toM())
@@ -216,6 +219,7 @@ final class WallPieces {
 
     /** From the foot up: wall, opening, wall. */
     private void stack(Line line, double from, double to, String wall) {
+        ComputingBudget.step();
         double middle = (from + to) / 2;
         double z = footM;
         List<Hole> holes = line.holes.stream()
@@ -231,6 +235,7 @@ final class WallPieces {
     }
 
     private void panel(Line line, double from, double to, double footZ, double headZ, String construction) {
+        ComputingBudget.step();
         if (headZ > footZ && !Constructions.of(plan, construction).open()) {
             panels.add(
                     new Panel(floorId, line.x(from), line.y(from), line.x(to), line.y(to), footZ, headZ, construction));

@@ -91,7 +91,7 @@ final class AirChecks {
     }
 
     private static void collisions(CheckContext c, SharedAir.Sender s) {
-        double target = Chance.target(new LinkAssessor(c.site, c.tables).criticality(s.unit()));
+        double target = Chance.target(new LinkAssessor(c.site(), c.tables).criticality(s.unit()));
         if (s.overload()) {
             c.snag("R15", STOP, LONG_RANGE, s.name() + ": more is sent than its frequency holds")
                     .figures(s.settings() + ", " + s.rivals() + " others on it")
@@ -178,7 +178,7 @@ final class AirChecks {
     /** R14: the ground reaches into the zone that a ray wants free. */
     private static void ground(CheckContext c, String id, Link link) {
         RadioPath path = c.plan.path(link.from(), link.to()).orElse(null);
-        LinkReport report = c.links.get(id);
+        LinkReport report = c.links().get(id);
         if (LongRange.openAir(c.plan, report)) {
             c.snag(
                             "R14",
@@ -195,7 +195,7 @@ final class AirChecks {
             return;
         }
         Radio radio = c.plan.units().get(link.from()).radio(link.medium()).orElseThrow();
-        Outdoors ground = new LinkAssessor(c.site, c.tables).outdoors(path, radio.frequencyMHz(), link.medium());
+        Outdoors ground = new LinkAssessor(c.site(), c.tables).outdoors(path, radio.frequencyMHz(), link.medium());
         Outdoors.Clearance worst = ground.clearance();
         if (worst.share() >= Outdoors.WISHED_SHARE) {
             return;

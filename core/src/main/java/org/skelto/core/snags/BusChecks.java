@@ -15,40 +15,43 @@ final class BusChecks {
     private BusChecks() {}
 
     static void run(CheckContext c) {
-        c.chains.forEach(chain -> chain.faults().forEach(fault -> {
-            boolean powerLine = chain.kind() == ChainReport.Kind.POWER_LINE;
-            String unit = powerLine ? fault.board() : chain.unit();
-            String at = CheckContext.unit(unit)
-                    + (powerLine || fault.board() == null ? "/boards" : "/boards/more" + Pointers.of(fault.board()));
-            var draft = c.snag(fault.code(), fault.stop() ? STOP : FIX, CONTROLLERS, fault.text())
-                    .figures(fault.figures())
-                    .leadsTo(fault.leadsTo())
-                    .at(at);
-            if (fault.address() != null) {
-                draft.fix("Set it to " + fault.address(), Edit.replace(at + "/address", fault.address()));
-            } else if (powerLine) {
-                String free = PowerLine.freeCode(c.plan);
-                if (free != null) {
-                    draft.fix("Set it to " + free, Edit.replace(at + "/code", free));
-                }
-            } else if (fault.code().equals("B6")) {
-                Chain line = c.plan.units().get(unit).boards().line();
-                draft.fix(
-                        "Terminate both ends and run a reference along",
-                        Edit.replace(
-                                CheckContext.unit(unit, "/boards/line"),
-                                line == null
-                                        ? new Chain(null, 1, 19.2, null, null, 2, true)
-                                        : new Chain(
-                                                line.cable(),
-                                                line.lengthM(),
-                                                line.rateK(),
-                                                line.periodMs(),
-                                                line.pullUpOhm(),
-                                                2,
-                                                true)));
-            }
-            draft.add();
-        }));
+        c.chains()
+                .forEach(chain -> chain.faults().forEach(fault -> {
+                    boolean powerLine = chain.kind() == ChainReport.Kind.POWER_LINE;
+                    String unit = powerLine ? fault.board() : chain.unit();
+                    String at = CheckContext.unit(unit)
+                            + (powerLine || fault.board() == null
+                                    ? "/boards"
+                                    : "/boards/more" + Pointers.of(fault.board()));
+                    var draft = c.snag(fault.code(), fault.stop() ? STOP : FIX, CONTROLLERS, fault.text())
+                            .figures(fault.figures())
+                            .leadsTo(fault.leadsTo())
+                            .at(at);
+                    if (fault.address() != null) {
+                        draft.fix("Set it to " + fault.address(), Edit.replace(at + "/address", fault.address()));
+                    } else if (powerLine) {
+                        String free = PowerLine.freeCode(c.plan);
+                        if (free != null) {
+                            draft.fix("Set it to " + free, Edit.replace(at + "/code", free));
+                        }
+                    } else if (fault.code().equals("B6")) {
+                        Chain line = c.plan.units().get(unit).boards().line();
+                        draft.fix(
+                                "Terminate both ends and run a reference along",
+                                Edit.replace(
+                                        CheckContext.unit(unit, "/boards/line"),
+                                        line == null
+                                                ? new Chain(null, 1, 19.2, null, null, 2, true)
+                                                : new Chain(
+                                                        line.cable(),
+                                                        line.lengthM(),
+                                                        line.rateK(),
+                                                        line.periodMs(),
+                                                        line.pullUpOhm(),
+                                                        2,
+                                                        true)));
+                    }
+                    draft.add();
+                }));
     }
 }

@@ -24,47 +24,71 @@ import org.skelto.core.site.SiteModel;
 import org.skelto.core.sound.SoundReport;
 import org.skelto.core.wiring.ChainReport;
 import org.skelto.core.wiring.Wired;
+import org.skelto.core.work.ComputingBudget;
 
 /** What the checks look at, and where they put what they find. */
 final class CheckContext {
     final Plan plan;
-    final SiteModel site;
     final SlabTables tables;
-    final Map<String, LinkReport> links;
-    final Outages outages;
-    final Map<String, DeviceState> now;
+    final List<Reading> readings;
+    final Catalogue parts;
+    private final Review.Seen seen;
 
     /** How often another link has been looked for. */
     int offers;
 
     private final List<Snag> found = new ArrayList<>();
 
-    final List<MeshReport> meshes;
-    final Map<String, SoundReport> sounds;
-    final Map<String, DemandReport> demands;
-    final List<Reading> readings;
-    final Catalogue parts;
-    final Map<String, Wired> wired;
-    final Map<String, PowerNode> power;
-    final Map<String, HousingFit> housings;
-    final List<ChainReport> chains;
-
     CheckContext(Review.Seen seen) {
-        this.meshes = seen.meshes();
-        this.sounds = seen.sounds();
-        this.demands = seen.demands();
+        this.seen = seen;
+        this.plan = seen.plan();
+        this.tables = seen.tables();
         this.readings = seen.readings();
         this.parts = seen.parts();
-        this.wired = seen.wired();
-        this.power = seen.power();
-        this.housings = seen.housings();
-        this.chains = seen.chains();
-        this.site = seen.site();
-        this.plan = site.plan();
-        this.tables = seen.tables();
-        this.links = seen.links();
-        this.outages = seen.outages();
-        this.now = outages.now();
+    }
+
+    SiteModel site() {
+        return seen.site().get();
+    }
+
+    Map<String, LinkReport> links() {
+        return seen.links().get();
+    }
+
+    Outages outages() {
+        return seen.outages().get();
+    }
+
+    Map<String, DeviceState> now() {
+        return outages().now();
+    }
+
+    List<MeshReport> meshes() {
+        return seen.meshes().get();
+    }
+
+    Map<String, SoundReport> sounds() {
+        return seen.sounds().get();
+    }
+
+    Map<String, DemandReport> demands() {
+        return seen.demands().get();
+    }
+
+    Map<String, Wired> wired() {
+        return seen.wired().get();
+    }
+
+    Map<String, PowerNode> power() {
+        return seen.power().get();
+    }
+
+    Map<String, HousingFit> housings() {
+        return seen.housings().get();
+    }
+
+    List<ChainReport> chains() {
+        return seen.chains().get();
     }
 
     List<Snag> found() {
@@ -110,6 +134,7 @@ final class CheckContext {
         }
 
         void add() {
+            ComputingBudget.step();
             String key = code + String.join(" ", subjects);
             found.add(new Snag(
                     key,
@@ -126,6 +151,7 @@ final class CheckContext {
     }
 
     Draft snag(String code, Severity severity, Stage stage, String title) {
+        ComputingBudget.step();
         return new Draft(code, severity, stage, title);
     }
 
@@ -134,6 +160,7 @@ final class CheckContext {
     }
 
     Stream<Map.Entry<String, Device>> devicesOn(String unit) {
+        ComputingBudget.step();
         return plan.devices().entrySet().stream()
                 .filter(e -> unit.equals(e.getValue().unit()));
     }

@@ -35,8 +35,8 @@ final class CoverageChecks {
     private CoverageChecks() {}
 
     static void run(CheckContext c) {
-        c.demands.values().forEach(d -> demand(c, d));
-        c.meshes.forEach(mesh -> mesh(c, mesh));
+        c.demands().values().forEach(d -> demand(c, d));
+        c.meshes().forEach(mesh -> mesh(c, mesh));
         channels(c);
         readings(c);
         c.units(UnitKind.ACCESS_POINT).forEach(e -> wireless(c, e.getKey(), e.getValue()));
@@ -85,7 +85,7 @@ final class CoverageChecks {
     }
 
     private static void channels(CheckContext c) {
-        ChannelPlan found = Channels.of(c.site, c.tables, CHANNEL_STEPS);
+        ChannelPlan found = Channels.of(c.site(), c.tables, CHANNEL_STEPS);
         if (found.edits().isEmpty() || found.nowDbm() - found.thenDbm() < QUIETER_DB) {
             return;
         }
@@ -106,9 +106,9 @@ final class CoverageChecks {
     /** Readings of one transmitter in one room that lie far from the prediction on the mean. */
     private static void readings(CheckContext c) {
         Map<String, List<Double>> off = new TreeMap<>();
-        Calibrator.Predictions predictions = Calibrator.predictions(c.site, c.tables);
+        Calibrator.Predictions predictions = Calibrator.predictions(c.site(), c.tables);
         for (Reading reading : c.readings) {
-            String room = c.site.roomAt(reading.floor(), reading.xM(), reading.yM());
+            String room = c.site().roomAt(reading.floor(), reading.xM(), reading.yM());
             if (room != null) {
                 double predicted = predictions.nowDbm(reading);
                 off.computeIfAbsent(reading.unit() + " " + room, k -> new ArrayList<>())

@@ -8,8 +8,10 @@ import static org.skelto.core.snags.Stage.DEVICES;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Map;
+import java.util.Set;
 import java.util.TreeMap;
 import java.util.TreeSet;
+import java.util.stream.Collectors;
 import org.skelto.core.outage.Outages;
 import org.skelto.core.plan.Criticality;
 import org.skelto.core.plan.Device;
@@ -175,7 +177,7 @@ final class DeviceChecks {
     }
 
     private static void placed(CheckContext c, String id, Device d) {
-        if (c.site.position(SiteModel.placeOf(c.plan, d)).isEmpty()) {
+        if (c.site().position(SiteModel.placeOf(c.plan, d)).isEmpty()) {
             c.snag("D12", FIX, DEVICES, d.name() + " is in no room")
                     .leadsTo("Its links, its topic and what still works there cannot be worked out.")
                     .at(CheckContext.device(id))
@@ -214,8 +216,9 @@ final class DeviceChecks {
 
     private static void clash(CheckContext c, String id, Unit unit, int channel, List<String> devices) {
         String last = devices.get(devices.size() - 1);
+        Set<Integer> taken = c.devicesOn(id).map(e -> e.getValue().channel()).collect(Collectors.toSet());
         int free = 1;
-        while (taken(c, id, free)) {
+        while (free <= unit.channels() && taken.contains(free)) {
             free++;
         }
         var draft = c.snag(
@@ -234,10 +237,5 @@ final class DeviceChecks {
                     Edit.replace(CheckContext.device(last, "/channel"), free));
         }
         draft.add();
-    }
-
-    private static boolean taken(CheckContext c, String unit, int channel) {
-        return c.devicesOn(unit)
-                .anyMatch(e -> Integer.valueOf(channel).equals(e.getValue().channel()));
     }
 }

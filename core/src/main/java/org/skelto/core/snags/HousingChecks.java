@@ -30,13 +30,14 @@ final class HousingChecks {
     private HousingChecks() {}
 
     static void run(CheckContext c) {
-        c.housings.forEach((id, fit) -> housing(c, id, fit));
+        c.housings().forEach((id, fit) -> housing(c, id, fit));
         c.plan.units().forEach((id, unit) -> {
             if (unit.kind() != UnitKind.SUPPLY || unit.boards() == null) {
                 return;
             }
-            long fed =
-                    c.power.values().stream().filter(n -> id.equals(n.parent())).count();
+            long fed = c.power().values().stream()
+                    .filter(n -> id.equals(n.parent()))
+                    .count();
             double takes = POLES
                     * c.parts
                             .find(unit.boards().main())
@@ -105,7 +106,7 @@ final class HousingChecks {
         return c.parts.all(kind).stream()
                 .filter(p -> !fit.separated() || p.is(Trait.SEPARATED))
                 .filter(p -> {
-                    HousingFit then = HousingFit.of(c.plan, id, p, c.parts, c.power);
+                    HousingFit then = HousingFit.of(c.plan, id, p, c.parts, c.power());
                     return !then.tooDeep()
                             && !then.tooFull()
                             && then.insideC() <= Math.max(HousingFit.WARM_C, fit.insideC());
@@ -114,7 +115,7 @@ final class HousingChecks {
     }
 
     private static void full(CheckContext c, String id, String name, String at) {
-        for (Map.Entry<String, Wired> e : c.wired.entrySet()) {
+        for (Map.Entry<String, Wired> e : c.wired().entrySet()) {
             if (id.equals(c.plan.units().get(e.getKey()).housing())
                     && e.getValue().free() == 0) {
                 c.snag("C13", LOOK, CONTROLLERS, "No channel is spare in " + name + ", which the wall closes")

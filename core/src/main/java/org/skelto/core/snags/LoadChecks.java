@@ -45,7 +45,7 @@ final class LoadChecks {
     }
 
     static void run(CheckContext c) {
-        c.wired.forEach((id, wired) -> {
+        c.wired().forEach((id, wired) -> {
             LoadChecks checks = new LoadChecks(c, id, wired);
             wired.needs().stream().filter(n -> n.terminal() != null).forEach(checks::load);
             checks.outputs();

@@ -89,11 +89,11 @@ final class OutageChecks {
     }
 
     private static void internet(CheckContext c) {
-        Map<String, DeviceState> states = c.outages.without(Set.of(Component.INTERNET));
+        Map<String, DeviceState> states = c.outages().without(Set.of(Component.INTERNET));
         states.forEach((id, state) -> {
             Device d = c.plan.devices().get(id);
             boolean worse = state.state().compareTo(State.LOST) >= 0
-                    && c.now.get(id).state().compareTo(State.LOST) < 0;
+                    && c.now().get(id).state().compareTo(State.LOST) < 0;
             if (worse && state.job() != Job.TELL_AWAY) {
                 List<Way> ways = new ArrayList<>(d.ways());
                 ways.add(Way.HOME_APP);
@@ -113,11 +113,11 @@ final class OutageChecks {
         if (hubs.isEmpty()) {
             return;
         }
-        c.outages.without(hubs).forEach((id, state) -> {
+        c.outages().without(hubs).forEach((id, state) -> {
             Device d = c.plan.devices().get(id);
             boolean acts = d.kind().family() != DeviceKind.Family.SENSOR;
             boolean worse = state.state().compareTo(State.LOST) >= 0
-                    && c.now.get(id).state().compareTo(State.LOST) < 0;
+                    && c.now().get(id).state().compareTo(State.LOST) < 0;
             if (acts && worse) {
                 var draft = c.snag("O2", FIX, OUTAGES, d.name() + " is lost without the hub and nothing is at hand")
                         .figures(state.job().words() + ": " + state.sentence())
@@ -138,8 +138,8 @@ final class OutageChecks {
         Set<String> circuits =
                 c.plan.circuits().keySet().stream().map(Component::circuit).collect(Collectors.toSet());
         circuits.add(Component.MAINS);
-        c.outages.without(circuits).forEach((id, state) -> {
-            if (state.state() == State.UNSAFE && c.now.get(id).state() != State.UNSAFE) {
+        c.outages().without(circuits).forEach((id, state) -> {
+            if (state.state() == State.UNSAFE && c.now().get(id).state() != State.UNSAFE) {
                 Device d = c.plan.devices().get(id);
                 var draft = c.snag("O3", STOP, OUTAGES, d.name() + " is unsafe without mains")
                         .figures(state.job().words() + ": " + state.sentence())
@@ -162,13 +162,13 @@ final class OutageChecks {
                 .filter(e -> e.getValue().guards())
                 .map(Map.Entry::getKey)
                 .toList();
-        c.outages.components().values().stream()
+        c.outages().components().values().stream()
                 .filter(component -> component.kind().group() == Component.Group.NETWORK)
                 .forEach(component -> {
-                    Map<String, DeviceState> states = c.outages.without(Set.of(component.id()), guards);
+                    Map<String, DeviceState> states = c.outages().without(Set.of(component.id()), guards);
                     List<String> silent = states.entrySet().stream()
                             .filter(e -> e.getValue().state().compareTo(State.LOST) >= 0
-                                    && c.now.get(e.getKey()).state().compareTo(State.LOST) < 0)
+                                    && c.now().get(e.getKey()).state().compareTo(State.LOST) < 0)
                             .map(Map.Entry::getKey)
                             .toList();
                     if (silent.size() >= 2) {

@@ -29,9 +29,9 @@ final class PlaceChecks {
     private PlaceChecks() {}
 
     static void run(CheckContext c) {
-        c.site.walls().forEach(wall -> openOutside(c, wall));
-        c.links.values().forEach(report -> unknownWall(c, report));
-        c.sounds.values().forEach(report -> sound(c, report));
+        c.site().walls().forEach(wall -> openOutside(c, wall));
+        c.links().values().forEach(report -> unknownWall(c, report));
+        c.sounds().values().forEach(report -> sound(c, report));
         emptyRooms(c);
         ratings(c);
     }

@@ -25,9 +25,9 @@ final class PowerChecks {
     private PowerChecks() {}
 
     static void run(CheckContext c) {
-        PowerFixes fixes = new PowerFixes(c.site, c.parts, c.power);
+        PowerFixes fixes = new PowerFixes(c.site(), c.parts, c.power());
         int offers = 0;
-        for (PowerNode node : c.power.values()) {
+        for (PowerNode node : c.power().values()) {
             for (PowerNode.PowerFault fault : merged(node)) {
                 boolean device = node.id().startsWith("device:");
                 String at = device

@@ -39,9 +39,9 @@ final class RadioChecks {
     private RadioChecks() {}
 
     static void run(CheckContext c) {
-        LinkChooser chooser = new LinkChooser(c.site, c.tables);
+        LinkChooser chooser = new LinkChooser(c.site(), c.tables);
         c.plan.links().forEach((id, link) -> {
-            LinkReport report = c.links.get(id);
+            LinkReport report = c.links().get(id);
             margin(c, chooser, id, link, report);
             oneSided(c, id, link, report);
             hears(c, chooser, id, link, report);
@@ -286,7 +286,7 @@ final class RadioChecks {
 
     /** The clients that other access points with room serve best, as many as are too many; none when too few can go. */
     private static List<Edit> shareOut(CheckContext c, String id, int many) {
-        LinkAssessor assessor = new LinkAssessor(c.site, c.tables);
+        LinkAssessor assessor = new LinkAssessor(c.site(), c.tables);
         java.util.Map<String, Integer> left = new java.util.TreeMap<>();
         c.units(UnitKind.ACCESS_POINT)
                 .filter(e -> !e.getKey().equals(id))
@@ -383,7 +383,7 @@ final class RadioChecks {
     }
 
     private static Optional<LinkReport> second(CheckContext c, Link only) {
-        LinkAssessor assessor = new LinkAssessor(c.site, c.tables);
+        LinkAssessor assessor = new LinkAssessor(c.site(), c.tables);
         return c.plan.units().entrySet().stream()
                 .filter(e -> !e.getKey().equals(only.to()) && !e.getKey().equals(only.from()))
                 .filter(e -> e.getValue().kind().collects())

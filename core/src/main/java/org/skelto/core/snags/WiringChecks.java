@@ -23,7 +23,7 @@ final class WiringChecks {
     private WiringChecks() {}
 
     static void run(CheckContext c) {
-        c.wired.forEach((id, wired) -> {
+        c.wired().forEach((id, wired) -> {
             unknown(c, id, wired);
             missing(c, id, wired);
             wired.needs().stream()

@@ -9,6 +9,7 @@ import static org.skelto.core.snags.Stage.DEVICES;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Map;
+import java.util.Set;
 import java.util.TreeMap;
 import java.util.stream.Collectors;
 import org.skelto.core.parts.Trait;
@@ -20,6 +21,7 @@ import org.skelto.core.plan.DeviceKind;
 import org.skelto.core.plan.Drive;
 import org.skelto.core.plan.Edit;
 import org.skelto.core.plan.HandControl;
+import org.skelto.core.plan.Limits;
 import org.skelto.core.plan.Lockwork;
 import org.skelto.core.plan.Slugs;
 import org.skelto.core.plan.Unit;
@@ -100,7 +102,7 @@ final class WorksChecks {
 
     /** Whether the controller of a device has so many terminals left, as far as that is known. */
     private static boolean room(CheckContext c, Device d, int terminals) {
-        Wired wired = d.unit() == null ? null : c.wired.get(d.unit());
+        Wired wired = d.unit() == null ? null : c.wired().get(d.unit());
         return wired == null || wired.free() >= terminals;
     }
 
@@ -258,19 +260,30 @@ final class WorksChecks {
             if (ids.size() > 1) {
                 String last = ids.get(ids.size() - 1);
                 String name = c.plan.units().get(last).name();
-                int number = 2;
-                while (byName.containsKey(Slugs.slug(name + " " + number, last))) {
-                    number++;
-                }
+                String free = freeName(name, last, byName.keySet());
                 c.snag("C9", STOP, CONTROLLERS, ids.size() + " controllers have the same identity")
                         .figures("\"" + identity + "\" in the configuration of each")
                         .leadsTo("They throw each other off the broker, and a command reaches now one, now the other.")
                         .at(CheckContext.unit(last))
-                        .fix(
-                                "Call one " + name + " " + number,
-                                Edit.replace(CheckContext.unit(last, "/name"), name + " " + number))
+                        .fix("Call one " + free, Edit.replace(CheckContext.unit(last, "/name"), free))
                         .add();
             }
         });
+    }
+
+    /**
+     * The name with a number that gives an identity of its own. The number stands in front of a name so long that its end
+     * does not count, so that one of the first numbers, one more than there are identities, is free.
+     */
+    private static String freeName(String name, String id, Set<String> taken) {
+        for (int number = 2; number <= taken.size() + 2; number++) {
+            for (String tried : List.of(name + " " + number, number + " " + name)) {
+                String fits = tried.substring(0, Math.min(tried.length(), Limits.NAME_LENGTH));
+                if (!taken.contains(Slugs.slug(fits, id))) {
+                    return fits;
+                }
+            }
+        }
+        throw new IllegalStateException("more identities than controllers");
     }
 }

@@ -28,6 +28,7 @@ import org.skelto.core.site.Overlap;
 import org.skelto.core.site.Point;
 import org.skelto.core.site.SiteModel;
 import org.skelto.core.site.WallPiece;
+import org.skelto.core.work.ComputingBudget;
 
 /**
  * Level of sounders from room to room: the rated level, less 20 log10 of the distance, less what lies on the quietest way
@@ -61,6 +62,7 @@ public final class Sounders {
 
     /** Every placed sounder of the plan, by id. */
     public static Map<String, SoundReport> of(SiteModel site) {
+        ComputingBudget.step();
         Map<String, SoundReport> reports = new TreeMap<>();
         boolean any = site.plan().devices().values().stream().anyMatch(Sounders::sounds);
         if (any) {
@@ -85,6 +87,7 @@ public final class Sounders {
     }
 
     private void wall(WallPiece wall) {
+        ComputingBudget.step();
         List<String> rooms = wall.owners().stream()
                 .map(owner -> owner.split("/")[2])
                 .distinct()
@@ -149,6 +152,7 @@ public final class Sounders {
                 .thenComparing(Path::room));
         open.add(new Path(from, 0, List.of()));
         while (!open.isEmpty()) {
+            ComputingBudget.step();
             Path path = open.remove();
             if (done.putIfAbsent(path.room, path) != null) {
                 continue;

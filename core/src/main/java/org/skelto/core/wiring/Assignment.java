@@ -1,6 +1,7 @@
 package org.skelto.core.wiring;
 
 import java.util.Arrays;
+import org.skelto.core.work.ComputingBudget;
 
 /**
  * The cheapest way to give each row a column of its own, by shortest augmenting paths with potentials (the Hungarian
@@ -27,6 +28,7 @@ final class Assignment {
         double[] columnPrice = new double[columns + 1];
         int[] rowOf = new int[columns + 1];
         for (int row = 1; row <= rows; row++) {
+            ComputingBudget.step();
             augment(cost, row, rowPrice, columnPrice, rowOf);
         }
         int[] columnOf = new int[rows];
@@ -47,6 +49,7 @@ final class Assignment {
         rowOf[0] = row;
         int at = 0;
         do {
+            ComputingBudget.step();
             used[at] = true;
             int here = rowOf[at];
             double step = Double.POSITIVE_INFINITY;

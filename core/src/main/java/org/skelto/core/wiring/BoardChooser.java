@@ -22,6 +22,7 @@ import org.skelto.core.plan.Power;
 import org.skelto.core.plan.Slugs;
 import org.skelto.core.plan.Unit;
 import org.skelto.core.plan.UnitKind;
+import org.skelto.core.work.ComputingBudget;
 
 /**
  * Finds the smallest boards for the devices of a room, or of a floor that shares one controller: combinations by price,
@@ -99,6 +100,7 @@ public final class BoardChooser {
     }
 
     private BoardChoice choose(String place, String name, List<String> ids) {
+        ComputingBudget.step();
         List<Need> needs = new ArrayList<>();
         ids.forEach(id -> needs.addAll(Need.of(id, plan.devices().get(id))));
         int relays =
@@ -180,6 +182,7 @@ public final class BoardChooser {
         for (Part main : catalogue.all(PartKind.BOARD)) {
             for (List<Part> relaySet : relaySets) {
                 for (List<Part> inputSet : inputSets) {
+                    ComputingBudget.step();
                     List<Part> more = new ArrayList<>(relaySet);
                     more.addAll(dimmerSet);
                     more.addAll(stripSet);
@@ -208,6 +211,7 @@ public final class BoardChooser {
 
     /** Whether there are terminals enough at all, and of each kind; only then an assignment is tried. */
     private boolean couldDo(List<Need> needs, BoardSet set) {
+        ComputingBudget.step();
         Layout layout = new Layout(set, catalogue);
         if (layout.terminals.size() < needs.size()) {
             return false;

@@ -21,6 +21,7 @@ import org.skelto.core.radio.Figure;
 import org.skelto.core.radio.Text;
 import org.skelto.core.wiring.ChainReport.ChainFault;
 import org.skelto.core.wiring.ChainReport.ChainMember;
+import org.skelto.core.work.ComputingBudget;
 
 /** Looks at the lines on which boards are chained: addresses, electrical limits and timing. */
 public final class Chains {
@@ -68,6 +69,7 @@ public final class Chains {
 
     /** The lines of all units that have any, by unit; the power line of the whole house comes under its own id. */
     public static List<ChainReport> of(Plan plan, Catalogue catalogue) {
+        ComputingBudget.step();
         List<ChainReport> all = new ArrayList<>();
         Map<String, Unit> onPowerLine = new TreeMap<>();
         plan.units().forEach((id, unit) -> {
@@ -98,6 +100,7 @@ public final class Chains {
     }
 
     private static Map<String, Attached> with(Unit unit, Catalogue catalogue, Trait trait) {
+        ComputingBudget.step();
         Map<String, Attached> boards = new TreeMap<>(unit.boards().more());
         boards.values()
                 .removeIf(b -> catalogue.find(b.part()).filter(p -> p.is(trait)).isEmpty());

@@ -12,6 +12,7 @@ import org.skelto.core.parts.Pin;
 import org.skelto.core.parts.Quantity;
 import org.skelto.core.parts.Trait;
 import org.skelto.core.plan.BoardSet;
+import org.skelto.core.work.ComputingBudget;
 
 /** The boards of a controller with the terminals that are free for devices, and the relays that are wired to pins. */
 final class Layout {
@@ -122,6 +123,7 @@ final class Layout {
 
     /** Whether any board has relays, or dimmer outputs. */
     boolean has(Need.Kind kind) {
+        ComputingBudget.step();
         return !(kind == Need.Kind.RELAY ? relays : drivers).isEmpty()
                 || terminals.stream().anyMatch(t -> t.serves().contains(kind));
     }

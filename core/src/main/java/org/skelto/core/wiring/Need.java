@@ -4,6 +4,7 @@ import java.util.ArrayList;
 import java.util.List;
 import org.skelto.core.plan.Device;
 import org.skelto.core.plan.Drive;
+import org.skelto.core.work.ComputingBudget;
 
 /**
  * One connection that a device asks of its controller.
@@ -49,6 +50,7 @@ public record Need(String device, String name, Kind kind) {
 
     /** What a device asks for: by its kind and drive, and an input for each sensor that it has. */
     public static List<Need> of(String id, Device device) {
+        ComputingBudget.step();
         List<Need> needs = new ArrayList<>(driven(id, device));
         int ends = device.known().endSensors() == null ? 0 : device.known().endSensors();
         for (int end = 0; end < ends; end++) {

@@ -23,6 +23,7 @@ import org.skelto.core.plan.Pointers;
 import org.skelto.core.plan.RestState;
 import org.skelto.core.plan.Unit;
 import org.skelto.core.plan.Wiring;
+import org.skelto.core.work.ComputingBudget;
 
 /**
  * Gives every connection of a controller's devices the terminal that fits it best: the least sum of costs, found exactly
@@ -132,6 +133,7 @@ public final class PinAssigner {
     }
 
     private void assign() {
+        ComputingBudget.step();
         Set<Need> left = new HashSet<>(needs);
         left.removeAll(tooMany(Need.Kind.RELAY, layout.relays.size()));
         left.removeAll(tooMany(Need.Kind.DIMMER, layout.drivers.size()));
@@ -165,6 +167,7 @@ public final class PinAssigner {
     }
 
     private double cost(Need need, int number) {
+        ComputingBudget.step();
         Terminal terminal = layout.terminals.get(number);
         boolean here = terminal.id().equals(said(need));
         if (fixed(need)) {

@@ -15,6 +15,7 @@ import org.skelto.core.plan.Plan;
 import org.skelto.core.plan.Pointers;
 import org.skelto.core.plan.Unit;
 import org.skelto.core.plan.Wiring;
+import org.skelto.core.work.ComputingBudget;
 
 /**
  * What it means to take another main board for a controller: its identity, names, addresses and devices stay, what is
@@ -40,6 +41,7 @@ public record Replacement(String unit, String from, String to, List<PinMove> mov
 
     /** Tries another main board. */
     public static Replacement of(Plan plan, Catalogue catalogue, String id, Part board) {
+        ComputingBudget.step();
         Unit unit = plan.units().get(id);
         Map<String, Unit> units = new TreeMap<>(plan.units());
         units.put(id, unit.of(unit.boards().withMain(board.id())));

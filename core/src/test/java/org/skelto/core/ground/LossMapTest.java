@@ -8,8 +8,8 @@ import java.util.Arrays;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.CsvSource;
-import org.skelto.core.placement.Progress;
 import org.skelto.core.sample.Hills;
+import org.skelto.core.work.Progress;
 
 /** The map of all nodes at once against the plain way for each of them. */
 class LossMapTest {

@@ -18,7 +18,6 @@ import org.skelto.core.Outpost;
 import org.skelto.core.ground.ElevationGrid;
 import org.skelto.core.links.LinkReport;
 import org.skelto.core.parts.Catalogue;
-import org.skelto.core.placement.Progress;
 import org.skelto.core.plan.Medium;
 import org.skelto.core.plan.Message;
 import org.skelto.core.plan.MessageField;
@@ -28,6 +27,7 @@ import org.skelto.core.radio.Air;
 import org.skelto.core.radio.SlabTables;
 import org.skelto.core.sample.Hills;
 import org.skelto.core.site.SiteModel;
+import org.skelto.core.work.Progress;
 
 class LongRangeTest {
     private static final SlabTables TABLES = new SlabTables();

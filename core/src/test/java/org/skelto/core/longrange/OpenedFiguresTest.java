@@ -16,7 +16,6 @@ import org.skelto.core.Outpost;
 import org.skelto.core.ground.ElevationGrid;
 import org.skelto.core.links.LinkReport;
 import org.skelto.core.parts.Catalogue;
-import org.skelto.core.placement.Progress;
 import org.skelto.core.plan.Medium;
 import org.skelto.core.plan.Plan;
 import org.skelto.core.power.Outposts;
@@ -27,6 +26,7 @@ import org.skelto.core.radio.Outdoors;
 import org.skelto.core.radio.SlabTables;
 import org.skelto.core.sample.Hills;
 import org.skelto.core.site.SiteModel;
+import org.skelto.core.work.Progress;
 
 /** What a figure shows when it is opened gives the number again: its inputs put into its formula by hand. */
 class OpenedFiguresTest {

@@ -23,6 +23,7 @@ import org.skelto.core.plan.Unit;
 import org.skelto.core.plan.UnitKind;
 import org.skelto.core.radio.SlabTables;
 import org.skelto.core.site.SiteModel;
+import org.skelto.core.work.Progress;
 
 class PlacementTest {
     /** Random problems of up to 12 candidates, against trying every subset. */

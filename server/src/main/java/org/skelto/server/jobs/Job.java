@@ -5,7 +5,7 @@ import java.util.List;
 import java.util.UUID;
 import java.util.concurrent.Future;
 import java.util.function.Consumer;
-import org.skelto.core.placement.Progress;
+import org.skelto.core.work.Progress;
 
 /** One piece of long work. Watchers are told of every change, at most every {@value #EVERY_MS} milliseconds. */
 final class Job implements Progress {

@@ -10,7 +10,7 @@ import java.util.concurrent.RejectedExecutionException;
 import java.util.concurrent.ThreadPoolExecutor;
 import java.util.concurrent.TimeUnit;
 import java.util.function.Function;
-import org.skelto.core.placement.Progress;
+import org.skelto.core.work.Progress;
 import org.skelto.server.problems.Refusal;
 import org.slf4j.Logger;
 import org.slf4j.LoggerFactory;

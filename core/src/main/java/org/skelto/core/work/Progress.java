@@ -1,4 +1,4 @@
-package org.skelto.core.placement;
+package org.skelto.core.work;
 
 /** Told how far long work is, and asked whether it should stop. */
 public interface Progress {
