@@ -171,6 +171,7 @@ public final class LinkChooser {
     }
 
     private List<String> unlinked() {
+        ComputingBudget.step();
         return plan.units().entrySet().stream()
                 .filter(e -> e.getValue().kind() != UnitKind.ROUTER)
                 .filter(e -> site.position(e.getValue()).isPresent())

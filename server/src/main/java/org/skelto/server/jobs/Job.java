@@ -3,7 +3,6 @@ package org.skelto.server.jobs;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.UUID;
-import java.util.concurrent.Future;
 import java.util.function.Consumer;
 import org.skelto.core.work.Progress;
 
@@ -27,7 +26,11 @@ final class Job implements Progress {
      * @param result what came out, once done
      * @param trouble why it failed, in words, or null
      */
-    public record View(UUID id, State state, double share, String doing, Object result, String trouble) {}
+    public record View(UUID id, State state, double share, String doing, Object result, String trouble) {
+        boolean ended() {
+            return state == State.DONE || state == State.CANCELLED || state == State.FAILED;
+        }
+    }
 
     final UUID id = UUID.randomUUID();
     final long madeAt;
@@ -39,7 +42,6 @@ final class Job implements Progress {
     private Object result;
     private String trouble;
     private long toldAt;
-    private Future<?> future;
 
     Job(long madeAt) {
         this.madeAt = madeAt;
@@ -61,23 +63,18 @@ final class Job implements Progress {
         watchers.remove(watcher);
     }
 
-    synchronized void runs(Future<?> running) {
-        future = running;
-    }
-
     synchronized boolean over() {
         return state == State.DONE || state == State.CANCELLED || state == State.FAILED;
     }
 
+    /** What waits ends at once, what runs as soon as its loops look. */
     void cancel() {
         cancelled = true;
-        Future<?> running;
         boolean waiting;
         synchronized (this) {
-            running = future;
             waiting = state == State.WAITING;
         }
-        if (waiting && running != null && running.cancel(false)) {
+        if (waiting) {
             end(State.CANCELLED, null, null);
         }
     }
@@ -85,6 +82,9 @@ final class Job implements Progress {
     @Override
     public void at(double reached, String now) {
         synchronized (this) {
+            if (over()) {
+                return;
+            }
             state = State.RUNNING;
             share = Math.max(share, Math.min(1, reached));
             doing = now;
@@ -104,6 +104,9 @@ final class Job implements Progress {
 
     void end(State how, Object outcome, String why) {
         synchronized (this) {
+            if (over()) {
+                return;
+            }
             state = how;
             result = outcome;
             trouble = why;

@@ -1,8 +1,6 @@
 package org.skelto.server.jobs;
 
-import java.io.IOException;
 import java.util.UUID;
-import java.util.function.Consumer;
 import org.skelto.server.problems.Refusal;
 import org.springframework.http.HttpStatus;
 import org.springframework.http.MediaType;
@@ -18,12 +16,12 @@ import org.springframework.web.servlet.mvc.method.annotation.SseEmitter;
 @RestController
 @RequestMapping("/api/jobs/{id}")
 class JobController {
-    private static final long PATIENCE_MS = 300_000;
-
     private final Jobs jobs;
+    private final Watchers watchers;
 
-    JobController(Jobs jobs) {
+    JobController(Jobs jobs, Watchers watchers) {
         this.jobs = jobs;
+        this.watchers = watchers;
     }
 
     @GetMapping
@@ -35,26 +33,7 @@ class JobController {
     @io.swagger.v3.oas.annotations.Hidden
     @GetMapping(path = "/events", produces = MediaType.TEXT_EVENT_STREAM_VALUE)
     SseEmitter events(@PathVariable UUID id) {
-        Job job = find(id);
-        SseEmitter emitter = new SseEmitter(PATIENCE_MS);
-        Consumer<Job.View> watcher = new Consumer<>() {
-            @Override
-            public void accept(Job.View view) {
-                try {
-                    emitter.send(SseEmitter.event().name("job").data(view, MediaType.APPLICATION_JSON));
-                    if (job.over()) {
-                        emitter.complete();
-                    }
-                } catch (IOException | IllegalStateException e) {
-                    // who watched is gone
-                    job.unwatch(this);
-                }
-            }
-        };
-        emitter.onCompletion(() -> job.unwatch(watcher));
-        emitter.onTimeout(emitter::complete);
-        job.watch(watcher);
-        return emitter;
+        return watchers.watch(find(id));
     }
 
     @DeleteMapping

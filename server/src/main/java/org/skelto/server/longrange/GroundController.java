@@ -235,6 +235,7 @@ class GroundController {
                 ask.other() == null ? null : end(plan, site, grid, ask.other(), ask.medium(), "/other");
         double needed = Chance.marginDb(ask.chance(), Chance.OUTDOOR_SIGMA_DB);
         UUID job = jobs.start(
+                id,
                 progress -> RelaySearch.of(grid, one, other, one.radio(), ask.heightM(), needed, progress, THREADS));
         return ResponseEntity.accepted()
                 .location(URI.create("/api/jobs/" + job))

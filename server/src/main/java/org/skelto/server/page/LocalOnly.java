@@ -6,6 +6,9 @@ import jakarta.servlet.http.HttpServletRequest;
 import jakarta.servlet.http.HttpServletResponse;
 import java.io.IOException;
 import java.util.Set;
+import org.skelto.server.problems.ProblemWriter;
+import org.springframework.core.Ordered;
+import org.springframework.core.annotation.Order;
 import org.springframework.stereotype.Component;
 import org.springframework.web.filter.OncePerRequestFilter;
 
@@ -14,6 +17,7 @@ import org.springframework.web.filter.OncePerRequestFilter;
  * nothing, and refuses edits that another origin sends.
  */
 @Component
+@Order(Ordered.HIGHEST_PRECEDENCE)
 class LocalOnly extends OncePerRequestFilter {
     private static final Set<String> NAMES = Set.of("127.0.0.1", "localhost", "[::1]", "::1");
 
@@ -23,15 +27,9 @@ class LocalOnly extends OncePerRequestFilter {
         String origin = request.getHeader("Origin");
         String own = request.getScheme() + "://" + request.getHeader("Host");
         if (!NAMES.contains(request.getServerName()) || origin != null && !origin.equals(own)) {
-            response.setStatus(403);
-            response.setContentType("application/problem+json;charset=UTF-8");
-            response.getWriter()
-                    .write("{\"status\":403,\"title\":\"Forbidden\",\"detail\":\"Skelto answers only its own page on"
-                            + " this machine.\",\"errors\":[]}");
+            ProblemWriter.write(response, 403, "Forbidden", "Skelto answers only its own page on this machine.");
             return;
         }
-        response.setHeader("X-Content-Type-Options", "nosniff");
-        response.setHeader("Referrer-Policy", "no-referrer");
         chain.doFilter(request, response);
     }
 }

@@ -1,11 +1,12 @@
 package org.skelto.server.page;
 
 import java.io.IOException;
+import java.net.URI;
 import java.nio.charset.StandardCharsets;
 import java.security.SecureRandom;
 import java.util.Base64;
 import org.springframework.core.io.ClassPathResource;
-import org.springframework.http.CacheControl;
+import org.springframework.http.HttpStatus;
 import org.springframework.http.MediaType;
 import org.springframework.http.ResponseEntity;
 import org.springframework.web.bind.annotation.GetMapping;
@@ -27,13 +28,18 @@ class PageController {
         String nonce = Base64.getUrlEncoder().withoutPadding().encodeToString(bytes);
         return ResponseEntity.ok()
                 .contentType(new MediaType(MediaType.TEXT_HTML, StandardCharsets.UTF_8))
-                .cacheControl(CacheControl.noStore())
                 .header(
                         "Content-Security-Policy",
                         "default-src 'self'; script-src 'self'; style-src 'self' 'nonce-" + nonce
                                 + "'; img-src 'self' data:; object-src 'none'; base-uri 'none'; form-action 'self';"
                                 + " frame-ancestors 'none'")
                 .body(template().replace(NONCE, nonce));
+    }
+
+    /** The bare file would lack what keeps the page safe. */
+    @GetMapping("/index.html")
+    ResponseEntity<Void> file() {
+        return ResponseEntity.status(HttpStatus.FOUND).location(URI.create("/")).build();
     }
 
     private synchronized String template() throws IOException {

@@ -1,10 +1,8 @@
 package org.skelto.server.pictures;
 
-import java.time.Duration;
 import java.util.UUID;
 import org.skelto.server.plans.Plans;
 import org.skelto.server.problems.Refusal;
-import org.springframework.http.CacheControl;
 import org.springframework.http.HttpStatus;
 import org.springframework.http.MediaType;
 import org.springframework.http.ResponseEntity;
@@ -46,13 +44,11 @@ class PictureController {
     /** The picture itself; should it ever be opened by itself, nothing in it may run or fetch. */
     @GetMapping("/{picture}")
     ResponseEntity<byte[]> get(@PathVariable UUID id, @PathVariable String picture) {
+        plans.get(id);
         Picture found = pictures.get(id, picture);
         return ResponseEntity.ok()
                 .contentType(MediaType.parseMediaType(found.mediaType()))
-                .cacheControl(
-                        CacheControl.maxAge(Duration.ofDays(30)).cachePrivate().immutable())
                 .header("Content-Security-Policy", "default-src 'none'; style-src 'unsafe-inline'; sandbox")
-                .header("X-Content-Type-Options", "nosniff")
                 .body(found.content());
     }
 }

@@ -18,11 +18,18 @@ import org.skelto.core.naming.NameAssigner;
 import org.skelto.core.plan.Plan;
 import org.skelto.core.plan.PlanValidator;
 import org.skelto.core.plan.Problem;
+import org.skelto.core.work.ComputingBudget;
 import org.skelto.server.problems.Reading;
 import org.skelto.server.problems.Refusal;
+import org.springframework.beans.factory.annotation.Value;
 import org.springframework.http.HttpStatus;
 import org.springframework.stereotype.Component;
+import tools.jackson.core.JacksonException;
+import tools.jackson.core.exc.StreamConstraintsException;
 import tools.jackson.databind.DatabindException;
+import tools.jackson.databind.DeserializationFeature;
+import tools.jackson.databind.JsonNode;
+import tools.jackson.databind.ObjectReader;
 import tools.jackson.databind.json.JsonMapper;
 
 /** Plans as documents: reading, checking, patching and the patch between two of them. */
@@ -43,6 +50,9 @@ public class Documents {
         private String patch;
         private Plan after;
 
+        /** Kept for the next patch of the same tree. */
+        private final DocumentSizes sizes = new DocumentSizes();
+
         Known(Plan plan, JsonObject tree) {
             this.plan = plan;
             this.tree = tree;
@@ -50,7 +60,7 @@ public class Documents {
 
         synchronized Plan patched(String asked) {
             if (!asked.equals(patch)) {
-                after = read(plan, tree, applied(tree, operations(asked)));
+                after = read(plan, tree, applied(tree, operations(asked), sizes));
                 patch = asked;
             }
             return after;
@@ -58,11 +68,15 @@ public class Documents {
     }
 
     private final JsonMapper mapper;
+    private final ObjectReader patches;
     private final Rereader rereader;
+    private final long largest;
     private volatile Known last;
 
-    Documents(JsonMapper mapper) {
+    Documents(JsonMapper mapper, @Value("${skelto.largest-plan-bytes}") long largest) {
         this.mapper = mapper;
+        this.patches = mapper.reader().with(DeserializationFeature.USE_BIG_DECIMAL_FOR_FLOATS);
+        this.largest = largest;
         this.rereader = new Rereader(mapper);
     }
 
@@ -102,14 +116,33 @@ public class Documents {
      */
     Change change(Plan plan, String patch, UnaryOperator<Plan> follows) {
         JsonObject before = tree(write(plan));
-        Plan after = follows.apply(read(plan, before, applied(before, operations(patch))));
+        JsonObject patched = applied(before, operations(patch), new DocumentSizes());
+        return change(before, follows.apply(read(plan, before, patched)));
+    }
+
+    /** What a stored patch makes of the plan it was stored for. */
+    Change replayed(Plan plan, String patch) {
+        JsonObject before = tree(write(plan));
+        try (JsonReader reader = JSON.createReader(new StringReader(patch))) {
+            JsonObject after =
+                    JSON.createPatch(normal(reader.readArray()).asJsonArray()).apply(before);
+            return change(before, read(plan, before, after));
+        }
+    }
+
+    /** All of a plan replaced by another, as one edit. */
+    Change replaced(Plan plan, Plan other) {
+        return change(tree(write(plan)), accepted(other));
+    }
+
+    private Change change(JsonObject before, Plan after) {
         String document = write(after);
         JsonObject tree = tree(document);
         return new Change(after, document, difference(before, tree), difference(tree, before));
     }
 
     private static String difference(JsonObject from, JsonObject to) {
-        return JSON.createDiff(from, to).toJsonArray().toString();
+        return Differences.between(JSON, from, to).toString();
     }
 
     /** The plan after a JSON Patch, without what follows from it; the plan given is not changed. */
@@ -133,7 +166,7 @@ public class Documents {
     }
 
     /** Applies one operation after the other, so that the first that does not fit can be named. */
-    private static JsonObject applied(JsonObject tree, JsonArray operations) {
+    private JsonObject applied(JsonObject tree, JsonArray operations, DocumentSizes sizes) {
         JsonObject now = tree;
         for (JsonValue operation : operations) {
             try {
@@ -142,6 +175,10 @@ public class Documents {
             } catch (JsonException | ClassCastException | NullPointerException e) {
                 throw misfit(operation);
             }
+            if (sizes.of(now) > largest) {
+                throw tooLarge();
+            }
+            ComputingBudget.step();
         }
         return now;
     }
@@ -162,19 +199,54 @@ public class Documents {
                                         + " JSON Patch")));
     }
 
-    private static JsonArray operations(String patch) {
-        try (JsonReader reader = JSON.createReader(new StringReader(patch))) {
-            JsonArray operations = normal(reader.readArray()).asJsonArray();
-            if (operations.size() > MOST_OPERATIONS) {
-                throw Refusal.of(HttpStatus.CONTENT_TOO_LARGE, "An edit may have at most 5000 operations.");
-            }
-            return operations;
-        } catch (Refusal refusal) {
-            throw refusal;
-        } catch (RuntimeException e) {
-            // the parser tells too deep nesting by a bare RuntimeException
+    private Refusal tooLarge() {
+        return Refusal.of(
+                HttpStatus.CONTENT_TOO_LARGE,
+                "The edit would make the plan larger than " + largest / 1024 / 1024
+                        + " MB, the most that a plan may be without its pictures and heights. Nothing was changed.");
+    }
+
+    private JsonArray operations(String patch) {
+        JsonNode operations;
+        try {
+            operations = patches.readTree(patch);
+        } catch (StreamConstraintsException e) {
+            throw Refusal.of(Reading.status(e), Reading.limit(e) + " Nothing was changed.");
+        } catch (JacksonException e) {
+            throw Refusal.of(
+                    HttpStatus.BAD_REQUEST,
+                    "The edit is not a JSON Patch document" + Reading.place(e) + ". Nothing was changed.");
+        }
+        if (!operations.isArray()) {
             throw Refusal.of(HttpStatus.BAD_REQUEST, "The edit is not a JSON Patch document. Nothing was changed.");
         }
+        if (operations.size() > MOST_OPERATIONS) {
+            throw Refusal.of(
+                    HttpStatus.CONTENT_TOO_LARGE,
+                    "An edit may have at most " + MOST_OPERATIONS + " operations. Nothing was changed.");
+        }
+        return converted(operations).asJsonArray();
+    }
+
+    /** A tree of one library as one of the other, numbers in one form. */
+    private static JsonValue converted(JsonNode node) {
+        if (node.isObject()) {
+            JsonObjectBuilder object = JSON.createObjectBuilder();
+            node.properties().forEach(e -> object.add(e.getKey(), converted(e.getValue())));
+            return object.build();
+        }
+        if (node.isArray()) {
+            JsonArrayBuilder array = JSON.createArrayBuilder();
+            node.forEach(element -> array.add(converted(element)));
+            return array.build();
+        }
+        if (node.isNumber()) {
+            return number(JSON.createValue(node.decimalValue()));
+        }
+        if (node.isBoolean()) {
+            return node.asBoolean() ? JsonValue.TRUE : JsonValue.FALSE;
+        }
+        return node.isString() ? JSON.createValue(node.asString()) : JsonValue.NULL;
     }
 
     private static JsonObject tree(String document) {
@@ -196,15 +268,17 @@ public class Documents {
                 value.asJsonArray().forEach(v -> array.add(normal(v)));
                 yield array.build();
             }
-            case NUMBER -> {
-                BigDecimal number = ((JsonNumber) value).bigDecimalValue();
-                if (Math.abs(number.scale()) > PLAIN_SCALE) {
-                    yield value;
-                }
-                BigDecimal stripped = number.stripTrailingZeros();
-                yield JSON.createValue(stripped.scale() < 0 ? stripped.setScale(0) : stripped);
-            }
+            case NUMBER -> number((JsonNumber) value);
             default -> value;
         };
+    }
+
+    private static JsonValue number(JsonNumber value) {
+        BigDecimal number = value.bigDecimalValue();
+        if (Math.abs((long) number.scale()) > PLAIN_SCALE) {
+            return value;
+        }
+        BigDecimal stripped = number.stripTrailingZeros();
+        return JSON.createValue(stripped.scale() < 0 ? stripped.setScale(0) : stripped);
     }
 }

@@ -5,7 +5,6 @@ import java.time.Instant;
 import java.util.List;
 import java.util.Optional;
 import java.util.UUID;
-import java.util.function.UnaryOperator;
 import org.skelto.core.plan.Plan;
 import org.skelto.server.problems.Refusal;
 import org.springframework.http.HttpStatus;
@@ -140,8 +139,7 @@ public class Plans {
     }
 
     private Plan replay(PlanEntity entity, String patch, RevisionEntity.Kind kind, String label) {
-        Documents.Change change =
-                documents.change(documents.readStored(entity.document), patch, UnaryOperator.identity());
+        Documents.Change change = documents.replayed(documents.readStored(entity.document), patch);
         revisions.save(revision(entity, change, kind, label));
         return change.plan();
     }

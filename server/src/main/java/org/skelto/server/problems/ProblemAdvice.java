@@ -1,27 +1,30 @@
 package org.skelto.server.problems;
 
+import jakarta.persistence.PersistenceException;
 import java.util.List;
+import org.apache.tomcat.util.http.InvalidParameterException;
 import org.skelto.core.calculator.BadInput;
 import org.skelto.core.plan.Pointers;
 import org.skelto.core.plan.Problem;
+import org.skelto.core.work.ComputingBudget;
+import org.skelto.core.work.Fact;
 import org.slf4j.Logger;
 import org.slf4j.LoggerFactory;
-import org.springframework.dao.DataAccessResourceFailureException;
-import org.springframework.dao.QueryTimeoutException;
+import org.springframework.core.NestedExceptionUtils;
+import org.springframework.dao.DataAccessException;
 import org.springframework.http.HttpHeaders;
 import org.springframework.http.HttpStatus;
 import org.springframework.http.HttpStatusCode;
 import org.springframework.http.ProblemDetail;
 import org.springframework.http.ResponseEntity;
 import org.springframework.http.converter.HttpMessageNotReadableException;
-import org.springframework.orm.jpa.JpaSystemException;
-import org.springframework.transaction.CannotCreateTransactionException;
-import org.springframework.transaction.TransactionSystemException;
+import org.springframework.transaction.TransactionException;
 import org.springframework.web.bind.annotation.ExceptionHandler;
 import org.springframework.web.bind.annotation.RestControllerAdvice;
 import org.springframework.web.context.request.WebRequest;
 import org.springframework.web.servlet.mvc.method.annotation.ResponseEntityExceptionHandler;
 import tools.jackson.core.JacksonException;
+import tools.jackson.core.exc.StreamConstraintsException;
 import tools.jackson.databind.DatabindException;
 
 /** Turns every failure into one problem document. */
@@ -42,19 +45,36 @@ class ProblemAdvice extends ResponseEntityExceptionHandler {
                 List.of(new Problem(bad.pointer(), bad.getMessage())));
     }
 
-    @ExceptionHandler({
-        CannotCreateTransactionException.class,
-        DataAccessResourceFailureException.class,
-        QueryTimeoutException.class,
-        JpaSystemException.class,
-        TransactionSystemException.class
-    })
-    ResponseEntity<ProblemDetail> databaseGone(Exception e) {
-        LOG.warn("the database does not answer: {}", e.getMessage());
-        return answer(
-                HttpStatus.SERVICE_UNAVAILABLE,
-                "The database does not answer. Nothing was changed; try again when it is back.",
-                List.of());
+    @ExceptionHandler({ComputingBudget.Exhausted.class, Fact.Unavailable.class})
+    ResponseEntity<ProblemDetail> tooMuchToCompute(RuntimeException e) {
+        LOG.warn("not worked out: {}", e.getMessage());
+        String why = e instanceof Fact.Unavailable ? "The " + e.getMessage() : "This was given up: " + e.getMessage();
+        return answer(HttpStatus.UNPROCESSABLE_CONTENT, why + ". Nothing was changed.", List.of());
+    }
+
+    /** A part of the address that is no text, such as a lone %ff. */
+    @ExceptionHandler(InvalidParameterException.class)
+    ResponseEntity<ProblemDetail> unreadableAddress(InvalidParameterException e) {
+        return answer(HttpStatus.BAD_REQUEST, "The address cannot be read. Nothing was changed.", List.of());
+    }
+
+    /** Whatever the database refuses or cannot do, told by what the person can do about it. */
+    @ExceptionHandler({DataAccessException.class, TransactionException.class, PersistenceException.class})
+    ResponseEntity<ProblemDetail> database(Exception e) {
+        DatabaseTrouble trouble = DatabaseTrouble.of(e);
+        if (trouble == DatabaseTrouble.UNKNOWN) {
+            return unexpected(e);
+        }
+        LOG.warn(
+                "{}: {}",
+                trouble.words(),
+                NestedExceptionUtils.getMostSpecificCause(e).getMessage());
+        ResponseEntity<ProblemDetail> answer = answer(trouble.status(), trouble.words(), List.of());
+        return trouble == DatabaseTrouble.BUSY
+                ? ResponseEntity.status(trouble.status())
+                        .header(HttpHeaders.RETRY_AFTER, "2")
+                        .body(answer.getBody())
+                : answer;
     }
 
     @ExceptionHandler(Exception.class)
@@ -69,10 +89,9 @@ class ProblemAdvice extends ResponseEntityExceptionHandler {
     @Override
     protected ResponseEntity<Object> handleHttpMessageNotReadable(
             HttpMessageNotReadableException e, HttpHeaders headers, HttpStatusCode status, WebRequest request) {
-        for (Throwable cause = e; cause != null; cause = cause.getCause()) {
-            if (cause instanceof BodyLimit.TooLarge tooLarge) {
-                return widen(answer(HttpStatus.CONTENT_TOO_LARGE, tooLarge.getMessage(), List.of()));
-            }
+        if (e.getCause() instanceof StreamConstraintsException over) {
+            return widen(
+                    answer(HttpStatus.CONTENT_TOO_LARGE, Reading.limit(over) + " Nothing was changed.", List.of()));
         }
         if (e.getCause() instanceof DatabindException bad) {
             return widen(answer(
@@ -80,11 +99,8 @@ class ProblemAdvice extends ResponseEntityExceptionHandler {
                     "The document cannot be read.",
                     List.of(new Problem(pointer(bad), message(bad)))));
         }
-        String where = e.getCause() instanceof JacksonException bad && bad.getLocation() != null
-                ? " It breaks off or goes wrong at line " + bad.getLocation().getLineNr() + ", column "
-                        + bad.getLocation().getColumnNr() + "."
-                : "";
-        return widen(answer(HttpStatus.BAD_REQUEST, "This is not a JSON document." + where, List.of()));
+        String where = e.getCause() instanceof JacksonException bad ? Reading.place(bad) : "";
+        return widen(answer(HttpStatus.BAD_REQUEST, "This is not a JSON document" + where + ".", List.of()));
     }
 
     /** What the framework itself refuses names no place, and says so in the same form. */

@@ -35,10 +35,10 @@ class ServerProblems implements WebServerFactoryCustomizer<TomcatServletWebServe
                 response.setCharacterEncoding("UTF-8");
                 Writer out = response.getReporter();
                 if (out != null) {
-                    out.write(
-                            "{\"status\":" + code + ",\"title\":\""
-                                    + (status == null ? "Refused" : status.getReasonPhrase())
-                                    + "\",\"detail\":\"The request cannot be understood. Nothing was changed.\",\"errors\":[]}");
+                    out.write(ProblemWriter.document(
+                            code,
+                            status == null ? "Refused" : status.getReasonPhrase(),
+                            "The request cannot be understood. Nothing was changed."));
                     response.finishResponse();
                 }
             } catch (IOException e) {

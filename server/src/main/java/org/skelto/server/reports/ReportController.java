@@ -113,6 +113,7 @@ class ReportController {
             throw Refusal.of(HttpStatus.CONFLICT, "Draw a room first: boxes are placed in rooms.");
         }
         UUID job = jobs.start(
+                id,
                 progress -> Placer.answer(site, kept.tables(), ask, progress, SOLVER_MS, System::currentTimeMillis));
         return ResponseEntity.accepted()
                 .location(URI.create("/api/jobs/" + job))

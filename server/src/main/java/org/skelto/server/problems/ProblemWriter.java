@@ -1,0 +1,32 @@
+package org.skelto.server.problems;
+
+import jakarta.servlet.http.HttpServletResponse;
+import java.io.IOException;
+
+/** Problem documents of what is refused before or behind the application itself. */
+public final class ProblemWriter {
+    private static final String AGAIN_S = "2";
+
+    private ProblemWriter() {}
+
+    /**
+     * Writes a problem document in place of an answer.
+     *
+     * @param detail a sentence without quotes
+     */
+    public static void write(HttpServletResponse response, int status, String title, String detail) throws IOException {
+        response.setStatus(status);
+        response.setContentType("application/problem+json;charset=UTF-8");
+        response.getWriter().write(document(status, title, detail));
+    }
+
+    /** Refuses for now, and says when to try again. */
+    public static void tooMuch(HttpServletResponse response, String why) throws IOException {
+        response.setHeader("Retry-After", AGAIN_S);
+        write(response, 429, "Too Many Requests", why + " Nothing was changed; try again in a moment.");
+    }
+
+    static String document(int status, String title, String detail) {
+        return "{\"status\":" + status + ",\"title\":\"" + title + "\",\"detail\":\"" + detail + "\",\"errors\":[]}";
+    }
+}
