@@ -48,6 +48,7 @@ public record Pin(String name, Set<Ability> abilities, double highS, double lowS
     }
 
     public Pin {
+        java.util.Objects.requireNonNull(name, "name");
         abilities = abilities == null || abilities.isEmpty()
                 ? Set.of()
                 : Collections.unmodifiableSet(EnumSet.copyOf(abilities));

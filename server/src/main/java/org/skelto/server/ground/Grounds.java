@@ -13,6 +13,7 @@ import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.UUID;
+import java.util.function.Consumer;
 import java.util.zip.GZIPInputStream;
 import java.util.zip.GZIPOutputStream;
 import org.skelto.core.ground.ElevationGrid;
@@ -23,10 +24,12 @@ import org.skelto.core.plan.GeoPoint;
 import org.skelto.core.plan.Plan;
 import org.skelto.core.plan.Problem;
 import org.skelto.server.plans.Carried;
+import org.skelto.server.plans.ExportSizes;
 import org.skelto.server.plans.Follower;
 import org.skelto.server.problems.Refusal;
 import org.springframework.http.HttpStatus;
 import org.springframework.stereotype.Service;
+import org.springframework.transaction.annotation.Propagation;
 import org.springframework.transaction.annotation.Transactional;
 import tools.jackson.databind.JsonNode;
 import tools.jackson.databind.json.JsonMapper;
@@ -41,13 +44,15 @@ public class Grounds implements Carried, Follower {
 
     private final GroundRepository repository;
     private final JsonMapper mapper;
+    private final ExportSizes sizes;
 
     /** Grids that were read last; they are large, so the memory may take them back. */
     private final Map<UUID, SoftReference<Kept>> kept = new LinkedHashMap<>(8, 0.75f, true);
 
     private record Kept(byte[] content, HeightFile.Heights heights) {}
 
-    Grounds(GroundRepository repository, JsonMapper mapper) {
+    Grounds(GroundRepository repository, JsonMapper mapper, ExportSizes sizes) {
+        this.sizes = sizes;
         this.repository = repository;
         this.mapper = mapper;
     }
@@ -84,6 +89,7 @@ public class Grounds implements Carried, Follower {
             throw refused(e.place(), e.getMessage());
         }
         byte[] content = packed(HeightFile.write(heights));
+        sizes.makeRoom(id, exported(content.length) - size(id), "these heights");
         repository.save(new GroundEntity(
                 id, called, heights.degrees(), heights.columns(), heights.rows(), heights.filled(), content));
         return info(plan, called, heights);
@@ -219,8 +225,25 @@ public class Grounds implements Carried, Follower {
                 .orElse(null);
     }
 
+    /** Base64, name and the rest. */
+    private static long exported(long bytes) {
+        return (bytes + 2) / 3 * 4 + 600;
+    }
+
     @Override
-    public void restore(UUID plan, JsonNode content) {
+    @Transactional(readOnly = true)
+    public long size(UUID plan) {
+        return repository.bytes(plan).map(Grounds::exported).orElse(0L);
+    }
+
+    @Override
+    public void purge(UUID plan) {
+        remove(plan);
+    }
+
+    @Override
+    @Transactional(propagation = Propagation.SUPPORTS)
+    public Consumer<UUID> prepare(JsonNode content) {
         if (!(content instanceof ObjectNode ground)
                 || !ground.path("name").isString()
                 || ground.path("name").asString().length() > LONGEST_NAME
@@ -240,7 +263,7 @@ public class Grounds implements Carried, Follower {
             throw carried("/asciiGridGzip" + e.place(), e.getMessage());
         }
         int filled = ground.path("filled").isInt() ? ground.path("filled").asInt() : heights.filled();
-        repository.save(new GroundEntity(
+        return plan -> repository.save(new GroundEntity(
                 plan,
                 ground.path("name").asString(),
                 heights.degrees(),

@@ -12,15 +12,23 @@ class BodyKinds {
 
     private final long usual;
     private final long file;
+    private final long plan;
 
-    BodyKinds(@Value("${skelto.largest-body-bytes}") long usual, @Value("${skelto.largest-file-bytes}") long file) {
+    BodyKinds(
+            @Value("${skelto.largest-body-bytes}") long usual,
+            @Value("${skelto.largest-file-bytes}") long file,
+            @Value("${skelto.largest-import-bytes}") long plan) {
         this.usual = usual;
         this.file = file;
+        this.plan = plan;
     }
 
     /** Pictures, grids of heights, and plans that carry some, may be larger than an edit. */
     long most(String path) {
-        return path.endsWith("/pictures") || path.endsWith("/ground") || path.endsWith("/plans/import") ? file : usual;
+        if (path.endsWith("/plans/import")) {
+            return plan;
+        }
+        return path.endsWith("/pictures") || path.endsWith("/ground") ? file : usual;
     }
 
     /** Work that takes much memory whatever its body: one at a time. */

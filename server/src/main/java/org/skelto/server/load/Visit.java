@@ -30,7 +30,7 @@ final class Visit implements AsyncListener {
     private static final long LARGE = 1_048_576;
 
     /** How much of a body that is too large is still taken off the line so that its sender hears why it is refused. */
-    private static final long DISCARDED = 104_857_600;
+    private static final long DISCARDED = 209_715_200;
 
     private enum Stage {
         ARRIVING,
@@ -157,8 +157,10 @@ final class Visit implements AsyncListener {
 
     /** Gathers a body. */
     private final class Pieces implements jakarta.servlet.ReadListener {
+        /** Of its final size at once where a share of the memory was given for it. */
         private final ByteArrayOutputStream gathered =
-                new ByteArrayOutputStream((int) Math.min(Math.max(length, 0), AT_ONCE));
+                new ByteArrayOutputStream((int) (memory != null && length > 0 ? expected() : AT_ONCE));
+
         private final byte[] piece = new byte[16_384];
         private long seen;
 
@@ -260,10 +262,22 @@ final class Visit implements AsyncListener {
             throw e.why;
         } finally {
             stage.set(Stage.OVER);
-            leaveAll();
             body = new byte[0];
+            if (goesOn()) {
+                leave(turn);
+                leave(heavy);
+            } else {
+                leaveAll();
+            }
         }
-        answer(held);
+        if (!goesOn()) {
+            answer(held);
+        }
+    }
+
+    /** Whether the application answers later, when something else has ended; it is then dispatched once more. */
+    private boolean goesOn() {
+        return request.isAsyncStarted();
     }
 
     private static final class Failed extends RuntimeException {
@@ -278,7 +292,7 @@ final class Visit implements AsyncListener {
 
     private void answer(ContentCachingResponseWrapper held) throws IOException {
         int size = held.getContentSize();
-        if (size <= admission.limits.small().toBytes() || response.isCommitted() || request.isAsyncStarted()) {
+        if (size <= admission.limits.small().toBytes() || response.isCommitted()) {
             held.copyBodyToResponse();
             return;
         }

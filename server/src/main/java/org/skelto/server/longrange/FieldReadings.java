@@ -7,6 +7,7 @@ import java.util.Comparator;
 import java.util.List;
 import java.util.Map;
 import java.util.UUID;
+import java.util.function.Consumer;
 import org.skelto.core.longrange.FieldTest.FieldReading;
 import org.skelto.core.plan.Plan;
 import org.skelto.core.plan.Problem;
@@ -16,6 +17,7 @@ import org.skelto.server.plans.Carried;
 import org.skelto.server.problems.Refusal;
 import org.skelto.server.tables.TypedTable;
 import org.springframework.stereotype.Service;
+import org.springframework.transaction.annotation.Propagation;
 import org.springframework.transaction.annotation.Transactional;
 import tools.jackson.databind.DatabindException;
 import tools.jackson.databind.JsonNode;
@@ -33,6 +35,10 @@ public class FieldReadings implements Carried {
     private static final int LONGEST_NOTE = 200;
     private static final int LONGEST_ID = 64;
     private static final double MOST_M = 200_000;
+
+    /** A reading as it is written at most, with every letter of its note escaped, bytes. */
+    private static final long MOST_WRITTEN = 1600;
+
     private static final String[] HEAD = {"distanceM", "dBm", "snrDb", "heightM", "sender", "at", "note"};
 
     private static final Comparator<Kept> ORDER = Comparator.comparing(
@@ -199,7 +205,19 @@ public class FieldReadings implements Carried {
     }
 
     @Override
-    public void restore(UUID plan, JsonNode content) {
+    @Transactional(readOnly = true)
+    public long size(UUID plan) {
+        return MOST_WRITTEN * repository.countByPlanId(plan);
+    }
+
+    @Override
+    public void purge(UUID plan) {
+        repository.deleteByPlanId(plan);
+    }
+
+    @Override
+    @Transactional(propagation = Propagation.SUPPORTS)
+    public Consumer<UUID> prepare(JsonNode content) {
         FieldReading[] all;
         try {
             all = mapper.treeToValue(content, FieldReading[].class);
@@ -219,7 +237,8 @@ public class FieldReadings implements Carried {
                 throw carried(problem.pointer(), problem.message());
             }
         }
-        store(plan, List.of(all));
+        List<FieldReading> sound = List.of(all);
+        return plan -> store(plan, sound);
     }
 
     private static Refusal carried(String place, String message) {

@@ -9,6 +9,7 @@ import java.util.List;
 import java.util.Set;
 import java.util.TreeSet;
 import java.util.UUID;
+import java.util.function.Consumer;
 import org.skelto.core.parts.Catalogue;
 import org.skelto.core.parts.Part;
 import org.skelto.core.parts.PartFile;
@@ -22,6 +23,7 @@ import org.skelto.server.problems.Reading;
 import org.skelto.server.problems.Refusal;
 import org.springframework.http.HttpStatus;
 import org.springframework.stereotype.Service;
+import org.springframework.transaction.annotation.Propagation;
 import org.springframework.transaction.annotation.Transactional;
 import tools.jackson.databind.DatabindException;
 import tools.jackson.databind.JsonNode;
@@ -132,11 +134,33 @@ class Parts implements Shelf, Carried {
 
     /** Parts that are here already stay as they are here. */
     @Override
-    public void restore(UUID id, JsonNode content) {
+    @Transactional(propagation = Propagation.SUPPORTS)
+    public Consumer<UUID> prepare(JsonNode content) {
         List<Part> parts = new ArrayList<>(checked(content));
-        Catalogue here = catalogue();
-        parts.removeIf(p -> here.find(p.id()).isPresent());
-        store(parts);
+        return plan -> {
+            Catalogue here = catalogue();
+            parts.removeIf(p -> here.find(p.id()).isPresent());
+            store(parts);
+        };
+    }
+
+    /** The parts are here for every plan. */
+    @Override
+    public void copy(UUID from, UUID to) {
+        // nothing to do
+    }
+
+    /** They are not one plan's alone. */
+    @Override
+    public void purge(UUID plan) {
+        // nothing to do
+    }
+
+    @Override
+    @Transactional(readOnly = true)
+    public long size(UUID plan) {
+        JsonNode used = export(plan);
+        return used == null ? 0 : mapper.writeValueAsBytes(used).length;
     }
 
     /** What a file says is held to the same bounds as a typed list. */
@@ -154,7 +178,16 @@ class Parts implements Shelf, Carried {
                             List.of(new Problem("/parts", "must hold parts only")));
                 }
             }
-            return PartFile.read(PartFile.write(Arrays.asList(mapper.treeToValue(content, Part[].class))));
+            List<Part> parts = Arrays.asList(mapper.treeToValue(content, Part[].class));
+            for (int i = 0; i < parts.size(); i++) {
+                Part part = parts.get(i);
+                if (part.id() == null || part.name() == null || part.kind() == null) {
+                    throw Refusal.invalid(
+                            "The parts cannot be read. Nothing was changed.",
+                            List.of(new Problem("/parts/" + i, "has no id, name or kind")));
+                }
+            }
+            return PartFile.read(PartFile.write(parts));
         } catch (DatabindException e) {
             throw Refusal.invalid("The parts cannot be read. Nothing was changed.", List.of(Reading.problem(e)));
         } catch (PartFile.Unreadable e) {

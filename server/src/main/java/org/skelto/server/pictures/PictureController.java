@@ -1,6 +1,8 @@
 package org.skelto.server.pictures;
 
 import java.util.UUID;
+import java.util.concurrent.CompletableFuture;
+import org.skelto.server.load.Aside;
 import org.skelto.server.plans.Plans;
 import org.skelto.server.problems.Refusal;
 import org.springframework.http.HttpStatus;
@@ -21,8 +23,10 @@ import org.springframework.web.bind.annotation.RestController;
 class PictureController {
     private final Plans plans;
     private final Pictures pictures;
+    private final Aside aside;
 
-    PictureController(Plans plans, Pictures pictures) {
+    PictureController(Plans plans, Pictures pictures, Aside aside) {
+        this.aside = aside;
         this.plans = plans;
         this.pictures = pictures;
     }
@@ -30,7 +34,7 @@ class PictureController {
     /** Takes in a PNG, JPEG, SVG or a page of a PDF, sent as it is. */
     @PostMapping(consumes = MediaType.APPLICATION_OCTET_STREAM_VALUE)
     @ResponseStatus(HttpStatus.CREATED)
-    Pictures.Stored add(
+    CompletableFuture<Pictures.Stored> add(
             @PathVariable UUID id,
             @RequestParam(defaultValue = "1") int page,
             @RequestBody(required = false) byte[] file) {
@@ -38,7 +42,7 @@ class PictureController {
         if (file == null || file.length == 0) {
             throw Refusal.of(HttpStatus.BAD_REQUEST, "The file is empty.");
         }
-        return pictures.add(id, file, page);
+        return aside.run(id.toString(), () -> pictures.add(id, file, page));
     }
 
     /** The picture itself; should it ever be opened by itself, nothing in it may run or fetch. */

@@ -2,17 +2,22 @@ package org.skelto.server.pictures;
 
 import java.util.Base64;
 import java.util.HexFormat;
+import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.TreeMap;
 import java.util.UUID;
+import java.util.function.Consumer;
 import org.apache.commons.codec.digest.DigestUtils;
 import org.skelto.core.plan.Problem;
 import org.skelto.server.plans.Carried;
+import org.skelto.server.plans.ExportSizes;
 import org.skelto.server.problems.Refusal;
 import org.springframework.http.HttpStatus;
 import org.springframework.stereotype.Service;
+import org.springframework.transaction.annotation.Propagation;
 import org.springframework.transaction.annotation.Transactional;
+import org.springframework.transaction.support.TransactionOperations;
 import tools.jackson.databind.JsonNode;
 import tools.jackson.databind.json.JsonMapper;
 import tools.jackson.databind.node.ObjectNode;
@@ -21,27 +26,36 @@ import tools.jackson.databind.node.ObjectNode;
 @Service
 @Transactional
 class Pictures implements Carried {
-    /** Bytes of a kept picture at most. */
-    static final int MOST_BYTES = 2_500_000;
-
     private static final int MOST = 12;
+    private static final String SVG = "image/svg+xml";
 
     private final PictureRepository repository;
     private final JsonMapper mapper;
-    private final PictureReader reader = new PictureReader();
+    private final PictureReader reader;
+    private final ExportSizes sizes;
+    private final TransactionOperations transaction;
 
-    Pictures(PictureRepository repository, JsonMapper mapper) {
+    Pictures(
+            PictureRepository repository,
+            JsonMapper mapper,
+            PictureReader reader,
+            ExportSizes sizes,
+            TransactionOperations transaction) {
         this.repository = repository;
         this.mapper = mapper;
+        this.reader = reader;
+        this.sizes = sizes;
+        this.transaction = transaction;
     }
 
     /** What was stored. */
     public record Stored(String id, int width, int height) {}
 
-    /** Takes in a file; the same content twice is stored once. */
+    /** Takes in a file; the same content twice is stored once. Reading it takes a while and no transaction. */
+    @Transactional(propagation = Propagation.NOT_SUPPORTED)
     Stored add(UUID planId, byte[] file, int page) {
         Picture picture = reader.read(file, page);
-        return store(planId, picture);
+        return transaction.execute(status -> store(planId, picture));
     }
 
     private Stored store(UUID planId, Picture picture) {
@@ -50,8 +64,32 @@ class Pictures implements Carried {
         if (!known && repository.countByPlanId(planId) >= MOST) {
             throw Refusal.of(HttpStatus.CONFLICT, "A plan may keep " + MOST + " pictures; this one has as many.");
         }
-        repository.save(new PictureEntity(planId, id, picture));
+        if (!known) {
+            sizes.makeRoom(planId, exported(picture.content().length), "this picture");
+            repository.save(new PictureEntity(planId, id, picture));
+        }
         return new Stored(id, picture.width(), picture.height());
+    }
+
+    /** Base64, id and type. */
+    private static long exported(long bytes) {
+        return (bytes + 2) / 3 * 4 + 140;
+    }
+
+    @Override
+    @Transactional(readOnly = true)
+    public long size(UUID plan) {
+        return exported(repository.bytes(plan)) + 160L * repository.countByPlanId(plan);
+    }
+
+    @Override
+    public void copy(UUID from, UUID to) {
+        repository.copy(from, to);
+    }
+
+    @Override
+    public void purge(UUID plan) {
+        repository.deleteByPlanId(plan);
     }
 
     private static String sha256(byte[] content) {
@@ -62,7 +100,9 @@ class Pictures implements Carried {
     Picture get(UUID planId, String id) {
         return repository
                 .findById(new PictureEntity.Key(planId, id))
-                .map(p -> new Picture(p.mediaType, p.width, p.height, p.content))
+                .map(p -> SVG.equals(p.mediaType)
+                        ? safe(p.content)
+                        : new Picture(p.mediaType, p.width, p.height, p.content))
                 .orElseThrow(() -> Refusal.of(HttpStatus.NOT_FOUND, "There is no such picture."));
     }
 
@@ -82,40 +122,58 @@ class Pictures implements Carried {
         return all.isEmpty() ? null : all;
     }
 
+    /** A drawing is shown as the cleaner of today leaves it, whichever of before let it in. */
+    private static Picture safe(byte[] content) {
+        try {
+            return SvgCleaner.clean(content);
+        } catch (UnreadablePicture e) {
+            throw Refusal.of(HttpStatus.NOT_FOUND, "The picture cannot be shown: it " + e.getMessage() + ".");
+        }
+    }
+
     /** Pictures of a file are read like any other: what it says of them is not believed. */
     @Override
-    public void restore(UUID plan, JsonNode content) {
+    @Transactional(propagation = Propagation.SUPPORTS)
+    public Consumer<UUID> prepare(JsonNode content) {
         if (!(content instanceof ObjectNode all) || all.size() > MOST) {
             throw refused("/pictures", "must be at most " + MOST + " pictures by id");
         }
-        Map<String, JsonNode> sorted = new TreeMap<>();
-        all.properties().forEach(e -> sorted.put(e.getKey(), e.getValue()));
-        sorted.forEach((id, picture) -> {
-            byte[] bytes;
-            try {
-                bytes = Base64.getDecoder().decode(picture.path("base64").asString(""));
-            } catch (IllegalArgumentException e) {
-                throw refused("/pictures/" + id, "is not base64");
+        Map<String, byte[]> files = new TreeMap<>();
+        all.properties().forEach(e -> files.put(e.getKey(), bytes(e.getKey(), e.getValue())));
+        List<PictureReader.Outcome> read = reader.read(List.copyOf(files.values()));
+        Map<String, Picture> pictures = new LinkedHashMap<>();
+        for (Map.Entry<String, byte[]> file : files.entrySet()) {
+            String at = "/pictures/" + file.getKey();
+            PictureReader.Outcome outcome = read.get(pictures.size());
+            if (outcome.picture() == null) {
+                throw refused(at, outcome.trouble());
             }
-            if (!sha256(bytes).equals(id)) {
-                throw refused("/pictures/" + id, "does not hold what its id says");
+            if (!outcome.picture()
+                    .mediaType()
+                    .equals(all.get(file.getKey()).path("mediaType").asString(""))) {
+                throw refused(at + "/mediaType", "is not what the picture is");
             }
-            String type = picture.path("mediaType").asString("");
-            Picture read = reader.read(bytes, 1);
-            if (!read.mediaType().equals(type)) {
-                throw refused("/pictures/" + id + "/mediaType", "is not what the picture is");
-            }
-            repository.save(new PictureEntity(plan, id, keep(read, bytes)));
-        });
+            Picture of = outcome.picture();
+            // its bytes stay what its id says; a drawing is cleaned whenever it is shown
+            pictures.put(file.getKey(), new Picture(of.mediaType(), of.width(), of.height(), file.getValue()));
+        }
+        return plan -> pictures.forEach((id, picture) -> repository.save(new PictureEntity(plan, id, picture)));
     }
 
-    /** A raster that was read without trouble keeps its bytes; an SVG is kept as it was cleaned. */
-    private static Picture keep(Picture read, byte[] bytes) {
-        boolean svg = read.mediaType().equals("image/svg+xml");
-        if (svg && !java.util.Arrays.equals(read.content(), bytes)) {
-            throw refused("/pictures", "hold an SVG with parts that do not draw");
+    private static byte[] bytes(String id, JsonNode picture) {
+        byte[] bytes;
+        try {
+            bytes = Base64.getDecoder().decode(picture.path("base64").asString(""));
+        } catch (IllegalArgumentException e) {
+            throw refused("/pictures/" + id, "is not base64");
         }
-        return new Picture(read.mediaType(), read.width(), read.height(), bytes);
+        if (!sha256(bytes).equals(id)) {
+            throw refused("/pictures/" + id, "does not hold what its id says");
+        }
+        if (bytes.length > PictureDecoder.MOST_BYTES) {
+            throw refused("/pictures/" + id, "is larger than a kept picture");
+        }
+        return bytes;
     }
 
     private static Refusal refused(String place, String message) {

@@ -137,6 +137,7 @@ public class Documents {
 
     private Change change(JsonObject before, Plan after) {
         String document = write(after);
+        fits(document);
         JsonObject tree = tree(document);
         return new Change(after, document, difference(before, tree), difference(tree, before));
     }
@@ -199,10 +200,17 @@ public class Documents {
                                         + " JSON Patch")));
     }
 
+    /** Refuses a document that is longer than a plan may be. */
+    void fits(String document) {
+        if (document.length() > largest) {
+            throw tooLarge();
+        }
+    }
+
     private Refusal tooLarge() {
         return Refusal.of(
                 HttpStatus.CONTENT_TOO_LARGE,
-                "The edit would make the plan larger than " + largest / 1024 / 1024
+                "The plan would be larger than " + largest / 1024 / 1024
                         + " MB, the most that a plan may be without its pictures and heights. Nothing was changed.");
     }
 

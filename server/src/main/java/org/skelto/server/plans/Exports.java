@@ -1,15 +1,17 @@
 package org.skelto.server.plans;
 
-import java.util.HashMap;
+import java.util.ArrayList;
+import java.util.Comparator;
 import java.util.List;
-import java.util.Map;
 import java.util.UUID;
+import java.util.function.Consumer;
 import org.skelto.core.plan.Plan;
 import org.skelto.server.problems.Reading;
 import org.skelto.server.problems.Refusal;
 import org.springframework.http.HttpStatus;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
+import org.springframework.transaction.support.TransactionOperations;
 import tools.jackson.databind.DatabindException;
 import tools.jackson.databind.JsonNode;
 import tools.jackson.databind.json.JsonMapper;
@@ -17,18 +19,18 @@ import tools.jackson.databind.node.ObjectNode;
 
 /** Plans as files: the document and all that is kept beside it. */
 @Service
-@Transactional
 public class Exports {
     private final Plans plans;
     private final List<Carried> carried;
     private final JsonMapper mapper;
+    private final TransactionOperations transaction;
 
-    Exports(Plans plans, List<Carried> carried, JsonMapper mapper) {
+    Exports(Plans plans, List<Carried> carried, JsonMapper mapper, TransactionOperations transaction) {
         this.plans = plans;
-        this.carried = carried.stream()
-                .sorted(java.util.Comparator.comparing(Carried::property))
-                .toList();
+        this.carried =
+                carried.stream().sorted(Comparator.comparing(Carried::property)).toList();
         this.mapper = mapper;
+        this.transaction = transaction;
     }
 
     /** The file of a plan. */
@@ -44,28 +46,41 @@ public class Exports {
         return file;
     }
 
-    /** A new plan from a file; all of it or nothing. */
+    /** A new plan from a file; all of it or nothing. All of it is read before anything is stored. */
     public PlanState restore(JsonNode file) {
         if (!(file instanceof ObjectNode document)) {
             throw Refusal.of(HttpStatus.BAD_REQUEST, "There is no plan in the request.");
         }
-        Map<Carried, JsonNode> beside = new HashMap<>();
-        for (Carried part : carried) {
-            JsonNode content = document.remove(part.property());
-            if (content != null && !content.isNull()) {
-                beside.put(part, content);
+        List<Consumer<UUID>> beside = new ArrayList<>();
+        List<JsonNode> contents =
+                carried.stream().map(part -> document.remove(part.property())).toList();
+        Plan plan = plans.checked(read(document));
+        for (int i = 0; i < contents.size(); i++) {
+            if (contents.get(i) != null && !contents.get(i).isNull()) {
+                beside.add(carried.get(i).prepare(contents.get(i)));
             }
         }
-        PlanState made = plans.create(read(document));
-        beside.forEach((part, content) -> part.restore(made.id(), content));
-        return made;
+        return transaction.execute(status -> {
+            PlanState made = plans.create(plan);
+            beside.forEach(part -> part.accept(made.id()));
+            return made;
+        });
     }
 
     /** A new plan like another, with all that is kept beside it. */
+    @Transactional
     public PlanState copy(UUID id, String name) {
-        ObjectNode file = export(id);
-        file.put("name", name);
-        return restore(file);
+        ObjectNode document = mapper.valueToTree(plans.get(id).plan());
+        document.put("name", name);
+        return copy(id, read(document));
+    }
+
+    /** A new plan of a document, with all that is kept beside another. */
+    @Transactional
+    public PlanState copy(UUID beside, Plan document) {
+        PlanState made = plans.create(document);
+        carried.forEach(part -> part.copy(beside, made.id()));
+        return made;
     }
 
     private Plan read(ObjectNode document) {

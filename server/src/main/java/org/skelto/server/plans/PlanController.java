@@ -3,8 +3,10 @@ package org.skelto.server.plans;
 import java.net.URI;
 import java.util.List;
 import java.util.UUID;
+import java.util.concurrent.CompletableFuture;
 import org.skelto.core.plan.Plan;
 import org.skelto.core.plan.Slugs;
+import org.skelto.server.load.Aside;
 import org.skelto.server.problems.Refusal;
 import org.springframework.http.ContentDisposition;
 import org.springframework.http.HttpHeaders;
@@ -30,8 +32,10 @@ class PlanController {
     private final Plans plans;
 
     private final Exports exports;
+    private final Aside aside;
 
-    PlanController(Plans plans, Exports exports) {
+    PlanController(Plans plans, Exports exports, Aside aside) {
+        this.aside = aside;
         this.plans = plans;
         this.exports = exports;
     }
@@ -53,8 +57,8 @@ class PlanController {
     /** Takes in an exported document as a new plan. */
     @PostMapping("/import")
     @ResponseStatus(HttpStatus.CREATED)
-    ResponseEntity<PlanState> importPlan(@RequestBody JsonNode file) {
-        return created(exports.restore(file));
+    CompletableFuture<ResponseEntity<PlanState>> importPlan(@RequestBody JsonNode file) {
+        return aside.run("import " + UUID.randomUUID(), () -> created(exports.restore(file)));
     }
 
     @GetMapping("/{id}")

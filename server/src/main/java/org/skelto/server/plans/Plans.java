@@ -9,6 +9,7 @@ import org.skelto.core.plan.Plan;
 import org.skelto.server.problems.Refusal;
 import org.springframework.http.HttpStatus;
 import org.springframework.stereotype.Service;
+import org.springframework.transaction.annotation.Propagation;
 import org.springframework.transaction.annotation.Transactional;
 
 /**
@@ -65,8 +66,16 @@ public class Plans {
                 .toList();
     }
 
-    public PlanState create(Plan document) {
+    /** The plan as it would be stored, or refused; nothing is stored. */
+    @Transactional(propagation = Propagation.SUPPORTS)
+    public Plan checked(Plan document) {
         Plan plan = documents.accepted(document);
+        documents.fits(documents.write(plan));
+        return plan;
+    }
+
+    public PlanState create(Plan document) {
+        Plan plan = checked(document);
         PlanEntity entity = new PlanEntity(UUID.randomUUID(), plan.name(), documents.write(plan), now());
         return state(plans.save(entity), plan);
     }

@@ -2,6 +2,7 @@ package org.skelto.server.readings;
 
 import java.util.List;
 import java.util.UUID;
+import java.util.function.Consumer;
 import org.skelto.core.calibration.Reading;
 import org.skelto.core.plan.Problem;
 import org.skelto.server.plans.Carried;
@@ -15,6 +16,9 @@ import tools.jackson.databind.json.JsonMapper;
 @Component
 class CarriedReadings implements Carried {
     private static final int LONGEST_ID = 64;
+
+    /** A reading as it is written at most, bytes. */
+    private static final long MOST_WRITTEN = 400;
 
     private final Readings readings;
     private final JsonMapper mapper;
@@ -37,7 +41,17 @@ class CarriedReadings implements Carried {
     }
 
     @Override
-    public void restore(UUID plan, JsonNode content) {
+    public long size(UUID plan) {
+        return MOST_WRITTEN * readings.count(plan);
+    }
+
+    @Override
+    public void purge(UUID plan) {
+        readings.purge(plan);
+    }
+
+    @Override
+    public Consumer<UUID> prepare(JsonNode content) {
         Reading[] all;
         try {
             all = mapper.treeToValue(content, Reading[].class);
@@ -47,7 +61,7 @@ class CarriedReadings implements Carried {
         }
         for (int i = 0; i < all.length; i++) {
             Reading r = all[i];
-            boolean sound = r != null
+            boolean whole = r != null
                     && r.floor() != null
                     && r.floor().length() <= LONGEST_ID
                     && r.unit() != null
@@ -57,11 +71,12 @@ class CarriedReadings implements Carried {
                     && r.dbm() >= -120
                     && r.dbm() <= 0
                     && Double.isFinite(r.xM() + r.yM() + r.heightM());
-            if (!sound) {
+            if (!whole) {
                 throw refused("/" + i, "is not a reading");
             }
         }
-        readings.restore(plan, List.of(all));
+        List<Reading> sound = List.of(all);
+        return plan -> readings.restore(plan, sound);
     }
 
     private static Refusal refused(String place, String message) {

@@ -12,6 +12,10 @@ interface ReadingRepository extends JpaRepository<ReadingEntity, UUID> {
 
     long countByPlanIdAndDeletedAtIsNull(UUID planId);
 
+    @Modifying
+    @Query("delete from ReadingEntity r where r.planId = :planId")
+    void deleteByPlanId(UUID planId);
+
     /** Changes with every reading that comes or goes: how many there are, and how many are deleted. */
     @Query("select count(r) * 1000003 + coalesce(sum(case when r.deletedAt is null then 0 else 1 end), 0)"
             + " from ReadingEntity r where r.planId = :planId")

@@ -85,6 +85,15 @@ public class Readings implements Measured {
         store(planId, readings);
     }
 
+    @Transactional(readOnly = true)
+    long count(UUID planId) {
+        return repository.countByPlanIdAndDeletedAtIsNull(planId);
+    }
+
+    void purge(UUID planId) {
+        repository.deleteByPlanId(planId);
+    }
+
     /** Stores readings that came with an exported plan, whatever has become of their transmitters. */
     public void restore(UUID planId, List<Reading> readings) {
         store(planId, readings);

@@ -75,7 +75,7 @@ class PictureReaderTest {
         ImageIO.write(photo, "jpeg", jpeg);
         Picture small = reader.read(jpeg.toByteArray(), 1);
         assertEquals("image/jpeg", small.mediaType());
-        assertTrue(small.width() <= 2400 && small.content().length <= Pictures.MOST_BYTES);
+        assertTrue(small.width() <= 2400 && small.content().length <= PictureDecoder.MOST_BYTES);
         assertEquals(5 / 3.0, (double) small.width() / small.height(), 0.01);
 
         ByteArrayOutputStream png = new ByteArrayOutputStream();

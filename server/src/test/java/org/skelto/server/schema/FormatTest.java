@@ -227,10 +227,10 @@ class FormatTest {
     }
 
     @Test
-    void refusesAFileOfFiftyMegabytesAndTenThousandRooms() {
+    void refusesAFileOfAHundredAndTenMegabytesAndTenThousandRooms() {
         assertEquals(
                 413,
-                http.post("/api/plans/import", "[" + " ".repeat(50 * 1024 * 1024) + "]")
+                http.post("/api/plans/import", "[" + " ".repeat(110 * 1024 * 1024) + "]")
                         .status());
         StringBuilder rooms = new StringBuilder();
         for (int i = 0; i < 10_000; i++) {
