@@ -79,6 +79,7 @@ public final class PartFile {
 
     /** Reads a file; every line that is wrong is named, and then none is taken. */
     public static List<Part> read(String text) throws Unreadable {
+        text(text);
         return new PartFile().read(new StringReader(text.startsWith("\uFEFF") ? text.substring(1) : text));
     }
 
@@ -161,6 +162,15 @@ public final class PartFile {
             text.append(" low:").append(plain(pin.lowS()));
         }
         return text.toString();
+    }
+
+    /** Refuses what is no text: a NUL cannot be kept, and no editor shows it. */
+    static void text(String file) throws Unreadable {
+        int nul = file.indexOf('\0');
+        if (nul >= 0) {
+            long line = file.substring(0, nul).chars().filter(c -> c == '\n').count() + 1;
+            throw new Unreadable(List.of(new Problem("/line " + line, "holds a NUL character")));
+        }
     }
 
     private List<Part> read(Reader reader) throws Unreadable {

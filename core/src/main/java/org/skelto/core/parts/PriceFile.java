@@ -29,6 +29,7 @@ public final class PriceFile {
 
     /** The parts of a catalogue with the prices of a file; all lines that are wrong are named, and then none is taken. */
     public static List<Part> read(String text, Catalogue catalogue) throws PartFile.Unreadable {
+        PartFile.text(text);
         List<Problem> problems = new ArrayList<>();
         List<Part> parts = new ArrayList<>();
         Set<String> seen = new HashSet<>();

@@ -8,6 +8,8 @@ import org.skelto.core.Assessment;
 import org.skelto.core.parts.Catalogue;
 import org.skelto.core.plan.Plan;
 import org.skelto.core.radio.SlabTables;
+import org.slf4j.Logger;
+import org.slf4j.LoggerFactory;
 import org.springframework.stereotype.Component;
 
 /**
@@ -20,6 +22,8 @@ public class KeptFigures {
     private static final int MOST_THINGS = 20_000;
 
     private record Kept(long revision, long readings, Catalogue parts, int things, Assessment.Figures figures) {}
+
+    private static final Logger LOG = LoggerFactory.getLogger(KeptFigures.class);
 
     private final Measured measured;
     private final Shelf shelf;
@@ -55,6 +59,11 @@ public class KeptFigures {
             }
         }
         Assessment.Figures figures = new Assessment.Figures(plan, tables, measured.fitting(id, plan), parts);
+        figures.mistakes().forEach(e -> LOG.error("a fact of plan {} could not be worked out", id, e));
+        if (!figures.failures().isEmpty() && figures.mistakes().isEmpty()) {
+            // it may have been the load of this moment: worked out anew when it is asked for again
+            return figures;
+        }
         int things = plan.rooms().size()
                 + plan.units().size()
                 + plan.devices().size()

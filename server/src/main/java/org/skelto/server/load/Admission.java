@@ -36,7 +36,7 @@ final class Admission implements Filter {
         this.limits = limits;
         this.kinds = kinds;
         this.budgets = budgets;
-        this.arriving = new Gate(8L * limits.bodiesOfOne(), limits.bodiesOfOne(), 0);
+        this.arriving = new Gate(2L * limits.bodiesOfOne(), limits.bodiesOfOne(), 0);
         this.memory = new Gate(limits.memory().toBytes(), limits.memory().toBytes(), limits.queue());
         this.turns = new Gate(limits.turns(), limits.turnsOfOne(), limits.queue());
         clock.setRemoveOnCancelPolicy(true);

@@ -26,10 +26,10 @@ public record LoadLimits(
         @DefaultValue("400") int queue,
         @DefaultValue("8s") Duration patience,
         @DefaultValue("192MB") DataSize memory,
-        @DefaultValue("256KB") DataSize small,
+        @DefaultValue("64KB") DataSize small,
         @DefaultValue("10s") Duration bodyTime,
         @DefaultValue("1MB") DataSize bodyPace,
-        @DefaultValue("100") int bodiesOfOne,
+        @DefaultValue("400") int bodiesOfOne,
         @DefaultValue("30s") Duration answerTime,
         @DefaultValue("10s") Duration headTime) {
 

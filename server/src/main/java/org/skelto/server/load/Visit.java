@@ -323,13 +323,13 @@ final class Visit implements AsyncListener {
         }
         leaveAll();
         try {
-            if (before == Stage.ARRIVING && !tooLarge) {
-                Connections.closeAfterAnswer(request);
-            }
             if (status == 429) {
                 ProblemWriter.tooMuch(response, why);
             } else {
                 ProblemWriter.write(response, status, title, why);
+            }
+            if (before == Stage.ARRIVING && !tooLarge) {
+                Connections.closeAfterAnswer(request);
             }
         } catch (IOException | IllegalStateException e) {
             // who asked is gone

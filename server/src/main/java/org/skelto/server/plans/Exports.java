@@ -70,15 +70,15 @@ public class Exports {
     /** A new plan like another, with all that is kept beside it. */
     @Transactional
     public PlanState copy(UUID id, String name) {
-        ObjectNode document = mapper.valueToTree(plans.get(id).plan());
-        document.put("name", name);
-        return copy(id, read(document));
+        return copy(id, plans.get(id).plan(), name);
     }
 
-    /** A new plan of a document, with all that is kept beside another. */
+    /** A new plan like another was once, with all that is kept beside it now. */
     @Transactional
-    public PlanState copy(UUID beside, Plan document) {
-        PlanState made = plans.create(document);
+    public PlanState copy(UUID beside, Plan document, String name) {
+        ObjectNode named = mapper.valueToTree(document);
+        named.put("name", name);
+        PlanState made = plans.create(read(named));
         carried.forEach(part -> part.copy(beside, made.id()));
         return made;
     }

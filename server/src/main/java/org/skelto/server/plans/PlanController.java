@@ -1,9 +1,11 @@
 package org.skelto.server.plans;
 
 import java.net.URI;
+import java.time.LocalDate;
 import java.util.List;
 import java.util.UUID;
 import java.util.concurrent.CompletableFuture;
+import org.skelto.core.plan.Limits;
 import org.skelto.core.plan.Plan;
 import org.skelto.core.plan.Slugs;
 import org.skelto.server.load.Aside;
@@ -115,6 +117,36 @@ class PlanController {
     @ResponseStatus(HttpStatus.NO_CONTENT)
     void delete(@PathVariable UUID id) {
         plans.delete(id);
+    }
+
+    /** Plans that were deleted and can still be brought back. */
+    @GetMapping("/deleted")
+    List<DeletedPlan> deleted() {
+        return plans.deleted();
+    }
+
+    /** The days of whose end the plan is kept. */
+    @GetMapping("/{id}/days")
+    List<PlanDay> days(@PathVariable UUID id) {
+        return plans.days(id);
+    }
+
+    /** Makes the plan again what it was then, as an edit. */
+    @PostMapping("/{id}/days/{day}/return")
+    ResponseEntity<PlanState> returnTo(
+            @PathVariable UUID id,
+            @PathVariable LocalDate day,
+            @RequestHeader(name = "If-Match", required = false) String ifMatch) {
+        return tagged(plans.returnTo(id, revision(ifMatch), day));
+    }
+
+    /** A new plan like it was then. */
+    @PostMapping("/{id}/days/{day}/copy")
+    @ResponseStatus(HttpStatus.CREATED)
+    ResponseEntity<PlanState> copyOf(@PathVariable UUID id, @PathVariable LocalDate day) {
+        Plan then = plans.asOf(id, day);
+        String name = then.name().substring(0, Math.min(then.name().length(), Limits.NAME_LENGTH - 13));
+        return created(exports.copy(id, then, name + " (" + day + ")"));
     }
 
     @PostMapping("/{id}/restore")

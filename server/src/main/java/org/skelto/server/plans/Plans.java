@@ -2,11 +2,13 @@ package org.skelto.server.plans;
 
 import java.time.Clock;
 import java.time.Instant;
+import java.time.LocalDate;
 import java.util.List;
 import java.util.Optional;
 import java.util.UUID;
 import org.skelto.core.plan.Plan;
 import org.skelto.server.problems.Refusal;
+import org.springframework.beans.factory.ObjectProvider;
 import org.springframework.http.HttpStatus;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Propagation;
@@ -26,14 +28,22 @@ public class Plans {
     private final Documents documents;
     private final KeptStates kept;
     private final List<Follower> followers;
-    private final Clock clock = Clock.systemUTC();
+    private final PlanDays days;
+    private final ObjectProvider<Purge> purge;
+    private final Clock clock;
 
     Plans(
             PlanRepository plans,
             RevisionRepository revisions,
             Documents documents,
             KeptStates kept,
-            List<Follower> followers) {
+            List<Follower> followers,
+            PlanDays days,
+            ObjectProvider<Purge> purge,
+            Clock clock) {
+        this.days = days;
+        this.purge = purge;
+        this.clock = clock;
         this.followers = followers;
         this.plans = plans;
         this.revisions = revisions;
@@ -84,7 +94,10 @@ public class Plans {
     public PlanState edit(UUID id, long seen, String patch, String label) {
         PlanEntity entity = locked(id, seen);
         Plan before = documents.readStored(entity.document);
-        Documents.Change change = documents.change(before, patch, after -> follow(id, before, after));
+        return edited(entity, before, documents.change(before, patch, after -> follow(id, before, after)), label);
+    }
+
+    private PlanState edited(PlanEntity entity, Plan before, Documents.Change change, String label) {
         if (change.plan().equals(before)) {
             return state(entity, before);
         }
@@ -134,6 +147,37 @@ public class Plans {
         entity.deletedAt = now();
     }
 
+    /** The days of whose end a plan is kept, newest first. */
+    @Transactional(readOnly = true)
+    public List<PlanDay> days(UUID id) {
+        get(id);
+        return days.of(id);
+    }
+
+    /** A plan as it was at the end of a day. */
+    @Transactional(readOnly = true)
+    public Plan asOf(UUID id, LocalDate day) {
+        get(id);
+        return days.document(id, day, documents);
+    }
+
+    /** Makes a plan again what it was at the end of a day, as one edit that can be undone. */
+    public PlanState returnTo(UUID id, long seen, LocalDate day) {
+        PlanEntity entity = locked(id, seen);
+        Plan before = documents.readStored(entity.document);
+        Plan then = days.document(id, day, documents);
+        return edited(entity, before, documents.replaced(before, then), "return to the plan of " + day);
+    }
+
+    /** Plans that were deleted and can be brought back, newest first. */
+    @Transactional(readOnly = true)
+    public List<DeletedPlan> deleted() {
+        return plans.deleted().stream()
+                .map(p -> new DeletedPlan(
+                        p.id, p.name, p.deletedAt, purge.getObject().goneAt(p.deletedAt)))
+                .toList();
+    }
+
     /** Takes a deletion back. */
     public PlanState restore(UUID id) {
         PlanEntity entity = plans.lock(id).orElseThrow(Plans::unknown);
@@ -155,13 +199,15 @@ public class Plans {
 
     private RevisionEntity revision(
             PlanEntity entity, Documents.Change change, RevisionEntity.Kind kind, String label) {
+        days.beforeEdit(entity);
         RevisionEntity revision = new RevisionEntity();
         revision.planId = entity.id;
         revision.number = entity.revision + 1;
         revision.author = "local";
         revision.at = now();
         revision.kind = kind;
-        revision.label = label.length() > LABEL_LENGTH ? label.substring(0, LABEL_LENGTH) : label;
+        String plain = label.replaceAll("\\p{Cntrl}", " ").strip();
+        revision.label = plain.length() > LABEL_LENGTH ? plain.substring(0, LABEL_LENGTH) : plain;
         revision.forward = change.forward();
         revision.inverse = change.inverse();
         entity.revision = revision.number;

@@ -2,6 +2,7 @@ package org.skelto.server.problems;
 
 import jakarta.servlet.http.HttpServletResponse;
 import java.io.IOException;
+import java.nio.charset.StandardCharsets;
 
 /** Problem documents of what is refused before or behind the application itself. */
 public final class ProblemWriter {
@@ -17,7 +18,11 @@ public final class ProblemWriter {
     public static void write(HttpServletResponse response, int status, String title, String detail) throws IOException {
         response.setStatus(status);
         response.setContentType("application/problem+json;charset=UTF-8");
-        response.getWriter().write(document(status, title, detail));
+        byte[] document = document(status, title, detail).getBytes(StandardCharsets.UTF_8);
+        response.setContentLength(document.length);
+        response.getOutputStream().write(document);
+        // told for good: the connection may be ended with the rest of the request unread
+        response.flushBuffer();
     }
 
     /** Refuses for now, and says when to try again. */

@@ -46,6 +46,10 @@ public final class TypedTable {
      */
     public static <T> List<T> read(
             String text, int most, String columns, Consumer<Set<String>> head, Function<Line, T> row) {
+        int nul = text.indexOf('\0');
+        if (nul >= 0) {
+            throw refusal("/line " + (text.substring(0, nul).lines().count()), "holds a NUL character");
+        }
         TypedTable table = new TypedTable();
         List<T> rows = new ArrayList<>();
         try (CSVParser parser = format(text).parse(new StringReader(text))) {

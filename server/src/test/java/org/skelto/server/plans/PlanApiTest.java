@@ -273,7 +273,7 @@ class PlanApiTest {
     void aBodyThatDoesNotSayHowLongItIsIsLimitedToo() throws Exception {
         byte[] piece = " ".repeat(64 * 1024).getBytes(java.nio.charset.StandardCharsets.UTF_8);
         var endless = new java.io.InputStream() {
-            private long left = 40L * 1024 * 1024;
+            private long left = 110L * 1024 * 1024;
 
             @Override
             public int read() {
