@@ -238,7 +238,7 @@ public class Grounds implements Carried, Follower {
 
     @Override
     public void purge(UUID plan) {
-        remove(plan);
+        repository.deleteByPlanId(plan);
     }
 
     @Override

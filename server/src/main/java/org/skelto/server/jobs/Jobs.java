@@ -119,6 +119,7 @@ public class Jobs {
     private void run(Job job, Function<Progress, Object> work) {
         try {
             job.check();
+            job.at(0, "begun");
             Object result = budgets.job(job::cancelled).run(() -> work.apply(job));
             job.end(Job.State.DONE, result, null);
         } catch (Progress.Cancelled e) {
