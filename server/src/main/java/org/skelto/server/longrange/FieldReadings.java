@@ -19,7 +19,7 @@ import org.skelto.server.tables.TypedTable;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Propagation;
 import org.springframework.transaction.annotation.Transactional;
-import tools.jackson.databind.DatabindException;
+import tools.jackson.core.JacksonException;
 import tools.jackson.databind.JsonNode;
 import tools.jackson.databind.json.JsonMapper;
 
@@ -221,7 +221,7 @@ public class FieldReadings implements Carried {
         FieldReading[] all;
         try {
             all = mapper.treeToValue(content, FieldReading[].class);
-        } catch (DatabindException e) {
+        } catch (JacksonException e) {
             Problem problem = org.skelto.server.problems.Reading.problem(e);
             throw carried(problem.pointer(), problem.message());
         }

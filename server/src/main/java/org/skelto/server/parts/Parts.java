@@ -25,7 +25,7 @@ import org.springframework.http.HttpStatus;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Propagation;
 import org.springframework.transaction.annotation.Transactional;
-import tools.jackson.databind.DatabindException;
+import tools.jackson.core.JacksonException;
 import tools.jackson.databind.JsonNode;
 import tools.jackson.databind.json.JsonMapper;
 
@@ -188,7 +188,7 @@ class Parts implements Shelf, Carried {
                 }
             }
             return PartFile.read(PartFile.write(parts));
-        } catch (DatabindException e) {
+        } catch (JacksonException e) {
             throw Refusal.invalid("The parts cannot be read. Nothing was changed.", List.of(Reading.problem(e)));
         } catch (PartFile.Unreadable e) {
             throw Refusal.invalid(

@@ -26,7 +26,6 @@ import org.springframework.http.HttpStatus;
 import org.springframework.stereotype.Component;
 import tools.jackson.core.JacksonException;
 import tools.jackson.core.exc.StreamConstraintsException;
-import tools.jackson.databind.DatabindException;
 import tools.jackson.databind.DeserializationFeature;
 import tools.jackson.databind.JsonNode;
 import tools.jackson.databind.ObjectReader;
@@ -38,7 +37,7 @@ public class Documents {
     private static final int MOST_OPERATIONS = 5000;
 
     /** Beyond this many decimal places a number is left as it stands: stripping it could be made to take for ever. */
-    private static final int PLAIN_SCALE = 400;
+    private static final int PLAIN_SCALE = 100;
 
     /** Asked for once: each look-up searches the whole class path. */
     private static final JsonProvider JSON = JsonProvider.provider();
@@ -160,7 +159,7 @@ public class Documents {
         try {
             Plan known = rereader.read(plan, before, after);
             return accepted(known != null ? known : mapper.readValue(after.toString(), Plan.class));
-        } catch (DatabindException e) {
+        } catch (JacksonException e) {
             throw Refusal.invalid(
                     "The edit would leave no valid plan. Nothing was changed.", List.of(Reading.problem(e)));
         }

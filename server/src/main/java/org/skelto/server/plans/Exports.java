@@ -12,7 +12,7 @@ import org.springframework.http.HttpStatus;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
 import org.springframework.transaction.support.TransactionOperations;
-import tools.jackson.databind.DatabindException;
+import tools.jackson.core.JacksonException;
 import tools.jackson.databind.JsonNode;
 import tools.jackson.databind.json.JsonMapper;
 import tools.jackson.databind.node.ObjectNode;
@@ -86,7 +86,7 @@ public class Exports {
     private Plan read(ObjectNode document) {
         try {
             return mapper.treeToValue(document, Plan.class);
-        } catch (DatabindException e) {
+        } catch (JacksonException e) {
             throw Refusal.invalid("This is not a valid plan. Nothing was changed.", List.of(Reading.problem(e)));
         }
     }

@@ -25,7 +25,6 @@ import org.springframework.web.context.request.WebRequest;
 import org.springframework.web.servlet.mvc.method.annotation.ResponseEntityExceptionHandler;
 import tools.jackson.core.JacksonException;
 import tools.jackson.core.exc.StreamConstraintsException;
-import tools.jackson.databind.DatabindException;
 
 /** Turns every failure into one problem document. */
 @RestControllerAdvice
@@ -90,10 +89,9 @@ class ProblemAdvice extends ResponseEntityExceptionHandler {
     protected ResponseEntity<Object> handleHttpMessageNotReadable(
             HttpMessageNotReadableException e, HttpHeaders headers, HttpStatusCode status, WebRequest request) {
         if (e.getCause() instanceof StreamConstraintsException over) {
-            return widen(
-                    answer(HttpStatus.CONTENT_TOO_LARGE, Reading.limit(over) + " Nothing was changed.", List.of()));
+            return widen(answer(Reading.status(over), Reading.limit(over) + " Nothing was changed.", List.of()));
         }
-        if (e.getCause() instanceof DatabindException bad) {
+        if (e.getCause() instanceof JacksonException bad && !bad.getPath().isEmpty()) {
             return widen(answer(
                     HttpStatus.UNPROCESSABLE_CONTENT,
                     "The document cannot be read.",
@@ -115,7 +113,7 @@ class ProblemAdvice extends ResponseEntityExceptionHandler {
     }
 
     /** JSON pointer to where reading stopped. */
-    public static String pointer(DatabindException bad) {
+    public static String pointer(JacksonException bad) {
         StringBuilder pointer = new StringBuilder();
         for (JacksonException.Reference step : bad.getPath()) {
             pointer.append(Pointers.of(
@@ -125,7 +123,7 @@ class ProblemAdvice extends ResponseEntityExceptionHandler {
     }
 
     /** What is wrong there, without the names of classes. */
-    public static String message(DatabindException bad) {
+    public static String message(JacksonException bad) {
         String text = bad.getOriginalMessage();
         if (bad instanceof tools.jackson.databind.exc.UnrecognizedPropertyException) {
             return "is not a property of this format";
@@ -140,6 +138,9 @@ class ProblemAdvice extends ResponseEntityExceptionHandler {
             return text.contains("Null value") || text.contains("missing") || text.contains("null value")
                     ? "is missing"
                     : "has the wrong type: " + kind(wrong.getTargetType()) + " is wanted";
+        }
+        if (bad instanceof tools.jackson.core.exc.InputCoercionException wrong) {
+            return "has the wrong type: " + kind(wrong.getTargetType()) + " is wanted";
         }
         return text.contains("Duplicate") ? "stands twice in the document" : "cannot be read here";
     }

@@ -4,7 +4,6 @@ import org.skelto.core.plan.Problem;
 import org.springframework.http.HttpStatus;
 import tools.jackson.core.JacksonException;
 import tools.jackson.core.exc.StreamConstraintsException;
-import tools.jackson.databind.DatabindException;
 
 /** Where and why a document could not be read. */
 public final class Reading {
@@ -36,7 +35,7 @@ public final class Reading {
         return "The document " + what + place(over) + ".";
     }
 
-    public static Problem problem(DatabindException bad) {
+    public static Problem problem(JacksonException bad) {
         return new Problem(ProblemAdvice.pointer(bad), ProblemAdvice.message(bad));
     }
 }

@@ -8,7 +8,7 @@ import org.skelto.core.plan.Problem;
 import org.skelto.server.plans.Carried;
 import org.skelto.server.problems.Refusal;
 import org.springframework.stereotype.Component;
-import tools.jackson.databind.DatabindException;
+import tools.jackson.core.JacksonException;
 import tools.jackson.databind.JsonNode;
 import tools.jackson.databind.json.JsonMapper;
 
@@ -55,7 +55,7 @@ class CarriedReadings implements Carried {
         Reading[] all;
         try {
             all = mapper.treeToValue(content, Reading[].class);
-        } catch (DatabindException e) {
+        } catch (JacksonException e) {
             Problem problem = org.skelto.server.problems.Reading.problem(e);
             throw refused(problem.pointer(), problem.message());
         }

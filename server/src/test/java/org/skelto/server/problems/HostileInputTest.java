@@ -14,6 +14,7 @@ import java.util.Set;
 import java.util.stream.Collectors;
 import org.junit.jupiter.api.AfterEach;
 import org.junit.jupiter.api.BeforeEach;
+import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.ValueSource;
 import org.skelto.server.testing.Http.Answer;
@@ -233,5 +234,104 @@ class HostileInputTest extends OnTheMill {
                 }
                 return "{" + String.join(",", fields) + "}";
         }
+    }
+
+    private static void words(Answer answer, int... statuses) {
+        assertTrue(
+                java.util.Arrays.stream(statuses).anyMatch(s -> s == answer.status()), answer.status() + answer.text());
+        assertTrue(answer.type().startsWith("application/problem+json"), answer.text());
+        assertFalse(answer.text().contains("Exception"), answer.text());
+    }
+
+    @Test
+    void anAddressThatIsNoTextIsAnsweredInWords() {
+        words(http.get(plan + "/assessment?without=%ff"), 400);
+        words(http.get(plan + "/assessment?without=%c3%28"), 400);
+    }
+
+    @ParameterizedTest
+    @ValueSource(
+            strings = {
+                "1e999999999",
+                "-1e999999999",
+                "1e-999999999",
+                "99999999999999999999999",
+                "1e5",
+                "1.5",
+                "0",
+                "-1",
+                "true",
+                "[]",
+                "{}",
+                "\"\u0000\"",
+                "\"EU\\u0000\"",
+                "9e2147483647",
+                "1E+400"
+            })
+    void numbersOfAnySizeInPlacesForWordsAndWholeNumbers(String value) {
+        String before = document();
+        String unit = http.get(plan)
+                .json()
+                .at("/plan/units")
+                .propertyNames()
+                .iterator()
+                .next();
+        for (String place : List.of(
+                "/region",
+                "/units/" + unit + "/kind",
+                "/units/" + unit + "/channels",
+                "/units/" + unit + "/maxClients",
+                "/units/" + unit + "/power/source",
+                "/units/" + unit + "/place/xM",
+                "/indoorModel",
+                "/network/subnet")) {
+            String patch = "[{\"op\":\"add\",\"path\":\"" + place + "\",\"value\":" + value + "}]";
+            Answer preview = http.postAs(plan + "/preview", patch, "application/json-patch+json");
+            if (preview.status() != 200) {
+                words(preview, 400, 413, 422);
+            }
+            int slash = place.lastIndexOf('/');
+            var file = (tools.jackson.databind.node.ObjectNode) org.skelto.server.testing.Http.MAPPER.readTree(before);
+            ((tools.jackson.databind.node.ObjectNode) file.at(place.substring(0, slash)))
+                    .put(place.substring(slash + 1), "HERE");
+            Answer made = http.post("/api/plans/import", file.toString().replace("\"HERE\"", value));
+            if (made.status() != 201) {
+                words(made, 400, 413, 422);
+            }
+        }
+        assertEquals(before, document());
+    }
+
+    @Test
+    void whatCannotBeKeptAsTextIsTold() {
+        long revision = revision();
+        Answer labelled = http.patch(
+                plan + "?label=a%00b%07c", revision, "[{\"op\":\"replace\",\"path\":\"/name\",\"value\":\"N\"}]");
+        assertEquals(200, labelled.status(), labelled.text());
+        assertEquals("a b c", labelled.json().get("undo").asString());
+        words(http.patch(plan, revision + 1, "[{\"op\":\"replace\",\"path\":\"/name\",\"value\":\"a\\u0000b\"}]"), 422);
+        words(http.postAs("/api/parts/csv", "id,name,kind\nx,a\u0000b,BOARD\n", "text/csv"), 422);
+        words(http.postAs("/api/parts/prices", "part,price\nx\u0000,1\n", "text/csv"), 422);
+        assertEquals(revision + 1, revision());
+    }
+
+    @ParameterizedTest
+    @ValueSource(
+            strings = {
+                "[{\"id\":\"x\",\"name\":\"X\",\"kind\":\"BOARD\",\"pins\":[null]}]",
+                "[{\"id\":\"x\",\"name\":\"X\",\"kind\":\"BOARD\",\"pins\":[{\"name\":null}]}]",
+                "[{\"id\":\"x\",\"name\":\"X\",\"kind\":\"BOARD\",\"pins\":[{\"name\":\"1\",\"abilities\":[null]}]}]",
+                "[{\"id\":\"x\",\"name\":\"X\",\"kind\":null}]",
+                "[{\"name\":\"X\",\"kind\":\"BOARD\"}]",
+                "[{\"id\":\"x\",\"name\":\"X\",\"kind\":\"BOARD\",\"figures\":{\"NONE\":1}}]",
+                "[{\"id\":\"x\",\"name\":\"X\",\"kind\":\"BOARD\",\"traits\":[null]}]",
+                "[null]",
+                "{}",
+                "7"
+            })
+    void partsOfAFileThatAreNoneAreRefusedByTheirPlace(String parts) {
+        var file = (tools.jackson.databind.node.ObjectNode) org.skelto.server.testing.Http.MAPPER.readTree(document());
+        file.set("parts", org.skelto.server.testing.Http.MAPPER.readTree(parts));
+        words(http.post("/api/plans/import", file.toString()), 422);
     }
 }
