@@ -1,6 +1,10 @@
 import { mount } from "@vue/test-utils";
-import { describe, expect, it, vi } from "vitest";
+import { createPinia, setActivePinia } from "pinia";
+import { beforeEach, describe, expect, it, vi } from "vitest";
 import EditField from "../src/app/EditField.vue";
+import { useBench } from "../src/plan/store";
+
+beforeEach(() => setActivePinia(createPinia()));
 
 function field(props: object, accepted = true) {
   const save = vi.fn().mockResolvedValue(accepted);
@@ -20,21 +24,43 @@ describe("a field that stores what is typed", () => {
     expect(save).toHaveBeenCalledWith(5.25);
   });
 
-  it("says what is no number, stores nothing and shows what the plan holds", async () => {
+  it("says what is no number, stores nothing, and keeps what was typed until Escape brings back the plan's", async () => {
     const { wrapper, save, type, text } = field({ numeric: true });
     for (const wrong of ["wide", "1e999", "4 m", ""]) {
       await type(wrong);
       expect(save).not.toHaveBeenCalled();
-      expect(wrapper.find("[role=alert]").exists()).toBe(true);
-      expect(text()).toBe("4.2");
+      expect(wrapper.find("[role=alert]").text()).toContain("The plan holds 4.2");
+      await wrapper.find("input").trigger("blur");
+      expect(text()).toBe(wrong);
     }
+    await wrapper.find("input").trigger("keydown", { key: "Escape" });
+    expect(text()).toBe("4.2");
+    expect(wrapper.find("[role=alert]").exists()).toBe(false);
   });
 
-  it("goes back to what the plan holds when the server refuses", async () => {
-    const { save, type, text } = field({ numeric: true }, false);
+  it("tells a refusal beside what was typed, and nowhere else", async () => {
+    const { wrapper, save, type, text } = field({ numeric: true }, false);
+    useBench().message = "A wall is at least 0.05 m long.";
     await type("-3");
     expect(save).toHaveBeenCalledWith(-3);
+    expect(text()).toBe("-3");
+    expect(wrapper.find("[role=alert]").text()).toContain("A wall is at least 0.05 m long.");
+    expect(useBench().message).toBeNull();
+    // nor is it shown for another thing
+    useBench().selection = "/rooms/other";
+    await wrapper.vm.$nextTick();
     expect(text()).toBe("4.2");
+  });
+
+  it("keeps what waits for a server that is away, without calling it wrong", async () => {
+    const { wrapper, type, text } = field({ numeric: true }, false);
+    useBench().saving = "failed";
+    await type("5");
+    await wrapper.find("input").trigger("blur");
+    expect(text()).toBe("5");
+    expect(wrapper.find("[role=alert]").exists()).toBe(false);
+    await wrapper.setProps({ value: 5 } as never);
+    expect(text()).toBe("5");
   });
 
   it("takes an emptied field for none only where that means something", async () => {

@@ -1,5 +1,6 @@
 import { createPinia, setActivePinia } from "pinia";
 import { afterEach, beforeEach, describe, expect, it, vi } from "vitest";
+import { forgetBack } from "../src/app/whenBack";
 import { useBench } from "../src/plan/store";
 import { smallPlan } from "./helpers";
 
@@ -22,7 +23,8 @@ beforeEach(() => {
   calls = [];
   revision = 7;
   refuse = null;
-  vi.stubGlobal("fetch", async (request: Request) => {
+  vi.stubGlobal("fetch", async (request: Request | string) => {
+    if (typeof request === "string") return reply(refuse ? 503 : 200, {});
     const body = request.method === "GET" ? "" : await request.text();
     calls.push({ method: request.method, url: request.url, match: request.headers.get("If-Match"), body });
     if (request.url.includes("assessment"))
@@ -35,7 +37,10 @@ beforeEach(() => {
     return reply(200, { id: "p", revision, plan: smallPlan(), undo: "x", redo: null });
   });
 });
-afterEach(() => vi.unstubAllGlobals());
+afterEach(() => {
+  forgetBack();
+  vi.unstubAllGlobals();
+});
 
 async function opened() {
   const bench = useBench();
@@ -80,6 +85,43 @@ describe("the bench", () => {
     expect(bench.unsaved).toEqual([]);
     const sent = calls.slice(tried).filter((c) => c.method === "PATCH");
     expect(sent.map((c) => c.body.includes("nook"))).toEqual([true, false]);
+  });
+
+  it("stores what waits by itself once the server answers again", async () => {
+    vi.useFakeTimers();
+    try {
+      const bench = await opened();
+      refuse = { status: 503, detail: "The database does not answer." };
+      await bench.edit([{ op: "replace", path: "/name", value: "B" }], "name");
+      expect(bench.unsaved).toHaveLength(1);
+      await vi.advanceTimersByTimeAsync(10_000);
+      expect(bench.unsaved).toHaveLength(1);
+      const backs = bench.backs;
+      refuse = null;
+      await vi.advanceTimersByTimeAsync(10_000);
+      expect(bench.unsaved).toEqual([]);
+      expect(bench.saving).toBe("safe");
+      expect(bench.message).toBeNull();
+      expect(bench.backs).toBe(backs + 1);
+    } finally {
+      vi.useRealTimers();
+    }
+  });
+
+  it("asks again by itself when the server has too much to do", async () => {
+    vi.useFakeTimers();
+    try {
+      const bench = await opened();
+      refuse = { status: 429, detail: "Too much." };
+      const made = bench.edit([{ op: "replace", path: "/name", value: "B" }], "name");
+      await vi.advanceTimersByTimeAsync(500);
+      refuse = null;
+      await vi.advanceTimersByTimeAsync(10_000);
+      expect(await made).toBe(true);
+      expect(bench.message).toBeNull();
+    } finally {
+      vi.useRealTimers();
+    }
   });
 
   it("says why an edit is refused and does not offer it again", async () => {

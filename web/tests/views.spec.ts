@@ -45,6 +45,7 @@ function bench(assessment: Partial<Assessment>) {
     wired: {},
     troubles: {},
     stages: [],
+    failures: [],
     ...assessment,
   };
   return store;

@@ -26,7 +26,24 @@ export interface Op {
   value?: unknown;
 }
 
-export const api = createClient<paths>({ baseUrl: "", fetch: (request) => globalThis.fetch(request) });
+const TRIES = 5;
+const pause = (ms: number) => new Promise((done) => setTimeout(done, ms));
+
+/**
+ * Asks, and asks again when the server has too much to do at the moment (429): then nothing was done, and it said when
+ * to come back.
+ */
+export async function patiently(request: Request): Promise<Response> {
+  for (let tries = 1; ; tries++) {
+    const response = await globalThis.fetch(request.clone());
+    if (response.status !== 429 || tries === TRIES) return response;
+    const seconds = Number(response.headers.get("Retry-After") ?? 1);
+    // not all at the same moment again
+    await pause(Math.min(10, seconds) * 1000 * (0.75 + Math.random() / 2));
+  }
+}
+
+export const api = createClient<paths>({ baseUrl: "", fetch: patiently });
 
 /** A problem that the server reported, in words for the person. */
 export class Problem extends Error {
@@ -55,7 +72,16 @@ export function problemOf(status: number, body: unknown): Problem {
   return new Problem(status, places ? `${detail} ${places}${more}.` : detail);
 }
 
-const UNREACHABLE = "Skelto's server does not answer. Nothing was changed; is it still running?";
+/** Whether the server answers, and its database too. */
+export async function healthy(): Promise<boolean> {
+  return globalThis.fetch("/healthz").then(
+    (response) => response.ok,
+    () => false,
+  );
+}
+
+const UNREACHABLE =
+  "Skelto's server does not answer. Nothing was changed; it goes on by itself when it is back.";
 
 /** Waits for an answer of the API and gives its data, or throws a Problem. */
 export async function answer<T>(

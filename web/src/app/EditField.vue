@@ -1,9 +1,11 @@
 <script setup lang="ts">
-import { ref } from "vue";
+import { ref, watch } from "vue";
+import { useBench } from "../plan/store";
 
 /**
- * A labelled input that stores what was typed when it is left. What cannot be stored is told beside it, and the field
- * goes back to what the plan holds. Numbers may be written with a comma.
+ * A labelled input that stores what was typed when it is left. What cannot be stored is told beside it; what was typed
+ * stays there to be mended, until Escape or another selection brings back what the plan holds. Numbers may be written
+ * with a comma.
  */
 const props = defineProps<{
   label: string;
@@ -19,33 +21,67 @@ const props = defineProps<{
   /** Stores it; false when it was refused. */
   save: (value: never) => Promise<boolean> | void;
 }>();
-/** What is being typed; a plan that changes meanwhile does not take it away. */
+const bench = useBench();
+/** What is being typed, or was typed and is not stored; a plan that changes meanwhile does not take it away. */
 const typing = ref<string | null>(null);
 const trouble = ref<string | null>(null);
 let storing = false;
+/** Typed, and waiting for a server that is away. */
+let waiting = false;
+/** What stands in the field was refused, and nothing was typed since. */
+let refused = false;
 
 async function commit(event: Event) {
-  const typed = (event.target as HTMLInputElement).value;
-  typing.value = typed;
-  const raw = typed.trim();
+  const text = (event.target as HTMLInputElement).value;
+  typing.value = text;
+  const raw = text.trim();
   trouble.value = null;
-  if (raw === "" && !props.optional) return restore(`${props.label} cannot be empty.`);
+  waiting = refused = false;
+  if (raw === "" && !props.optional) return wrong(`${props.label} cannot be empty.`);
   const value = raw === "" ? null : props.numeric ? Number(raw.replace(",", ".")) : raw;
-  if (typeof value === "number" && !Number.isFinite(value)) return restore(`"${raw}" is not a number.`);
-  if (value === (props.value ?? null)) return restore(null);
+  if (typeof value === "number" && !Number.isFinite(value)) return wrong(`"${raw}" is not a number.`);
+  if (value === (props.value ?? null)) return reset();
   storing = true;
-  await (props.save as (value: unknown) => Promise<boolean> | void)(value);
+  const stored = await (props.save as (value: unknown) => Promise<boolean> | void)(value);
   storing = false;
-  if (typing.value === typed) typing.value = null;
+  if (typing.value !== text) return;
+  if (stored !== false) return reset();
+  waiting = bench.saving === "failed";
+  if (!waiting) wrong(bench.takeMessage() ?? "This was not taken.");
 }
 
-function restore(why: string | null) {
-  trouble.value = why;
+function wrong(why: string) {
+  const held =
+    props.value === null || props.value === undefined || props.value === "" ? "nothing" : props.value;
+  refused = true;
+  trouble.value = `${why} The plan holds ${held}; Escape brings it back.`;
+}
+function reset() {
   typing.value = null;
+  trouble.value = null;
+  waiting = false;
+  refused = false;
+}
+/** Escape brings back what the plan holds, before it closes anything around the field. */
+function back(event: Event) {
+  if (typing.value !== null || refused) event.stopPropagation();
+  reset();
+}
+function typed(event: Event) {
+  typing.value = (event.target as HTMLInputElement).value;
+  refused = false;
 }
 function left() {
-  if (!storing) typing.value = null;
+  if (!storing && !waiting && trouble.value === null) typing.value = null;
 }
+watch(
+  () => props.value,
+  () => {
+    if (refused || waiting) reset();
+  },
+);
+// what was typed for one thing is not for another
+watch(() => bench.selection, reset);
 </script>
 
 <template>
@@ -57,9 +93,10 @@ function left() {
       :value="typing ?? value ?? ''"
       :placeholder="placeholder"
       :aria-invalid="trouble !== null || undefined"
-      @input="typing = ($event.target as HTMLInputElement).value"
+      @input="typed"
       @change="commit"
       @blur="left"
+      @keydown.escape="back"
     />
     <span v-if="trouble" class="bad" role="alert">{{ trouble }}</span>
   </label>
@@ -76,6 +113,7 @@ function left() {
   display: inline-flex;
 }
 .bad {
-  max-width: 160px;
+  max-width: 220px;
+  overflow-wrap: anywhere;
 }
 </style>

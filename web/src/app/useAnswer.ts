@@ -28,6 +28,6 @@ export function useAnswer<Q, T>(question: () => Q | null, ask: (question: Q) => 
     trouble.value = why;
     working.value = false;
   }
-  watch([question, () => bench.id, () => bench.revision], again, { immediate: true });
+  watch([question, () => bench.id, () => bench.revision, () => bench.backs], again, { immediate: true });
   return { answer, trouble, working, again };
 }

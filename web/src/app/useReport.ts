@@ -6,7 +6,7 @@ export function useReport<T>(fetchIt: (id: string) => Promise<T>): Ref<T | null>
   const bench = useBench();
   const report = shallowRef<T | null>(null) as Ref<T | null>;
   watch(
-    () => [bench.id, bench.revision] as const,
+    () => [bench.id, bench.revision, bench.backs] as const,
     ([id, revision]) =>
       bench.guarded(async () => {
         const got = await fetchIt(id);

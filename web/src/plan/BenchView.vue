@@ -5,6 +5,7 @@ import { computed, onBeforeUnmount, onMounted, ref, watch } from "vue";
 import { useRoute, useRouter } from "vue-router";
 import PlanDrawing from "../drawing/PlanDrawing.vue";
 import { applyTheme, currentTheme } from "../app/theme";
+import { forgetBack, whenBack } from "../app/whenBack";
 import { Problem, type Medium } from "../api/client";
 import SnagDock from "../snags/SnagDock.vue";
 import BuildPanel from "../stages/build/BuildPanel.vue";
@@ -80,6 +81,8 @@ async function open() {
     if (floor === "site" || (bench.plan && floor in bench.plan.floors)) bench.floor = floor;
   } catch (e) {
     problem.value = e instanceof Problem ? e.message : String(e);
+    // it opens by itself once the server is back
+    if (!(e instanceof Problem) || e.status === 0 || e.status >= 500) whenBack(open);
   }
 }
 watch(() => route.params.id, open, { immediate: true });
@@ -134,6 +137,14 @@ watch(
   },
 );
 
+const failures = computed(() => bench.shown?.failures ?? []);
+/** The reason of the first one that failed by itself; what needs it fails for the same. */
+const failureReason = computed(() => {
+  const why =
+    (failures.value.find((f) => !f.why.includes("could not be worked out")) ?? failures.value[0])?.why ?? "";
+  return why.charAt(0).toUpperCase() + why.slice(1) + ".";
+});
+
 const floors = computed(() =>
   Object.entries(bench.plan?.floors ?? {})
     .map(([id, f]) => ({ id, name: f.name, base: f.baseM, building: f.building }))
@@ -178,6 +189,7 @@ onMounted(() => {
   window.addEventListener("beforeunload", stay);
 });
 onBeforeUnmount(() => {
+  forgetBack(open);
   window.removeEventListener("keydown", keys);
   window.removeEventListener("beforeunload", stay);
 });
@@ -233,6 +245,15 @@ function toggleTheme() {
         Try again
       </button>
       <button type="button" class="soft" @click="bench.message = null">Close</button>
+    </div>
+    <div v-if="failures.length" class="message failures" role="status">
+      <span
+        ><b>Not worked out:</b> {{ failures.map((f) => f.fact).join(", ") }}. {{ failureReason }} What does
+        not need them stands; the plan can be edited, undone and exported.</span
+      >
+      <button type="button" class="act" @click="bench.guarded(() => bench.assess())">
+        Work them out again
+      </button>
     </div>
     <div class="body" :class="{ folded: !dockOpen }">
       <StageRail :stage="stage" @go="go" />
@@ -312,8 +333,11 @@ function toggleTheme() {
 </template>
 
 <style scoped>
+/* captions for screen readers are placed absolutely: nothing in here may make the page itself longer */
 .frame {
   height: 100vh;
+  position: relative;
+  overflow: clip;
   display: flex;
   flex-direction: column;
 }
@@ -392,6 +416,10 @@ kbd {
 .message span {
   flex: 1;
 }
+.failures {
+  border-bottom-color: var(--hair);
+  color: var(--ink);
+}
 .body {
   flex: 1;
   min-height: 0;
@@ -428,6 +456,7 @@ main {
   border-bottom-color: var(--copper);
 }
 .panel {
+  position: relative;
   flex: 0 0 41%;
   overflow: auto;
   border-top: 1px solid var(--hair);

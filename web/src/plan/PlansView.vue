@@ -2,16 +2,17 @@
 import Button from "primevue/button";
 import Dialog from "primevue/dialog";
 import InputText from "primevue/inputtext";
-import { onMounted, reactive, ref } from "vue";
+import { onBeforeUnmount, onMounted, reactive, ref } from "vue";
 import { useRouter } from "vue-router";
-import { answer, api, Problem, problemOf, type Schemas } from "../api/client";
+import { answer, api, patiently, Problem, problemOf, type Schemas } from "../api/client";
 import { REGIONS } from "./regions";
 import { applyTheme, currentTheme } from "../app/theme";
+import { forgetBack, whenBack } from "../app/whenBack";
 
 type Summary = Schemas["PlanSummary"];
 
-/** A plan with its pictures. */
-const MOST_BYTES = 32 * 1024 * 1024;
+/** A plan with its pictures, heights and readings. */
+const MOST_MB = 96;
 const router = useRouter();
 const plans = ref<Summary[]>([]);
 const loaded = ref(false);
@@ -24,6 +25,13 @@ const theme = ref(currentTheme());
 const fresh = reactive({ name: "", region: "EU", volts: "230", latitude: "", longitude: "" });
 
 const CLOCK = new Intl.DateTimeFormat("en-GB", { dateStyle: "medium", timeStyle: "short" });
+const DAY = new Intl.DateTimeFormat("en-GB", {
+  weekday: "short",
+  day: "numeric",
+  month: "short",
+  year: "numeric",
+});
+const dayName = (day: string) => DAY.format(new Date(`${day}T12:00:00`));
 const when = (instant: string) => CLOCK.format(new Date(instant));
 
 async function guarded(work: () => Promise<void>) {
@@ -32,13 +40,66 @@ async function guarded(work: () => Promise<void>) {
     await work();
   } catch (e) {
     problem.value = e instanceof Problem ? e.message : String(e);
+    if (!(e instanceof Problem) || e.status === 0 || e.status >= 500) whenBack(load);
   }
 }
 
-const load = () =>
-  guarded(async () => {
+/** Plans that were deleted, once somebody wants to see them. */
+const gone = ref<Schemas["DeletedPlan"][] | null>(null);
+/** The plan whose earlier days are shown, and those days. */
+const looking = ref<Summary | null>(null);
+const days = ref<Schemas["PlanDay"][] | null>(null);
+const done = ref<string | null>(null);
+
+function load(): Promise<void> {
+  return guarded(async () => {
     plans.value = await answer(api.GET("/api/plans"));
+    if (gone.value) gone.value = await answer(api.GET("/api/plans/deleted"));
     loaded.value = true;
+  });
+}
+onBeforeUnmount(() => forgetBack(load));
+
+const showDeleted = () =>
+  guarded(async () => void (gone.value = gone.value ? null : await answer(api.GET("/api/plans/deleted"))));
+
+const bringBack = (plan: Schemas["DeletedPlan"]) =>
+  guarded(async () => {
+    await answer(api.POST("/api/plans/{id}/restore", { params: { path: { id: plan.id } } }));
+    if (deleted.value?.id === plan.id) deleted.value = null;
+    done.value = `${plan.name} is back.`;
+    await load();
+  });
+
+const showDays = (plan: Summary) =>
+  guarded(async () => {
+    looking.value = plan;
+    days.value = null;
+    days.value = await answer(api.GET("/api/plans/{id}/days", { params: { path: { id: plan.id } } }));
+  });
+
+const returnTo = (day: string) =>
+  guarded(async () => {
+    const plan = looking.value!;
+    await answer(
+      api.POST("/api/plans/{id}/days/{day}/return", {
+        params: { path: { id: plan.id, day }, header: { "If-Match": `"${plan.revision}"` } },
+      }),
+    );
+    looking.value = null;
+    done.value = `${plan.name} is again as it was at the end of ${dayName(day)}. Undo in the plan takes that back.`;
+    await load();
+  });
+
+const copyOf = (day: string) =>
+  guarded(async () => {
+    const plan = looking.value!;
+    const made = await answer(
+      api.POST("/api/plans/{id}/days/{day}/copy", { params: { path: { id: plan.id, day } } }),
+    );
+    looking.value = null;
+    done.value = `${made.plan.name} was made as a plan of its own.`;
+    await load();
   });
 const demos = ref<Schemas["Demo"][]>([]);
 onMounted(() => {
@@ -136,16 +197,19 @@ const importFile = (event: Event) =>
     const file = input.files?.[0];
     if (!file) return;
     try {
-      if (file.size > MOST_BYTES) {
+      if (file.size > MOST_MB * 1024 * 1024) {
         throw new Problem(
           413,
-          "The file is larger than 32 MB, the most that a plan with its pictures may have. Nothing was changed.",
+          `The file is larger than ${MOST_MB} MB, the most that a plan with its pictures may have. Nothing was changed.`,
         );
       }
-      const response = await fetch("/api/plans/import", {
+      const request = new Request("/api/plans/import", {
         method: "POST",
         headers: { "Content-Type": "application/json" },
         body: await file.text(),
+      });
+      const response = await patiently(request).catch(() => {
+        throw new Problem(0, `${file.name} was not imported: the server does not answer. Choose it again.`);
       });
       if (!response.ok) {
         const reason = problemOf(response.status, await response.json().catch(() => null));
@@ -213,12 +277,47 @@ function toggleTheme() {
               :aria-label="`Export ${plan.name}`"
               >Export</a
             >
+            <button
+              type="button"
+              class="plain"
+              :aria-label="`Earlier days of ${plan.name}`"
+              @click="showDays(plan)"
+            >
+              Earlier days
+            </button>
             <button type="button" class="plain" :aria-label="`Delete ${plan.name}`" @click="remove(plan)">
               Delete
             </button>
           </span>
         </li>
       </ul>
+      <p v-if="done" class="notice" role="status">{{ done }}</p>
+      <section class="deleted" aria-label="Deleted plans">
+        <button type="button" class="plain" :aria-expanded="gone !== null" @click="showDeleted">
+          {{ gone ? "Hide deleted plans" : "Show deleted plans" }}
+        </button>
+        <p v-if="gone && gone.length === 0" class="quiet">
+          None. A deleted plan stays here for 30 days and can be brought back; then it goes for good.
+        </p>
+        <ul v-if="gone?.length">
+          <li v-for="plan in gone" :key="plan.id">
+            <span class="name">{{ plan.name }}</span>
+            <span class="quiet"
+              >deleted {{ when(plan.deletedAt) }} · goes for good {{ when(plan.goneAt) }}</span
+            >
+            <span class="row">
+              <button
+                type="button"
+                class="plain"
+                :aria-label="`Bring ${plan.name} back`"
+                @click="bringBack(plan)"
+              >
+                Bring back
+              </button>
+            </span>
+          </li>
+        </ul>
+      </section>
       <section class="cautions" aria-label="Cautions">
         <h2>Before you wire anything</h2>
         <p>
@@ -258,6 +357,55 @@ function toggleTheme() {
           <span class="quiet">{{ d.about }}</span>
         </p>
       </section>
+    </Dialog>
+    <Dialog
+      :visible="looking !== null"
+      modal
+      :header="`Earlier days of ${looking?.name ?? ''}`"
+      class="narrow"
+      @update:visible="(open: boolean) => open || (looking = null)"
+    >
+      <p v-if="days === null && !problem" role="status">Looking…</p>
+      <p v-else-if="days?.length === 0" class="quiet days">
+        Nothing yet. On the first edit of a day the plan is kept as it was at the end of the day before; the
+        last ten such days stay.
+      </p>
+      <table v-else-if="days" class="days">
+        <thead>
+          <tr>
+            <th>At the end of</th>
+            <th>Name then</th>
+            <th class="number">Edit</th>
+            <th><span class="unseen">What to do</span></th>
+          </tr>
+        </thead>
+        <tbody>
+          <tr v-for="d in days" :key="d.day">
+            <td>{{ dayName(d.day) }}</td>
+            <td>{{ d.name }}</td>
+            <td class="number">{{ d.revision }}</td>
+            <td class="row">
+              <button
+                type="button"
+                class="soft"
+                :aria-label="`Return to ${dayName(d.day)}`"
+                @click="returnTo(d.day)"
+              >
+                Return to it
+              </button>
+              <button
+                type="button"
+                class="soft"
+                :aria-label="`Make a plan of ${dayName(d.day)}`"
+                @click="copyOf(d.day)"
+              >
+                Make a plan of it
+              </button>
+            </td>
+          </tr>
+        </tbody>
+      </table>
+      <p v-if="problem" class="problem" role="alert">{{ problem }}</p>
     </Dialog>
     <Dialog
       :visible="renaming !== null"
@@ -354,6 +502,35 @@ li .row {
   color: var(--ink);
   overflow-wrap: anywhere;
   unicode-bidi: isolate;
+}
+.deleted {
+  margin-top: 14px;
+}
+.deleted ul {
+  margin-top: 8px;
+}
+.deleted .name {
+  font-weight: 500;
+  color: var(--ink2);
+}
+.days {
+  position: relative;
+  border-collapse: collapse;
+  max-width: 560px;
+}
+.days th,
+.days td {
+  text-align: left;
+  padding: 5px 12px 5px 0;
+  border-bottom: 1px solid var(--hair);
+  vertical-align: baseline;
+  overflow-wrap: anywhere;
+}
+.days .number {
+  text-align: right;
+}
+.days button {
+  white-space: nowrap;
 }
 .cautions {
   margin-top: 28px;

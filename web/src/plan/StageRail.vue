@@ -47,6 +47,7 @@ const NEXT: Record<string, string> = {
 
 <style scoped>
 .rail {
+  position: relative;
   padding: 10px 0;
   overflow-y: auto;
 }

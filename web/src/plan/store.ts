@@ -11,6 +11,7 @@ import {
   type Plan,
   type PlanState,
 } from "../api/client";
+import { whenBack } from "../app/whenBack";
 import { placeOf } from "../drawing/moves";
 import { newest } from "./newest";
 import { thingOf } from "./pointers";
@@ -46,6 +47,8 @@ interface BenchState {
   /** Edits that are not stored because the server or the database is away, in their order. */
   unsaved: Edit[];
   message: string | null;
+  /** How often the server came back after it was away: whatever could not be asked meanwhile is asked again. */
+  backs: number;
 }
 
 /** A construction as drawings and lists need it. */
@@ -66,7 +69,29 @@ const madeOf = (id: string, c: Construction): MadeOf => ({
 
 const PATCH_TYPE = "application/json-patch+json";
 let queue: Promise<unknown> = Promise.resolve();
+/** What failed because the server was away is done again once it is back. */
+const back = () => void useBench().back();
 const previews = newest<Op[]>((ops) => useBench().follow(ops));
+
+/** What is shown of a plan of which nothing was worked out. */
+function nothingKnown(why: string): Assessment {
+  return {
+    walls: [],
+    gaps: [],
+    positions: {},
+    links: {},
+    snags: [],
+    names: {},
+    strip: [],
+    sentence: "What still works is not known",
+    counts: {} as Assessment["counts"],
+    states: {},
+    troubles: {},
+    wired: {},
+    stages: [],
+    failures: [{ fact: "everything that follows from the plan", why }],
+  };
+}
 
 /** The plan on the bench: every edit goes to the server, every figure comes from it. */
 export const useBench = defineStore("bench", {
@@ -90,6 +115,7 @@ export const useBench = defineStore("bench", {
     stale: null,
     unsaved: [],
     message: null,
+    backs: 0,
   }),
   getters: {
     shownPlan: (s): Plan | null => s.dragged?.plan ?? s.plan,
@@ -122,7 +148,13 @@ export const useBench = defineStore("bench", {
       const state = await answer(api.GET("/api/plans/{id}", { params: { path: { id: this.id } } }));
       this.stale = null;
       this.take(state);
-      await this.assess();
+      try {
+        await this.assess();
+      } catch (e) {
+        // a plan opens also when nothing can be said of it
+        this.assessment ??= markRaw(nothingKnown(e instanceof Error ? e.message : String(e)));
+        this.failed(e);
+      }
     },
     take(state: PlanState) {
       this.plan = markRaw(state.plan);
@@ -206,6 +238,7 @@ export const useBench = defineStore("bench", {
       const problem = e instanceof Problem ? e : new Problem(0, String(e));
       const away = problem.status === 0 || problem.status >= 500;
       this.saving = away ? "failed" : "safe";
+      if (away) whenBack(back);
       if (problem.status === 412) this.stale = edit ?? { ops: [], label: "undo" };
       else this.message = problem.message;
       return away;
@@ -220,8 +253,25 @@ export const useBench = defineStore("bench", {
     tag(): string {
       return `"${this.revision}"`;
     },
+    /** The server answers again: what waits is stored, what is shown is asked for anew. */
+    async back() {
+      if (this.saving === "failed") this.message = null;
+      await this.retry();
+      this.backs++;
+    },
+    /** The reason of the last refusal, for whoever tells it where it was caused. */
+    takeMessage(): string | null {
+      const why = this.message;
+      this.message = null;
+      return why;
+    },
     async retry() {
-      if (this.unsaved.length === 0) return this.guarded(() => this.reload());
+      if (this.unsaved.length === 0) {
+        return this.guarded(async () => {
+          await this.reload();
+          this.saving = "safe";
+        });
+      }
       const made = queue.then(() => this.send(null));
       queue = made;
       await made;

@@ -127,6 +127,7 @@ const reopen = (snag: Snag) =>
 <style scoped>
 .dock {
   padding: 12px 14px;
+  position: relative;
   overflow-y: auto;
   height: 100%;
 }

@@ -111,11 +111,15 @@ class FirstHouseTest {
         Locator width = page.getByLabel("Length of wall 1, m").last();
         width.fill("wide");
         width.press("Tab");
-        assertThat(page.getByRole(AriaRole.ALERT)).containsText("\"wide\" is not a number.");
-        assertThat(width).hasValue("5");
+        assertThat(page.getByRole(AriaRole.ALERT)).containsText("\"wide\" is not a number. The plan holds 5");
+        assertThat(width).hasValue("wide");
         width.fill("-3");
         width.press("Tab");
-        assertThat(page.locator(".message")).containsText("A wall is at least 0.05 m long");
+        // told where it was caused, and what was typed is there to be mended
+        assertThat(page.locator(".panel").getByRole(AriaRole.ALERT)).containsText("A wall is at least 0.05 m long");
+        assertThat(page.locator(".message")).hasCount(0);
+        assertThat(width).hasValue("-3");
+        width.press("Escape");
         assertThat(width).hasValue("5");
         page.getByLabel("Type a room").fill("hall 0x9");
         page.keyboard().press("Enter");
