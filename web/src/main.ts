@@ -4,7 +4,6 @@ import "@fontsource/barlow/latin-600.css";
 import "./app/style.css";
 import { createPinia } from "pinia";
 import PrimeVue from "primevue/config";
-import ToastService from "primevue/toastservice";
 import { createApp } from "vue";
 import App from "./app/App.vue";
 import { router } from "./app/router";
@@ -19,5 +18,4 @@ createApp(App)
     csp: { nonce },
     theme: { preset, options: { darkModeSelector: "[data-theme=dark]", cssLayer: false } },
   })
-  .use(ToastService)
   .mount("#app");

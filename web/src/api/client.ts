@@ -33,7 +33,8 @@ const pause = (ms: number) => new Promise((done) => setTimeout(done, ms));
  * Asks, and asks again when the server has too much to do at the moment (429): then nothing was done, and it said when
  * to come back.
  */
-export async function patiently(request: Request): Promise<Response> {
+export async function patiently(what: Request | string, how?: RequestInit): Promise<Response> {
+  const request = new Request(what, how);
   for (let tries = 1; ; tries++) {
     const response = await globalThis.fetch(request.clone());
     if (response.status !== 429 || tries === TRIES) return response;

@@ -1,8 +1,3 @@
-<script setup lang="ts">
-import Toast from "primevue/toast";
-</script>
-
 <template>
   <RouterView />
-  <Toast position="bottom-center" />
 </template>

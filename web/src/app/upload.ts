@@ -1,4 +1,4 @@
-import { problemOf } from "../api/client";
+import { problemOf, patiently } from "../api/client";
 
 const MOST_BYTES = 8 * 1024 * 1024;
 
@@ -12,7 +12,7 @@ export async function sendTable<T>(
   try {
     if (file.size > MOST_BYTES)
       return { name: file.name, trouble: "The list is larger than 8 MB. Nothing was changed." };
-    const response = await fetch(url, {
+    const response = await patiently(url, {
       method: "POST",
       headers: { "Content-Type": "text/csv" },
       body: await file.text(),

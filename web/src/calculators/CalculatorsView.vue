@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { computed, onMounted, reactive, ref, watch } from "vue";
 import { useRoute, useRouter } from "vue-router";
-import { answer, api, problemOf, type Schemas } from "../api/client";
+import { answer, api, problemOf, type Schemas, patiently } from "../api/client";
 import { applyTheme, currentTheme } from "../app/theme";
 import { newest } from "../plan/newest";
 
@@ -36,7 +36,7 @@ onMounted(async () => {
 const started = (f: Form): Values =>
   Object.fromEntries(f.inputs.map((i) => [i.name, JSON.parse(JSON.stringify(i.example)) as unknown]));
 const asks = newest<{ name: string; body: string }>(async ({ name, body }) => {
-  const response = await fetch(`/api/calculators/${name}`, {
+  const response = await patiently(`/api/calculators/${name}`, {
     method: "POST",
     headers: { "Content-Type": "application/json" },
     body,

@@ -1,6 +1,6 @@
 import { defineStore } from "pinia";
 import { markRaw } from "vue";
-import { answer, api, type Medium, type Op, type Schemas } from "../api/client";
+import { answer, api, type Medium, type Op, type Schemas, patiently } from "../api/client";
 import { newest } from "../plan/newest";
 import { useBench } from "../plan/store";
 
@@ -88,7 +88,7 @@ export const useCoverage = defineStore("coverage", {
         this.stored = this.dragged = null;
         return;
       }
-      const response = await fetch(url, { headers: { Accept: TYPE } }).catch(() => null);
+      const response = await patiently(url, { headers: { Accept: TYPE } }).catch(() => null);
       if (this.asked !== url) return;
       if (response?.ok) this.stored = markRaw(read(await response.arrayBuffer()));
       else {
@@ -107,7 +107,7 @@ export const useCoverage = defineStore("coverage", {
       const url = this.url("preview");
       const response =
         url &&
-        (await fetch(url, {
+        (await patiently(url, {
           method: "POST",
           headers: { Accept: TYPE, "Content-Type": "application/json-patch+json" },
           body: JSON.stringify(ops),

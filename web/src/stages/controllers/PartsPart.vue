@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { computed, onMounted, ref } from "vue";
-import { problemOf } from "../../api/client";
+import { problemOf, patiently } from "../../api/client";
 import { sendTable } from "../../app/upload";
 import { shown, words } from "../../drawing/marks";
 import { useBench } from "../../plan/store";
@@ -56,7 +56,7 @@ async function take(event: Event) {
 }
 async function remove(p: Part) {
   trouble.value = told.value = null;
-  const response = await fetch(`/api/parts/${p.id}`, { method: "DELETE" });
+  const response = await patiently(`/api/parts/${p.id}`, { method: "DELETE" });
   if (!response.ok)
     trouble.value = problemOf(response.status, await response.json().catch(() => null)).message;
   await changed();

@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { computed, ref } from "vue";
-import { answer, api, problemOf, type Schemas } from "../../api/client";
+import { answer, api, problemOf, type Schemas, patiently } from "../../api/client";
 import FigureButton from "../../app/FigureButton.vue";
 import { shown } from "../../drawing/marks";
 import { useBench } from "../../plan/store";
@@ -35,7 +35,7 @@ const figure = (after: boolean): Schemas["Figure"] => ({
 
 async function paste() {
   trouble.value = note.value = null;
-  const response = await fetch(`/api/plans/${bench.id}/readings/csv`, {
+  const response = await patiently(`/api/plans/${bench.id}/readings/csv`, {
     method: "POST",
     headers: { "Content-Type": "text/csv" },
     body: pasted.value,

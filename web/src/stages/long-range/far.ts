@@ -1,5 +1,5 @@
 import { defineStore } from "pinia";
-import { answer, api, problemOf, type Medium, type Op, type Schemas } from "../../api/client";
+import { answer, api, problemOf, type Medium, type Op, type Schemas, patiently } from "../../api/client";
 import { pointer } from "../../plan/pointers";
 import { useBench } from "../../plan/store";
 
@@ -51,7 +51,7 @@ export async function sendBytes<T>(
   file: Blob,
 ): Promise<{ body?: T; trouble?: string }> {
   try {
-    const response = await fetch(url, {
+    const response = await patiently(url, {
       method,
       headers: { "Content-Type": "application/octet-stream" },
       body: file,

@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { computed, ref } from "vue";
-import { answer, api, problemOf, type Op, type Schemas } from "../../api/client";
+import { answer, api, problemOf, type Op, type Schemas, patiently } from "../../api/client";
 import EditField from "../../app/EditField.vue";
 import { exportSheet } from "../../drawing/exportSheet";
 import { boundsOf } from "../../drawing/outline";
@@ -54,7 +54,7 @@ const takePicture = (event: Event) =>
         `${file.name} has ${Math.round(file.size / 1048576)} MB; a picture may have at most 32. Nothing was changed.`,
       );
     }
-    const response = await fetch(`/api/plans/${bench.id}/pictures?page=${page.value}`, {
+    const response = await patiently(`/api/plans/${bench.id}/pictures?page=${page.value}`, {
       method: "POST",
       headers: { "Content-Type": "application/octet-stream" },
       body: file,
@@ -108,7 +108,7 @@ const takeGeoJson = (event: Event) =>
     const text = await file.text();
     input.value = "";
     const query = floor.value ? `?floor=${encodeURIComponent(bench.floor!)}` : "";
-    const response = await fetch(`/api/plans/${bench.id}/geojson${query}`, {
+    const response = await patiently(`/api/plans/${bench.id}/geojson${query}`, {
       method: "POST",
       headers: { "Content-Type": "application/json" },
       body: text,

@@ -20,8 +20,8 @@ import org.openjdk.jmh.annotations.Warmup;
 import org.skelto.core.ground.ElevationGrid;
 import org.skelto.core.ground.LossMap;
 import org.skelto.core.ground.PlainLoss;
-import org.skelto.core.work.Progress;
 import org.skelto.core.sample.Hills;
+import org.skelto.core.work.Progress;
 
 /**
  * The loss from one antenna to every node of a grid of 1201 × 1201 heights: all at once, and the plain way for each node,

@@ -35,8 +35,10 @@ class BoardJourneyTest extends Journey {
         terminal("scullery button, sense").fill("pin seven");
         page.keyboard().press("Tab");
         assertThat(page.getByRole(AriaRole.ALERT)).containsText("is not a terminal such as main/G4");
+        assertThat(terminal("scullery button, sense")).hasValue("pin seven");
+        page.keyboard().press("Shift+Tab");
+        terminal("scullery button, sense").press("Escape");
         assertThat(terminal("scullery button, sense")).hasValue("main/P8");
-        button("Close").click();
 
         button("Fixed; let scullery button be assigned").click();
         settled(3);

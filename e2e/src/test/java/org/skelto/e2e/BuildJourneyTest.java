@@ -41,6 +41,8 @@ class BuildJourneyTest extends Journey {
         page.getByLabel("Watts").fill("-3");
         page.keyboard().press("Tab");
         assertThat(page.getByRole(AriaRole.ALERT).first()).containsText("must lie between 0 and 50000");
+        assertThat(page.getByLabel("Watts")).hasValue("-3");
+        page.getByLabel("Watts").press("Escape");
         assertThat(page.getByLabel("Watts")).hasValue("4000");
         assertEquals("LATCH", plan().at("/devices/study-lamp/works/control").asString());
     }

@@ -25,8 +25,8 @@ class DurabilityJourneyTest extends Journey {
                 .isVisible();
     }
 
-    private Locator row() {
-        return page.locator("main > ul li").filter(new Locator.FilterOptions().setHasText("Gone house"));
+    private Locator row(String name) {
+        return page.locator("main > ul li").filter(new Locator.FilterOptions().setHasText(name));
     }
 
     private void renamed(String name) {
@@ -38,18 +38,18 @@ class DurabilityJourneyTest extends Journey {
 
     @Test
     void aDeletedPlanIsFoundAndBroughtBack() {
-        renamed("Gone house");
+        renamed("Brought house");
         plans();
-        row().getByText("Delete").click();
-        assertThat(page.getByText("Gone house is deleted.")).isVisible();
+        row("Brought house").getByText("Delete").click();
+        assertThat(page.getByText("Brought house is deleted.")).isVisible();
         plans();
-        assertThat(row()).hasCount(0);
+        assertThat(row("Brought house")).hasCount(0);
         button("Show deleted plans").click();
         assertThat(page.getByRole(AriaRole.REGION, new Page.GetByRoleOptions().setName("Deleted plans")))
-                .containsText(Pattern.compile("Gone house.*goes for good", Pattern.DOTALL));
-        button("Bring Gone house back").click();
-        assertThat(page.getByText("Gone house is back.")).isVisible();
-        assertThat(row()).hasCount(1);
+                .containsText(Pattern.compile("Brought house.*goes for good", Pattern.DOTALL));
+        button("Bring Brought house back").click();
+        assertThat(page.getByText("Brought house is back.")).isVisible();
+        assertThat(row("Brought house")).hasCount(1);
     }
 
     @Test
@@ -73,7 +73,7 @@ class DurabilityJourneyTest extends Journey {
         assertThat(days).containsText("Gone house");
         days.getByText("Return to it").click();
         assertThat(page.getByText("is again as it was at the end of")).isVisible();
-        assertThat(row()).hasCount(1);
+        assertThat(row("Gone house")).hasCount(1);
         view("site");
         page.getByRole(
                         AriaRole.BUTTON,

@@ -15,7 +15,7 @@ import org.skelto.core.plan.Pointers;
  * list only the part between what is alike at both ends is looked at, element by element where few of them differ, and
  * written whole otherwise.
  */
-final class Differences {
+public final class Differences {
     /** More changed elements of a list than this are told as a new list. */
     private static final int FEW = 16;
 
@@ -27,7 +27,8 @@ final class Differences {
         this.operations = json.createArrayBuilder();
     }
 
-    static JsonArray between(JsonProvider json, JsonObject from, JsonObject to) {
+    /** The operations that lead from one document to another. */
+    public static JsonArray between(JsonProvider json, JsonObject from, JsonObject to) {
         Differences differences = new Differences(json);
         differences.object("", from, to);
         return differences.operations.build();

@@ -9,6 +9,9 @@ import static org.mockito.Mockito.mock;
 import static org.mockito.Mockito.verify;
 import static org.mockito.Mockito.when;
 
+import ch.qos.logback.classic.Logger;
+import ch.qos.logback.classic.spi.ILoggingEvent;
+import ch.qos.logback.core.read.ListAppender;
 import java.awt.image.BufferedImage;
 import java.io.ByteArrayInputStream;
 import java.io.ByteArrayOutputStream;
@@ -33,6 +36,7 @@ import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.ValueSource;
 import org.skelto.server.problems.Refusal;
 import org.skelto.server.testing.OnTheMill;
+import org.slf4j.LoggerFactory;
 
 /** Files that would keep a reader busy for ever, or the page that shows them. */
 class HostilePicturesTest extends OnTheMill {
@@ -198,6 +202,58 @@ class HostilePicturesTest extends OnTheMill {
                 .getBytes(StandardCharsets.ISO_8859_1);
         int status = upload(plan, harmless).join();
         assertTrue(status == 201 || status == 422, "answered " + status);
+    }
+
+    @Test
+    void aRefusedFileIsOneLineOfTheLog() {
+        Logger root = (Logger) LoggerFactory.getLogger(org.slf4j.Logger.ROOT_LOGGER_NAME);
+        ListAppender<ILoggingEvent> log = new ListAppender<>();
+        log.setContext(root.getLoggerContext());
+        log.start();
+        root.addAppender(log);
+        byte[] torn = java.util.Arrays.copyOf(nestedForms(), 700);
+        assertEquals(422, upload(plan, torn).join());
+        root.detachAppender(log);
+        assertEquals(1, log.list.size(), log.list.toString());
+        assertEquals(null, log.list.get(0).getThrowableProxy());
+        assertTrue(log.list.get(0).getFormattedMessage().contains("700 bytes was refused"), log.list.toString());
+    }
+
+    /** As many pictures as a plan may have, each nearly as large as it may be: its own file comes back in. */
+    @Test
+    void theFileOfAPlanFullOfPicturesIsTakenInAgain() {
+        for (int i = 0; i < 12; i++) {
+            assertEquals(201, upload(plan, noise(i)).join());
+        }
+        assertEquals(409, upload(plan, noise(13)).join());
+        String file = document();
+        assertTrue(file.length() > 34_000_000, "it is " + file.length() + " long");
+        var made = http.post("/api/plans/import", file);
+        assertEquals(
+                201,
+                made.status(),
+                made.text().substring(0, Math.min(500, made.text().length())));
+        String copy = "/api/plans/" + made.json().get("id").asString();
+        assertEquals(file, http.get(copy + "/export").text());
+        http.delete(copy);
+    }
+
+    /** A drawing that cannot be packed: about two and a quarter megabytes. */
+    private static byte[] noise(int seed) {
+        Random random = new Random(seed);
+        BufferedImage image = new BufferedImage(900, 830, BufferedImage.TYPE_INT_RGB);
+        for (int y = 0; y < 830; y++) {
+            for (int x = 0; x < 900; x++) {
+                image.setRGB(x, y, random.nextInt());
+            }
+        }
+        ByteArrayOutputStream out = new ByteArrayOutputStream();
+        try {
+            ImageIO.write(image, "png", out);
+        } catch (IOException e) {
+            throw new IllegalStateException(e);
+        }
+        return out.toByteArray();
     }
 
     @Test
