@@ -6,7 +6,9 @@ import jakarta.json.JsonObject;
 import jakarta.json.JsonObjectBuilder;
 import jakarta.json.JsonValue;
 import jakarta.json.spi.JsonProvider;
+import java.util.ArrayList;
 import java.util.Iterator;
+import java.util.List;
 import java.util.Map;
 import org.skelto.core.plan.Pointers;
 
@@ -22,6 +24,9 @@ public final class Differences {
     private final JsonProvider json;
     private final JsonArrayBuilder operations;
 
+    /** Where in the documents it is; written down only for what differs. */
+    private final List<String> steps = new ArrayList<>();
+
     private Differences(JsonProvider json) {
         this.json = json;
         this.operations = json.createArrayBuilder();
@@ -30,46 +35,54 @@ public final class Differences {
     /** The operations that lead from one document to another. */
     public static JsonArray between(JsonProvider json, JsonObject from, JsonObject to) {
         Differences differences = new Differences(json);
-        differences.object("", from, to);
+        differences.object(from, to);
         return differences.operations.build();
     }
 
-    private void add(String op, String path, JsonValue value) {
-        JsonObjectBuilder operation = json.createObjectBuilder().add("op", op).add("path", path);
+    private void add(String op, String last, JsonValue value) {
+        StringBuilder path = new StringBuilder();
+        steps.forEach(step -> path.append(Pointers.of(step)));
+        if (last != null) {
+            path.append(Pointers.of(last));
+        }
+        JsonObjectBuilder operation = json.createObjectBuilder().add("op", op).add("path", path.toString());
         operations.add(value == null ? operation : operation.add("value", value));
     }
 
-    private void value(String path, JsonValue from, JsonValue to) {
+    private void value(String step, JsonValue from, JsonValue to) {
         if (from == to) {
             return;
         }
         if (from instanceof JsonObject one && to instanceof JsonObject other) {
-            object(path, one, other);
+            steps.add(step);
+            object(one, other);
+            steps.remove(steps.size() - 1);
         } else if (from instanceof JsonArray one && to instanceof JsonArray other) {
-            list(path, one, other);
+            steps.add(step);
+            list(one, other);
+            steps.remove(steps.size() - 1);
         } else if (!from.equals(to)) {
-            add("replace", path, to);
+            add("replace", step, to);
         }
     }
 
-    private void object(String path, JsonObject from, JsonObject to) {
+    private void object(JsonObject from, JsonObject to) {
         for (String key : from.keySet()) {
             if (!to.containsKey(key)) {
-                add("remove", path + Pointers.of(key), null);
+                add("remove", key, null);
             }
         }
         for (Map.Entry<String, JsonValue> entry : to.entrySet()) {
-            String at = path + Pointers.of(entry.getKey());
             JsonValue before = from.get(entry.getKey());
             if (before == null) {
-                add("add", at, entry.getValue());
+                add("add", entry.getKey(), entry.getValue());
             } else {
-                value(at, before, entry.getValue());
+                value(entry.getKey(), before, entry.getValue());
             }
         }
     }
 
-    private void list(String path, JsonArray from, JsonArray to) {
+    private void list(JsonArray from, JsonArray to) {
         int shorter = Math.min(from.size(), to.size());
         int start = 0;
         while (start < shorter && from.get(start).equals(to.get(start))) {
@@ -83,20 +96,20 @@ public final class Differences {
         int come = to.size() - start - end;
         if (Math.max(gone, come) > FEW) {
             if (gone > 0 || come > 0) {
-                add("replace", path, to);
+                add("replace", null, to);
             }
             return;
         }
         int both = Math.min(gone, come);
         Iterator<JsonValue> old = from.subList(start, start + both).iterator();
         for (int i = start; i < start + both; i++) {
-            value(path + "/" + i, old.next(), to.get(i));
+            value(Integer.toString(i), old.next(), to.get(i));
         }
         for (int i = start + gone - 1; i >= start + both; i--) {
-            add("remove", path + "/" + i, null);
+            add("remove", Integer.toString(i), null);
         }
         for (int i = start + both; i < start + come; i++) {
-            add("add", path + "/" + i, to.get(i));
+            add("add", Integer.toString(i), to.get(i));
         }
     }
 }

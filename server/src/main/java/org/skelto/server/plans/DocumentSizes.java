@@ -14,7 +14,17 @@ import java.util.Map;
 final class DocumentSizes {
     private static final int NUMBER = 8;
 
+    private final DocumentSizes before;
     private final Map<JsonValue, Long> known = new IdentityHashMap<>();
+
+    /**
+     * Sizes of a document.
+     *
+     * @param before what is known already of one like it, which stays as it is; or null
+     */
+    DocumentSizes(DocumentSizes before) {
+        this.before = before;
+    }
 
     /** About so many characters; exact but for numbers, which count {@value #NUMBER} each, and escapes. */
     long of(JsonValue value) {
@@ -25,6 +35,9 @@ final class DocumentSizes {
             return NUMBER;
         }
         Long size = known.get(value);
+        if (size == null && before != null) {
+            size = before.known.get(value);
+        }
         if (size == null) {
             size = 2L;
             if (value instanceof JsonObject object) {

@@ -12,6 +12,8 @@ import jakarta.json.JsonValue;
 import jakarta.json.spi.JsonProvider;
 import java.io.StringReader;
 import java.math.BigDecimal;
+import java.util.ArrayDeque;
+import java.util.Deque;
 import java.util.List;
 import java.util.function.UnaryOperator;
 import org.skelto.core.naming.NameAssigner;
@@ -42,35 +44,48 @@ public class Documents {
     /** Asked for once: each look-up searches the whole class path. */
     private static final JsonProvider JSON = JsonProvider.provider();
 
-    /** A plan with its tree: a drag patches the same plan over and over, and asks for several figures of each place. */
+    /** Documents whose trees are held, characters together and each: the trees take some ten times as many bytes. */
+    private static final int MOST_HELD = 6_000_000;
+
+    private static final int LARGEST_HELD = 2_000_000;
+
+    /** A plan with its tree: a drag patches the same plan over and over, and every edit begins with the tree of the last. */
     private final class Known {
         private final Plan plan;
         private final JsonObject tree;
+        private final int length;
+        private final DocumentSizes sizes = new DocumentSizes(null);
         private String patch;
         private Plan after;
 
-        /** Kept for the next patch of the same tree. */
-        private final DocumentSizes sizes = new DocumentSizes();
-
-        Known(Plan plan, JsonObject tree) {
+        Known(Plan plan, JsonObject tree, int length) {
             this.plan = plan;
             this.tree = tree;
+            this.length = length;
+        }
+
+        /** The tree after a patch. */
+        synchronized JsonObject applied(String asked) {
+            sizes.of(tree);
+            return Documents.this.applied(tree, operations(asked), new DocumentSizes(sizes));
         }
 
         synchronized Plan patched(String asked) {
             if (!asked.equals(patch)) {
-                after = read(plan, tree, applied(tree, operations(asked), sizes));
+                after = read(plan, tree, applied(asked));
                 patch = asked;
             }
             return after;
         }
     }
 
+    /** The trees used last, the newest first. */
+    private final Deque<Known> held = new ArrayDeque<>();
+
     private final JsonMapper mapper;
     private final ObjectReader patches;
     private final Rereader rereader;
     private final long largest;
-    private volatile Known last;
 
     Documents(JsonMapper mapper, @Value("${skelto.largest-plan-bytes}") long largest) {
         this.mapper = mapper;
@@ -114,14 +129,14 @@ public class Documents {
      * @param follows what goes along with the edit
      */
     Change change(Plan plan, String patch, UnaryOperator<Plan> follows) {
-        JsonObject before = tree(write(plan));
-        JsonObject patched = applied(before, operations(patch), new DocumentSizes());
-        return change(before, follows.apply(read(plan, before, patched)));
+        Known before = known(plan);
+        JsonObject patched = before.applied(patch);
+        return change(before.tree, follows.apply(read(plan, before.tree, patched)));
     }
 
     /** What a stored patch makes of the plan it was stored for. */
     Change replayed(Plan plan, String patch) {
-        JsonObject before = tree(write(plan));
+        JsonObject before = known(plan).tree;
         try (JsonReader reader = JSON.createReader(new StringReader(patch))) {
             JsonObject after =
                     JSON.createPatch(normal(reader.readArray()).asJsonArray()).apply(before);
@@ -131,14 +146,41 @@ public class Documents {
 
     /** All of a plan replaced by another, as one edit. */
     Change replaced(Plan plan, Plan other) {
-        return change(tree(write(plan)), accepted(other));
+        return change(known(plan).tree, accepted(other));
     }
 
     private Change change(JsonObject before, Plan after) {
         String document = write(after);
         fits(document);
         JsonObject tree = tree(document);
+        hold(new Known(after, tree, document.length()));
         return new Change(after, document, difference(before, tree), difference(tree, before));
+    }
+
+    private Known known(Plan plan) {
+        synchronized (held) {
+            for (Known one : held) {
+                if (one.plan == plan) {
+                    held.remove(one);
+                    held.addFirst(one);
+                    return one;
+                }
+            }
+        }
+        String document = write(plan);
+        return hold(new Known(plan, tree(document), document.length()));
+    }
+
+    private Known hold(Known one) {
+        if (one.length <= LARGEST_HELD) {
+            synchronized (held) {
+                held.addFirst(one);
+                while (held.stream().mapToInt(k -> k.length).sum() > MOST_HELD) {
+                    held.removeLast();
+                }
+            }
+        }
+        return one;
     }
 
     private static String difference(JsonObject from, JsonObject to) {
@@ -147,12 +189,7 @@ public class Documents {
 
     /** The plan after a JSON Patch, without what follows from it; the plan given is not changed. */
     Plan patched(Plan plan, String patch) {
-        Known known = last;
-        if (known == null || known.plan != plan) {
-            known = new Known(plan, tree(write(plan)));
-            last = known;
-        }
-        return known.patched(patch);
+        return known(plan).patched(patch);
     }
 
     private Plan read(Plan plan, JsonObject before, JsonObject after) {

@@ -13,6 +13,8 @@ import org.springframework.http.HttpStatus;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Propagation;
 import org.springframework.transaction.annotation.Transactional;
+import org.springframework.transaction.support.TransactionSynchronization;
+import org.springframework.transaction.support.TransactionSynchronizationManager;
 
 /**
  * The stored plans. Every edit is a revision with its forward and inverse patch. Undo and redo are two stacks threaded
@@ -93,7 +95,7 @@ public class Plans {
     /** Applies a JSON Patch to the revision that the editor saw. */
     public PlanState edit(UUID id, long seen, String patch, String label) {
         PlanEntity entity = locked(id, seen);
-        Plan before = documents.readStored(entity.document);
+        Plan before = stored(entity);
         return edited(entity, before, documents.change(before, patch, after -> follow(id, before, after)), label);
     }
 
@@ -106,7 +108,7 @@ public class Plans {
         entity.undoTop = revision.number;
         entity.redoTop = null;
         revisions.save(revision);
-        return state(entity, change.plan());
+        return made(entity, change.plan());
     }
 
     /** What an edit would make of the newest state; nothing is stored. */
@@ -130,7 +132,7 @@ public class Plans {
         undone.redoBelow = entity.redoTop;
         entity.undoTop = undone.undoBelow;
         entity.redoTop = undone.number;
-        return state(entity, after);
+        return made(entity, after);
     }
 
     public PlanState redo(UUID id, long seen) {
@@ -139,7 +141,7 @@ public class Plans {
         Plan after = replay(entity, again.forward, RevisionEntity.Kind.REDO, again.label);
         entity.redoTop = again.redoBelow;
         entity.undoTop = again.number;
-        return state(entity, after);
+        return made(entity, after);
     }
 
     public void delete(UUID id) {
@@ -164,7 +166,7 @@ public class Plans {
     /** Makes a plan again what it was at the end of a day, as one edit that can be undone. */
     public PlanState returnTo(UUID id, long seen, LocalDate day) {
         PlanEntity entity = locked(id, seen);
-        Plan before = documents.readStored(entity.document);
+        Plan before = stored(entity);
         Plan then = days.document(id, day, documents);
         return edited(entity, before, documents.replaced(before, then), "return to the plan of " + day);
     }
@@ -192,7 +194,7 @@ public class Plans {
     }
 
     private Plan replay(PlanEntity entity, String patch, RevisionEntity.Kind kind, String label) {
-        Documents.Change change = documents.replayed(documents.readStored(entity.document), patch);
+        Documents.Change change = documents.replayed(stored(entity), patch);
         revisions.save(revision(entity, change, kind, label));
         return change.plan();
     }
@@ -230,6 +232,25 @@ public class Plans {
 
     private PlanState state(PlanEntity entity) {
         return state(entity, documents.readStored(entity.document));
+    }
+
+    /** The plan of an entity as it was read, from those held where it is there. */
+    private Plan stored(PlanEntity entity) {
+        PlanState known = kept.find(entity.id, entity.revision);
+        return known == null ? documents.readStored(entity.document) : known.plan();
+    }
+
+    /** Holds the state that an edit made, once it is stored for good. */
+    private PlanState made(PlanEntity entity, Plan plan) {
+        PlanState state = state(entity, plan);
+        int length = entity.document.length();
+        TransactionSynchronizationManager.registerSynchronization(new TransactionSynchronization() {
+            @Override
+            public void afterCommit() {
+                kept.keep(state, length);
+            }
+        });
+        return state;
     }
 
     private PlanState state(PlanEntity entity, Plan plan) {
