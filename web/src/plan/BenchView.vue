@@ -233,7 +233,7 @@ function toggleTheme() {
         >{{ bench.message }}
         <b v-if="bench.unsaved.length">
           {{ bench.unsaved.length === 1 ? "One edit waits" : `${bench.unsaved.length} edits wait` }}
-          to be stored.</b
+          to be stored. That happens by itself once the server is back.</b
         ></span
       >
       <button

@@ -384,23 +384,25 @@ function toggleTheme() {
             <td>{{ dayName(d.day) }}</td>
             <td>{{ d.name }}</td>
             <td class="number">{{ d.revision }}</td>
-            <td class="row">
-              <button
-                type="button"
-                class="soft"
-                :aria-label="`Return to ${dayName(d.day)}`"
-                @click="returnTo(d.day)"
-              >
-                Return to it
-              </button>
-              <button
-                type="button"
-                class="soft"
-                :aria-label="`Make a plan of ${dayName(d.day)}`"
-                @click="copyOf(d.day)"
-              >
-                Make a plan of it
-              </button>
+            <td>
+              <span class="row">
+                <button
+                  type="button"
+                  class="soft"
+                  :aria-label="`Return to ${dayName(d.day)}`"
+                  @click="returnTo(d.day)"
+                >
+                  Return to it
+                </button>
+                <button
+                  type="button"
+                  class="soft"
+                  :aria-label="`Make a plan of ${dayName(d.day)}`"
+                  @click="copyOf(d.day)"
+                >
+                  Make a plan of it
+                </button>
+              </span>
             </td>
           </tr>
         </tbody>

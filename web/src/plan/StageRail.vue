@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { computed } from "vue";
 import { stageId, stageName } from "./stages";
 import { useBench } from "./store";
 
@@ -15,6 +16,8 @@ const NEXT: Record<string, string> = {
   build: "See what to buy, cut and wire; order before the walls close.",
   outages: "Press anything on the strip above and see what still works.",
 };
+/** Whether a check or what it looks at could not be worked out: then no snag does not mean clear. */
+const unchecked = computed(() => (bench.shown?.failures ?? []).length > 0);
 </script>
 
 <template>
@@ -33,8 +36,9 @@ const NEXT: Record<string, string> = {
       >
         <span>{{ stageName(s.stage) }}</span>
         <span v-if="s.snags" class="count" :title="`${s.snags} snags`"
-          >{{ s.snags }}<span class="unseen"> snags</span></span
+          >{{ s.snags }}{{ unchecked ? "+" : "" }}<span class="unseen"> snags</span></span
         >
+        <span v-else-if="unchecked" class="unknown" title="Not every check could be made">not known</span>
         <span v-else class="clear">clear</span>
       </button>
       <div v-if="stageId(s.stage) === stage" class="done">
@@ -82,6 +86,10 @@ const NEXT: Record<string, string> = {
 }
 .clear {
   color: var(--holds);
+  font-size: 12px;
+}
+.unknown {
+  color: var(--ink2);
   font-size: 12px;
 }
 .done {

@@ -67,11 +67,14 @@ async function accept(snag: Snag) {
 
 const reopen = (snag: Snag) =>
   bench.edit([{ op: "remove", path: pointer("accepted", snag.key) }], `reopen ${snag.code}`);
+
+/** Whether a check or what it looks at could not be worked out: then nothing found does not mean that all is well. */
+const unchecked = computed(() => (bench.shown?.failures ?? []).length > 0);
 </script>
 
 <template>
   <aside class="dock" aria-label="Snags">
-    <h2>Snags here: {{ here.length }}</h2>
+    <h2>Snags here: {{ here.length }}{{ unchecked ? " or more" : "" }}</h2>
     <p class="quiet about">
       {{ heading }}
       <button v-if="bench.selection" type="button" class="plain" @click="bench.select(null)">
@@ -81,7 +84,10 @@ const reopen = (snag: Snag) =>
         {{ showAccepted ? "hide" : "show" }} {{ accepted }} accepted
       </button>
     </p>
-    <p v-if="here.length === 0" class="clear">Nothing found here.</p>
+    <p v-if="unchecked" class="unchecked">
+      Not every check could be made; there may be more than what stands here.
+    </p>
+    <p v-else-if="here.length === 0" class="clear">Nothing found here.</p>
     <article v-for="snag in here" :key="snag.key" :class="SEVERITY[snag.severity]">
       <header>
         <h3>{{ snag.title }}</h3>
@@ -136,6 +142,12 @@ const reopen = (snag: Snag) =>
   gap: 10px;
   margin-bottom: 8px;
   flex-wrap: wrap;
+}
+.unchecked {
+  color: var(--ink);
+  border-left: 3px solid var(--copper);
+  padding-left: 8px;
+  margin-bottom: 8px;
 }
 .clear {
   color: var(--holds);

@@ -52,6 +52,7 @@ const many = (kind: Kind) =>
 const words = computed(() => {
   const sentence = bench.shown?.sentence ?? "";
   const cut = sentence.indexOf(": ");
+  if (cut < 0) return { head: sentence, counts: "" };
   return {
     head: sentence.slice(0, cut),
     counts: sentence

@@ -94,6 +94,13 @@ class DurabilityJourneyTest extends Journey {
             assertThat(told).containsText("Not worked out: geometry of the house, links");
             assertThat(told).containsText("It takes more computing than one plan may ask for.");
             assertThat(panel()).containsText("hall lamp");
+            // no snag found is not called clear
+            assertThat(page.locator("nav")).not().containsText("clear");
+            assertThat(page.locator("nav")).containsText("not known");
+            assertThat(dock()).containsText("Not every check could be made");
+            assertThat(page.getByRole(AriaRole.STATUS)
+                            .filter(new Locator.FilterOptions().setHasText("What still works")))
+                    .hasText(Pattern.compile("^\\s*What still works could not be worked out\\s*$"));
             budgets.boundSteps(Long.MAX_VALUE);
             button("Work them out again").click();
             assertThat(told).hasCount(0);
