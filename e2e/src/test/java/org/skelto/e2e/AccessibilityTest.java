@@ -86,11 +86,15 @@ class AccessibilityTest {
             assertThat(page.getByRole(AriaRole.NAVIGATION)).isVisible();
         }
         page.waitForTimeout(300);
-        page.evaluate(Files.readString(Path.of("../web/node_modules/axe-core/axe.min.js")));
-        Object found =
-                page.evaluate("async () => (await axe.run(document, " + RULES + ")).violations.map(v => v.id + ': '"
-                        + " + v.nodes.map(n => n.target.join(' ') + ' ' + n.failureSummary).slice(0, 3).join(' | '))");
+        Object found = found(page);
         page.context().close();
         assertEquals(List.of(), found);
+    }
+
+    /** What the checker finds on a page as it stands. */
+    static Object found(Page page) throws IOException {
+        page.evaluate(Files.readString(Path.of("../web/node_modules/axe-core/axe.min.js")));
+        return page.evaluate("async () => (await axe.run(document, " + RULES + ")).violations.map(v => v.id + ': '"
+                + " + v.nodes.map(n => n.target.join(' ') + ' ' + n.failureSummary).slice(0, 3).join(' | '))");
     }
 }

@@ -9,6 +9,7 @@ import com.microsoft.playwright.options.AriaRole;
 import java.sql.Connection;
 import java.sql.DriverManager;
 import java.sql.PreparedStatement;
+import java.util.List;
 import java.util.UUID;
 import java.util.regex.Pattern;
 import org.junit.jupiter.api.Test;
@@ -37,7 +38,7 @@ class DurabilityJourneyTest extends Journey {
     }
 
     @Test
-    void aDeletedPlanIsFoundAndBroughtBack() {
+    void aDeletedPlanIsFoundAndBroughtBack() throws Exception {
         renamed("Brought house");
         plans();
         row("Brought house").getByText("Delete").click();
@@ -47,6 +48,7 @@ class DurabilityJourneyTest extends Journey {
         button("Show deleted plans").click();
         assertThat(page.getByRole(AriaRole.REGION, new Page.GetByRoleOptions().setName("Deleted plans")))
                 .containsText(Pattern.compile("Brought house.*goes for good", Pattern.DOTALL));
+        assertEquals(List.of(), AccessibilityTest.found(page));
         button("Bring Brought house back").click();
         assertThat(page.getByText("Brought house is back.")).isVisible();
         assertThat(row("Brought house")).hasCount(1);
@@ -71,6 +73,7 @@ class DurabilityJourneyTest extends Journey {
         Locator days = page.getByRole(AriaRole.DIALOG);
         assertThat(days.locator("tbody tr")).hasCount(1);
         assertThat(days).containsText("Gone house");
+        assertEquals(List.of(), AccessibilityTest.found(page));
         days.getByText("Return to it").click();
         assertThat(page.getByText("is again as it was at the end of")).isVisible();
         assertThat(row("Gone house")).hasCount(1);
@@ -84,7 +87,7 @@ class DurabilityJourneyTest extends Journey {
     }
 
     @Test
-    void aPlanOfWhichNothingCanBeWorkedOutOpensAndSaysSo() {
+    void aPlanOfWhichNothingCanBeWorkedOutOpensAndSaysSo() throws Exception {
         renamed("Gone house");
         Budgets budgets = skelto.bean(Budgets.class);
         budgets.boundSteps(0);
@@ -94,6 +97,7 @@ class DurabilityJourneyTest extends Journey {
             assertThat(told).containsText("Not worked out: geometry of the house, links");
             assertThat(told).containsText("It takes more computing than one plan may ask for.");
             assertThat(panel()).containsText("hall lamp");
+            assertEquals(List.of(), AccessibilityTest.found(page));
             // no snag found is not called clear
             assertThat(page.locator("nav")).not().containsText("clear");
             assertThat(page.locator("nav")).containsText("not known");

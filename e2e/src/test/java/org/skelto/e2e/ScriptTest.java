@@ -152,18 +152,14 @@ class ScriptTest {
         return Long.parseLong(Files.readString(data.resolve(name + ".pid")).split(" ")[0]);
     }
 
-    private long postmaster() throws Exception {
-        Process list = new ProcessBuilder("pgrep", "-f", "postgres -D .* -p " + databasePort).start();
-        String text = new String(list.getInputStream().readAllBytes(), java.nio.charset.StandardCharsets.US_ASCII);
-        return text.isBlank() ? 0 : Long.parseLong(text.lines().findFirst().orElseThrow());
+    private long postmaster() throws IOException {
+        return Long.parseLong(Files.readAllLines(data.resolve("postgres/postmaster.pid"))
+                .get(0)
+                .strip());
     }
 
-    private static void kill(long process) throws Exception {
-        assertEquals(
-                0,
-                new ProcessBuilder("kill", "-KILL", Long.toString(process))
-                        .start()
-                        .waitFor());
+    private static void kill(long process) {
+        assertTrue(ProcessHandle.of(process).orElseThrow().destroyForcibly());
     }
 
     private String plans() throws Exception {
