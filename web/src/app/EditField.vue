@@ -93,6 +93,7 @@ watch(() => bench.selection, reset);
       :value="typing ?? value ?? ''"
       :placeholder="placeholder"
       :aria-invalid="trouble !== null || undefined"
+      :aria-label="trouble === null ? undefined : label"
       @input="typed"
       @change="commit"
       @blur="left"

@@ -309,7 +309,7 @@ function toggleTheme() {
               <button
                 type="button"
                 class="plain"
-                :aria-label="`Bring ${plan.name} back`"
+                :aria-label="`Bring back ${plan.name}`"
                 @click="bringBack(plan)"
               >
                 Bring back
@@ -389,7 +389,7 @@ function toggleTheme() {
                 <button
                   type="button"
                   class="soft"
-                  :aria-label="`Return to ${dayName(d.day)}`"
+                  :aria-label="`Return to it: ${dayName(d.day)}`"
                   @click="returnTo(d.day)"
                 >
                   Return to it
@@ -397,7 +397,7 @@ function toggleTheme() {
                 <button
                   type="button"
                   class="soft"
-                  :aria-label="`Make a plan of ${dayName(d.day)}`"
+                  :aria-label="`Make a plan of it: ${dayName(d.day)}`"
                   @click="copyOf(d.day)"
                 >
                   Make a plan of it

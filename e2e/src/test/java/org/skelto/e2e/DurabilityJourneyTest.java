@@ -49,7 +49,7 @@ class DurabilityJourneyTest extends Journey {
         assertThat(page.getByRole(AriaRole.REGION, new Page.GetByRoleOptions().setName("Deleted plans")))
                 .containsText(Pattern.compile("Brought house.*goes for good", Pattern.DOTALL));
         assertEquals(List.of(), AccessibilityTest.found(page));
-        button("Bring Brought house back").click();
+        button("Bring back Brought house").click();
         assertThat(page.getByText("Brought house is back.")).isVisible();
         assertThat(row("Brought house")).hasCount(1);
     }
