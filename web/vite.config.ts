@@ -4,7 +4,15 @@ import { defineConfig } from "vitest/config";
 export default defineConfig({
   plugins: [vue()],
   build: { outDir: "dist", emptyOutDir: true, chunkSizeWarningLimit: 800 },
-  server: { proxy: { "/api": "http://127.0.0.1:8080" } },
+  server: {
+    // the server of ./skelto dev, which chooses the port
+    proxy: Object.fromEntries(
+      ["/api", "/healthz", "/formats"].map((path) => [
+        path,
+        { target: `http://127.0.0.1:${process.env.SKELTO_PORT ?? 8080}`, changeOrigin: false },
+      ]),
+    ),
+  },
   test: {
     environment: "happy-dom",
     include: ["tests/**/*.spec.ts"],
