@@ -87,8 +87,10 @@ public class Plans {
     }
 
     public PlanState create(Plan document) {
-        Plan plan = checked(document);
-        PlanEntity entity = new PlanEntity(UUID.randomUUID(), plan.name(), documents.write(plan), now());
+        Plan plan = documents.accepted(document);
+        String written = documents.write(plan);
+        documents.fits(written);
+        PlanEntity entity = new PlanEntity(UUID.randomUUID(), plan.name(), written, now());
         return state(plans.save(entity), plan);
     }
 
