@@ -1,5 +1,9 @@
 package org.skelto.bench;
 
+import org.skelto.core.plan.site.OpeningBuilder;
+
+import org.skelto.core.plan.PlanBuilder;
+
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Map;
@@ -19,15 +23,15 @@ import org.skelto.core.coverage.CoverageMap;
 import org.skelto.core.coverage.Grid;
 import org.skelto.core.coverage.Source;
 import org.skelto.core.coverage.Terms;
-import org.skelto.core.plan.Bounds;
-import org.skelto.core.plan.Clutter;
-import org.skelto.core.plan.Floor;
-import org.skelto.core.plan.Opening;
-import org.skelto.core.plan.OpeningKind;
-import org.skelto.core.plan.Place;
+import org.skelto.core.plan.site.Bounds;
+import org.skelto.core.plan.site.Clutter;
+import org.skelto.core.plan.site.Floor;
+import org.skelto.core.plan.site.Opening;
+import org.skelto.core.plan.site.OpeningKind;
+import org.skelto.core.plan.site.Place;
 import org.skelto.core.plan.Plan;
-import org.skelto.core.plan.Region;
-import org.skelto.core.plan.Room;
+import org.skelto.core.plan.radio.Region;
+import org.skelto.core.plan.site.Room;
 import org.skelto.core.radio.SlabTables;
 import org.skelto.core.site.Point;
 import org.skelto.core.site.SiteModel;
@@ -144,39 +148,7 @@ public class CoverageBenchmark {
                 }
             }
         }
-        return new Plan(
-                fresh.format(),
-                fresh.name(),
-                fresh.region(),
-                fresh.mainsVoltageV(),
-                null,
-                fresh.network(),
-                true,
-                fresh.buildings(),
-                floors,
-                rooms,
-                null,
-                fresh.circuits(),
-                null,
-                null,
-                null,
-                null,
-                null,
-                null,
-                openings,
-                null,
-                null,
-                null,
-                null,
-                null,
-                null,
-                null,
-                null,
-                null,
-                null,
-                null,
-                null,
-                null);
+        return fresh.with(b -> b.cautionsRead(true).floors(floors).rooms(rooms).openings(openings));
     }
 
     /** A room with an opening in its south and its east wall. */
@@ -191,8 +163,8 @@ public class CoverageBenchmark {
         String id = floor + "-" + i + "-" + j + (up > 0 ? "b" : "");
         String wall = i == 0 || j == 0 ? "stone-450" : (i + j) % 2 == 0 ? "brick-110" : "board-100";
         rooms.put(id, Room.rectangle(floor, id, 4 * i, 3.75 * j + up, 4, deep, wall, Clutter.values()[(i + j) % 3]));
-        openings.put(id + "-door", new Opening(id, 0, OpeningKind.DOOR, 0.7, 0.9, 0, 2.05, "door-wood"));
-        openings.put(id + "-pane", new Opening(id, 1, OpeningKind.WINDOW, 0.4, 1.1, 0.9, 2.1, "glass-24"));
+        openings.put(id + "-door", OpeningBuilder.builder().room(id).wall(0).kind(OpeningKind.DOOR).atM(0.7).widthM(0.9).sillM(0).headM(2.05).construction("door-wood").build());
+        openings.put(id + "-pane", OpeningBuilder.builder().room(id).wall(1).kind(OpeningKind.WINDOW).atM(0.4).widthM(1.1).sillM(0.9).headM(2.1).construction("glass-24").build());
     }
 
     private static List<Source> sources(Plan plan) {

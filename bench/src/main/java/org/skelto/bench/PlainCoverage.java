@@ -10,7 +10,7 @@ import org.skelto.core.coverage.Grid;
 import org.skelto.core.coverage.Source;
 import org.skelto.core.coverage.Terms;
 import org.skelto.core.plan.Plan;
-import org.skelto.core.plan.Room;
+import org.skelto.core.plan.site.Room;
 import org.skelto.core.radio.FreeSpace;
 import org.skelto.core.radio.SlabTable;
 import org.skelto.core.radio.SlabTables;

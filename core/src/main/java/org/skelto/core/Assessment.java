@@ -1,5 +1,6 @@
 package org.skelto.core;
 
+import io.soabase.recordbuilder.core.RecordBuilder;
 import java.time.LocalDate;
 import java.util.ArrayList;
 import java.util.EnumMap;
@@ -29,10 +30,10 @@ import org.skelto.core.outage.DeviceState;
 import org.skelto.core.outage.Outages;
 import org.skelto.core.outage.State;
 import org.skelto.core.parts.Catalogue;
-import org.skelto.core.plan.Device;
-import org.skelto.core.plan.Place;
 import org.skelto.core.plan.Plan;
-import org.skelto.core.plan.PowerSource;
+import org.skelto.core.plan.equipment.Device;
+import org.skelto.core.plan.power.PowerSource;
+import org.skelto.core.plan.site.Place;
 import org.skelto.core.power.Backups;
 import org.skelto.core.power.Outposts;
 import org.skelto.core.power.PowerNode;
@@ -43,6 +44,7 @@ import org.skelto.core.site.SiteModel;
 import org.skelto.core.site.WallGap;
 import org.skelto.core.site.WallPiece;
 import org.skelto.core.snags.Review;
+import org.skelto.core.snags.ReviewSeenBuilder;
 import org.skelto.core.snags.Snag;
 import org.skelto.core.snags.Stage;
 import org.skelto.core.sound.SoundReport;
@@ -63,6 +65,7 @@ import org.skelto.core.work.Fact;
  * @param troubles units that are dark or cut off from their hub, by id
  * @param failures what could not be worked out, and why; the rest stands
  */
+@RecordBuilder
 public record Assessment(
         List<WallPiece> walls,
         List<WallGap> gaps,
@@ -77,7 +80,8 @@ public record Assessment(
         Map<String, Outages.UnitTrouble> troubles,
         Map<String, Wired> wired,
         List<StageSummary> stages,
-        List<Fact.Failure> failures) {
+        List<Fact.Failure> failures)
+        implements AssessmentBuilder.With {
 
     /** A place as drawings need it: on the site, and the floor it is on or null outdoors. */
     public record Position(double xM, double yM, double zM, String floor) {}
@@ -146,9 +150,22 @@ public record Assessment(
             this.power = Fact.of("power", () -> PowerTree.of(site(), parts));
             this.housings = Fact.of("enclosures", () -> HousingFit.of(plan, parts, power()));
             this.chains = Fact.of("buses", () -> Chains.of(plan, parts));
-            this.reviewed = Review.snags(new Review.Seen(
-                    plan, tables, readings, parts, site, links, outages, meshes, sounds, demands, wired, power,
-                    housings, chains));
+            this.reviewed = Review.snags(ReviewSeenBuilder.builder()
+                    .plan(plan)
+                    .tables(tables)
+                    .readings(readings)
+                    .parts(parts)
+                    .site(site)
+                    .links(links)
+                    .outages(outages)
+                    .meshes(meshes)
+                    .sounds(sounds)
+                    .demands(demands)
+                    .wired(wired)
+                    .power(power)
+                    .housings(housings)
+                    .chains(chains)
+                    .build());
             this.snags = Review.sorted(reviewed);
             this.shared = Fact.of("what devices share", () -> outages.get().shared());
         }
@@ -275,21 +292,22 @@ public record Assessment(
             List<Fact.Failure> failed = new ArrayList<>(failures());
             List.of(supposed, positions, names).forEach(f -> f.failure().ifPresent(failed::add));
             Supposed now = supposed.orElse(Supposed.UNKNOWN);
-            return new Assessment(
-                    site.failure().isPresent() ? List.of() : site().walls(),
-                    site.failure().isPresent() ? List.of() : site().gaps(),
-                    positions.orElse(Map.of()),
-                    links.orElse(Map.of()),
-                    snags,
-                    names.orElse(Map.of()),
-                    now.strip(),
-                    now.sentence(),
-                    now.counts(),
-                    now.states(),
-                    now.troubles(),
-                    wired.orElse(Map.of()),
-                    stages(),
-                    failed);
+            return AssessmentBuilder.builder()
+                    .walls(site.failure().isPresent() ? List.of() : site().walls())
+                    .gaps(site.failure().isPresent() ? List.of() : site().gaps())
+                    .positions(positions.orElse(Map.of()))
+                    .links(links.orElse(Map.of()))
+                    .snags(snags)
+                    .names(names.orElse(Map.of()))
+                    .strip(now.strip())
+                    .sentence(now.sentence())
+                    .counts(now.counts())
+                    .states(now.states())
+                    .troubles(now.troubles())
+                    .wired(wired.orElse(Map.of()))
+                    .stages(stages())
+                    .failures(failed)
+                    .build();
         }
 
         /** What an outage does. */
@@ -432,7 +450,7 @@ public record Assessment(
                     List.of(
                             count(plan.paths().size(), "path") + " with ground",
                             links.orElse(Map.of()).values().stream()
-                                            .filter(l -> l.medium() == org.skelto.core.plan.Medium.CHIRP)
+                                            .filter(l -> l.medium() == org.skelto.core.plan.radio.Medium.CHIRP)
                                             .count()
                                     + " links by long-range chirp");
                 case NAMES ->

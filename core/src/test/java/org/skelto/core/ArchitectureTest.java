@@ -44,9 +44,7 @@ class ArchitectureTest {
             .that()
             .resideOutsideOfPackage("..core.snags..")
             .and()
-            .doNotHaveFullyQualifiedName("org.skelto.core.Assessment")
-            .and()
-            .haveNameNotMatching(".*Assessment\\$.*")
+            .haveNameNotMatching(".*core\\.Assessment.*")
             .should()
             .dependOnClassesThat()
             .resideInAPackage("..core.snags..");

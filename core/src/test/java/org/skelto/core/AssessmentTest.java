@@ -14,13 +14,14 @@ import org.skelto.core.Assessment.StripItem;
 import org.skelto.core.naming.NameAssigner;
 import org.skelto.core.outage.Component;
 import org.skelto.core.outage.State;
-import org.skelto.core.plan.Chirp;
-import org.skelto.core.plan.Medium;
-import org.skelto.core.plan.Place;
 import org.skelto.core.plan.Plan;
-import org.skelto.core.plan.Radio;
-import org.skelto.core.plan.Region;
-import org.skelto.core.plan.UnitKind;
+import org.skelto.core.plan.equipment.UnitKind;
+import org.skelto.core.plan.radio.Chirp;
+import org.skelto.core.plan.radio.Medium;
+import org.skelto.core.plan.radio.Radio;
+import org.skelto.core.plan.radio.RadioBuilder;
+import org.skelto.core.plan.radio.Region;
+import org.skelto.core.plan.site.Place;
 import org.skelto.core.radio.Text;
 import org.skelto.core.snags.Stage;
 
@@ -70,7 +71,16 @@ class AssessmentTest {
 
     @Test
     void aLinkThatCannotWorkIsNoWay() {
-        Radio slow = new Radio(Medium.CHIRP, 868.3, 10, 0, 0, null, new Chirp(12, 125, 5), true, false);
+        Radio slow = RadioBuilder.builder()
+                .medium(Medium.CHIRP)
+                .frequencyMHz(868.3)
+                .txPowerDbm(10)
+                .antennaGainDbi(0)
+                .feederLossDb(0)
+                .chirp(new Chirp(12, 125, 5))
+                .receives(true)
+                .metalBox(false)
+                .build();
         Plan chirp = Plans.put(Plans.sound(), "far", Plans.unit("far", UnitKind.GATEWAY, 2, Medium.CHIRP));
         chirp = Plans.link(chirp, "far-switch", Plans.link("far", "switch", Medium.ETHERNET));
         chirp = Plans.put(chirp, "probe", Plans.with(chirp.units().get("probe"), slow));

@@ -3,7 +3,7 @@ package org.skelto.core;
 import java.util.List;
 import org.skelto.core.plan.Edit;
 import org.skelto.core.plan.Plan;
-import org.skelto.core.plan.PlanValidator;
+import org.skelto.core.plan.validation.PlanValidator;
 import tools.jackson.databind.JsonNode;
 import tools.jackson.databind.json.JsonMapper;
 import tools.jackson.databind.node.ObjectNode;

@@ -5,7 +5,20 @@ import java.util.List;
 import java.util.Map;
 import java.util.Random;
 import java.util.TreeMap;
-import org.skelto.core.plan.*;
+import org.skelto.core.plan.Plan;
+import org.skelto.core.plan.radio.IndoorModel;
+import org.skelto.core.plan.radio.RadioBand;
+import org.skelto.core.plan.radio.Region;
+import org.skelto.core.plan.site.Clutter;
+import org.skelto.core.plan.site.Construction;
+import org.skelto.core.plan.site.Corner;
+import org.skelto.core.plan.site.Floor;
+import org.skelto.core.plan.site.Opening;
+import org.skelto.core.plan.site.OpeningBuilder;
+import org.skelto.core.plan.site.OpeningKind;
+import org.skelto.core.plan.site.Room;
+import org.skelto.core.plan.site.RoomBuilder;
+import org.skelto.core.plan.site.Stairwell;
 
 /** Houses for geometry: rows of rooms, and random ones with slanted walls, openings and stairwells. */
 public final class Houses {
@@ -51,15 +64,17 @@ public final class Houses {
                 double sill = random.nextInt(3) * 0.4;
                 openings.put(
                         "o-" + floor + i,
-                        new Opening(
-                                in,
-                                random.nextInt(4),
-                                OpeningKind.DOOR,
-                                random.nextInt(30) / 10.0 - 0.3,
-                                0.5 + random.nextInt(20) / 10.0,
-                                sill,
-                                sill + 0.5 + random.nextInt(25) / 10.0,
-                                List.of("door-wood", "glass-24", "open").get(random.nextInt(3))));
+                        OpeningBuilder.builder()
+                                .room(in)
+                                .wall(random.nextInt(4))
+                                .kind(OpeningKind.DOOR)
+                                .atM(random.nextInt(30) / 10.0 - 0.3)
+                                .widthM(0.5 + random.nextInt(20) / 10.0)
+                                .sillM(sill)
+                                .headM(sill + 0.5 + random.nextInt(25) / 10.0)
+                                .construction(
+                                        List.of("door-wood", "glass-24", "open").get(random.nextInt(3)))
+                                .build());
             }
         }
         Map<String, Stairwell> wells = Map.of("stairs", new Stairwell("upper", 1, 1.2, 2.3, 0.9));
@@ -74,7 +89,15 @@ public final class Houses {
                 .mapToObj(i -> walls.get(random.nextInt(walls.size())))
                 .toList();
         Clutter clutter = Clutter.values()[random.nextInt(3)];
-        rooms.put(floor + "-" + id, new Room(floor, id, List.of(corners), made, clutter, null, null));
+        rooms.put(
+                floor + "-" + id,
+                RoomBuilder.builder()
+                        .floor(floor)
+                        .name(id)
+                        .corners(List.of(corners))
+                        .walls(made)
+                        .clutter(clutter)
+                        .build());
     }
 
     /** The plan with another model of indoor loss. */
@@ -105,38 +128,12 @@ public final class Houses {
             Map<String, Stairwell> stairwells,
             Map<String, Construction> constructions,
             IndoorModel model) {
-        return new Plan(
-                p.format(),
-                p.name(),
-                p.region(),
-                p.mainsVoltageV(),
-                p.place(),
-                p.network(),
-                true,
-                p.buildings(),
-                floors,
-                rooms,
-                p.spots(),
-                p.circuits(),
-                p.services(),
-                p.units(),
-                p.devices(),
-                p.links(),
-                p.accepted(),
-                constructions,
-                openings,
-                stairwells,
-                null,
-                null,
-                null,
-                null,
-                null,
-                null,
-                model,
-                null,
-                null,
-                null,
-                null,
-                null);
+        return p.with(b -> b.cautionsRead(true)
+                .floors(floors)
+                .rooms(rooms)
+                .constructions(constructions)
+                .openings(openings)
+                .stairwells(stairwells)
+                .indoorModel(model));
     }
 }

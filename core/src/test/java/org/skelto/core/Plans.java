@@ -7,7 +7,36 @@ import java.util.TreeSet;
 import java.util.function.Function;
 import java.util.function.UnaryOperator;
 import org.skelto.core.links.RadioDefaults;
-import org.skelto.core.plan.*;
+import org.skelto.core.plan.Plan;
+import org.skelto.core.plan.PlanBuilder;
+import org.skelto.core.plan.equipment.ActuationSpec;
+import org.skelto.core.plan.equipment.ActuationSpecBuilder;
+import org.skelto.core.plan.equipment.AfterPower;
+import org.skelto.core.plan.equipment.Criticality;
+import org.skelto.core.plan.equipment.Device;
+import org.skelto.core.plan.equipment.DeviceBuilder;
+import org.skelto.core.plan.equipment.DeviceKind;
+import org.skelto.core.plan.equipment.Hand;
+import org.skelto.core.plan.equipment.RestState;
+import org.skelto.core.plan.equipment.Unit;
+import org.skelto.core.plan.equipment.UnitBuilder;
+import org.skelto.core.plan.equipment.UnitKind;
+import org.skelto.core.plan.equipment.Way;
+import org.skelto.core.plan.network.Direction;
+import org.skelto.core.plan.network.Link;
+import org.skelto.core.plan.network.Network;
+import org.skelto.core.plan.network.Service;
+import org.skelto.core.plan.network.ServiceKind;
+import org.skelto.core.plan.power.Power;
+import org.skelto.core.plan.radio.Medium;
+import org.skelto.core.plan.radio.Radio;
+import org.skelto.core.plan.radio.Region;
+import org.skelto.core.plan.site.Clutter;
+import org.skelto.core.plan.site.Floor;
+import org.skelto.core.plan.site.GeoPoint;
+import org.skelto.core.plan.site.Place;
+import org.skelto.core.plan.site.Room;
+import org.skelto.core.plan.site.Spot;
 
 /** A small sound house for tests, and ways to change one thing of it. Nothing in it deserves a snag but H4. */
 public final class Plans {
@@ -19,37 +48,37 @@ public final class Plans {
      */
     public static Plan sound() {
         Plan empty = Plan.fresh("Test house", Region.EU, 230.0, new GeoPoint(50, 8));
-        return new Plan(
-                Plan.FORMAT,
-                empty.name(),
-                Region.EU,
-                230.0,
-                new GeoPoint(50, 8),
-                Network.standard("testhouse"),
-                true,
-                empty.buildings(),
-                Map.of("ground", new Floor("house", "Ground floor", 0, 2.5, "timber-floor")),
-                Map.of("west", room("West room", 0), "east", room("East room", 4)),
-                Map.of("shed", new Spot("Shed", 60, 2, 0)),
-                empty.circuits(),
-                Map.of("push", new Service("message service", ServiceKind.PUSH)),
-                Map.of(
+        return PlanBuilder.builder()
+                .format(Plan.FORMAT)
+                .name(empty.name())
+                .region(Region.EU)
+                .mainsVoltageV(230.0)
+                .place(new GeoPoint(50, 8))
+                .network(Network.standard("testhouse"))
+                .cautionsRead(true)
+                .buildings(empty.buildings())
+                .floors(Map.of("ground", new Floor("house", "Ground floor", 0, 2.5, "timber-floor")))
+                .rooms(Map.of("west", room("West room", 0), "east", room("East room", 4)))
+                .spots(Map.of("shed", new Spot("Shed", 60, 2, 0)))
+                .circuits(empty.circuits())
+                .services(Map.of("push", new Service("message service", ServiceKind.PUSH)))
+                .units(Map.of(
                         "router", unit("router", UnitKind.ROUTER, 1),
                         "switch", unit("switch", UnitKind.SWITCH, 1.5),
                         "hub", unit("hub", UnitKind.HUB, 2),
                         "ap", unit("ap", UnitKind.ACCESS_POINT, 2.5, Medium.WIFI_2G4),
                         "gateway", unit("gateway", UnitKind.GATEWAY, 3, Medium.MESH_802154),
                         "board", unit("board", UnitKind.CONTROLLER, 6, Medium.WIFI_2G4),
-                        "probe", battery(unit("probe", UnitKind.SELF_CONTAINED, 7, Medium.MESH_802154))),
-                Map.of("lamp", lamp(), "probe", probe()),
-                Map.of(
+                        "probe", battery(unit("probe", UnitKind.SELF_CONTAINED, 7, Medium.MESH_802154))))
+                .devices(Map.of("lamp", lamp(), "probe", probe()))
+                .links(Map.of(
                         "switch-router", link("switch", "router", Medium.ETHERNET),
                         "hub-switch", link("hub", "switch", Medium.ETHERNET),
                         "ap-switch", link("ap", "switch", Medium.ETHERNET),
                         "gateway-switch", link("gateway", "switch", Medium.ETHERNET),
                         "board-ap", link("board", "ap", Medium.WIFI_2G4),
-                        "probe-gateway", link("probe", "gateway", Medium.MESH_802154)),
-                null);
+                        "probe-gateway", link("probe", "gateway", Medium.MESH_802154)))
+                .build();
     }
 
     private static Room room(String name, double x) {
@@ -67,20 +96,18 @@ public final class Plans {
             radios.put(RadioDefaults.id(medium), RadioDefaults.radio(medium, Region.EU, kind));
         }
         boolean ends = kind == UnitKind.CONTROLLER || kind == UnitKind.SELF_CONTAINED;
-        return new Unit(
-                name,
-                kind,
-                new Place(x < 4 ? "west" : "east", null, x, 2, 1.5),
-                Power.mains("mains"),
-                kind == UnitKind.CONTROLLER ? 4 : 0,
-                kind == UnitKind.ACCESS_POINT ? 20 : 0,
-                kind == UnitKind.ROUTER,
-                kind == UnitKind.HUB,
-                ends ? "hub" : null,
-                radios,
-                null,
-                null,
-                null);
+        return UnitBuilder.builder()
+                .name(name)
+                .kind(kind)
+                .place(new Place(x < 4 ? "west" : "east", null, x, 2, 1.5))
+                .power(Power.mains("mains"))
+                .channels(kind == UnitKind.CONTROLLER ? 4 : 0)
+                .maxClients(kind == UnitKind.ACCESS_POINT ? 20 : 0)
+                .internetEntry(kind == UnitKind.ROUTER)
+                .broker(kind == UnitKind.HUB)
+                .hub(ends ? "hub" : null)
+                .radios(radios)
+                .build();
     }
 
     public static Unit battery(Unit u) {
@@ -88,54 +115,15 @@ public final class Plans {
     }
 
     public static Unit with(Unit u, Power power) {
-        return new Unit(
-                u.name(),
-                u.kind(),
-                u.place(),
-                power,
-                u.channels(),
-                u.maxClients(),
-                u.internetEntry(),
-                u.broker(),
-                u.hub(),
-                u.radios(),
-                u.ipv4(),
-                u.mac(),
-                u.nodeId());
+        return u.withPower(power);
     }
 
     public static Unit with(Unit u, Place place) {
-        return new Unit(
-                u.name(),
-                u.kind(),
-                place,
-                u.power(),
-                u.channels(),
-                u.maxClients(),
-                u.internetEntry(),
-                u.broker(),
-                u.hub(),
-                u.radios(),
-                u.ipv4(),
-                u.mac(),
-                u.nodeId());
+        return u.withPlace(place);
     }
 
     public static Unit with(Unit u, Radio radio) {
-        return new Unit(
-                u.name(),
-                u.kind(),
-                u.place(),
-                u.power(),
-                u.channels(),
-                u.maxClients(),
-                u.internetEntry(),
-                u.broker(),
-                u.hub(),
-                Map.of(RadioDefaults.id(radio.medium()), radio),
-                u.ipv4(),
-                u.mac(),
-                u.nodeId());
+        return u.withRadios(Map.of(RadioDefaults.id(radio.medium()), radio));
     }
 
     public static Device lamp() {
@@ -143,75 +131,68 @@ public final class Plans {
     }
 
     private static Device probe() {
-        return new Device(
-                "probe",
-                DeviceKind.TEMPERATURE,
-                null,
-                Criticality.COMFORT,
-                Hand.NONE,
-                RestState.STAYS,
-                "probe",
-                null,
-                null,
-                new TreeSet<>(Set.of(Way.RULE, Way.HOME_APP)),
-                null,
-                false,
-                false,
-                false,
-                null);
+        return DeviceBuilder.builder()
+                .name("probe")
+                .kind(DeviceKind.TEMPERATURE)
+                .criticality(Criticality.COMFORT)
+                .hand(Hand.NONE)
+                .rest(RestState.STAYS)
+                .unit("probe")
+                .ways(new TreeSet<>(Set.of(Way.RULE, Way.HOME_APP)))
+                .exitRoute(false)
+                .outsideDoor(false)
+                .obstacleDetection(false)
+                .build();
     }
 
-    private static final Works AS_IT_WAS = new Works(
-            null, null, null, null, null, null, null, null, null, null, AfterPower.LAST, null, null, null, null);
+    private static final ActuationSpec AS_IT_WAS =
+            ActuationSpecBuilder.builder().afterPower(AfterPower.LAST).build();
 
     /** A device on the board's first channel, fed by the mains. */
     public static Device device(String name, DeviceKind kind, Hand hand, RestState rest, Set<Way> ways) {
-        Device device = new Device(
-                name,
-                kind,
-                new Place("east", null, 6, 3, 2),
-                null,
-                hand,
-                rest,
-                "board",
-                1,
-                "mains",
-                new TreeSet<>(ways),
-                null,
-                false,
-                false,
-                false,
-                null);
-        return kind.family() == DeviceKind.Family.LOAD ? device.working(AS_IT_WAS) : device;
+        Device device = DeviceBuilder.builder()
+                .name(name)
+                .kind(kind)
+                .place(new Place("east", null, 6, 3, 2))
+                .hand(hand)
+                .rest(rest)
+                .unit("board")
+                .channel(1)
+                .circuit("mains")
+                .ways(new TreeSet<>(ways))
+                .exitRoute(false)
+                .outsideDoor(false)
+                .obstacleDetection(false)
+                .build();
+        return kind.family() == DeviceKind.Family.LOAD ? device.withWorks(AS_IT_WAS) : device;
     }
 
     /** A barrier on the board. */
     public static Device barrier(
             DeviceKind kind, Hand hand, RestState rest, boolean exit, boolean outside, boolean detection) {
-        return new Device(
-                "barrier",
-                kind,
-                new Place("east", null, 6, 3, 1),
-                Criticality.PROTECTIVE,
-                hand,
-                rest,
-                "board",
-                2,
-                "mains",
-                new TreeSet<>(Set.of(Way.HOME_APP)),
-                null,
-                exit,
-                outside,
-                detection,
-                null);
+        return DeviceBuilder.builder()
+                .name("barrier")
+                .kind(kind)
+                .place(new Place("east", null, 6, 3, 1))
+                .criticality(Criticality.PROTECTIVE)
+                .hand(hand)
+                .rest(rest)
+                .unit("board")
+                .channel(2)
+                .circuit("mains")
+                .ways(new TreeSet<>(Set.of(Way.HOME_APP)))
+                .exitRoute(exit)
+                .outsideDoor(outside)
+                .obstacleDetection(detection)
+                .build();
     }
 
     public static Plan units(Plan p, UnaryOperator<Map<String, Unit>> change) {
-        return p.withNamed(change.apply(new TreeMap<>(p.units())), p.devices());
+        return p.withUnits(change.apply(new TreeMap<>(p.units())));
     }
 
     public static Plan devices(Plan p, UnaryOperator<Map<String, Device>> change) {
-        return p.withNamed(p.units(), change.apply(new TreeMap<>(p.devices())));
+        return p.withDevices(change.apply(new TreeMap<>(p.devices())));
     }
 
     /** The plan with one unit put in or replaced. */
@@ -230,24 +211,7 @@ public final class Plans {
     }
 
     public static Plan links(Plan p, Function<Map<String, Link>, Map<String, Link>> change) {
-        return new Plan(
-                p.format(),
-                p.name(),
-                p.region(),
-                p.mainsVoltageV(),
-                p.place(),
-                p.network(),
-                p.cautionsRead(),
-                p.buildings(),
-                p.floors(),
-                p.rooms(),
-                p.spots(),
-                p.circuits(),
-                p.services(),
-                p.units(),
-                p.devices(),
-                change.apply(new TreeMap<>(p.links())),
-                p.accepted());
+        return p.withLinks(change.apply(new TreeMap<>(p.links())));
     }
 
     public static Plan link(Plan p, String id, Link link) {
@@ -258,45 +222,15 @@ public final class Plans {
     }
 
     public static Plan rooms(Plan p, Map<String, Room> rooms) {
-        return new Plan(
-                p.format(),
-                p.name(),
-                p.region(),
-                p.mainsVoltageV(),
-                p.place(),
-                p.network(),
-                p.cautionsRead(),
-                p.buildings(),
-                p.floors(),
-                rooms,
-                p.spots(),
-                p.circuits(),
-                p.services(),
-                p.units(),
-                p.devices(),
-                p.links(),
-                p.accepted());
+        return p.withRooms(rooms);
     }
 
     /** The plan with another head. */
     public static Plan head(Plan p, Region region, Double volts, GeoPoint place, Network network, boolean cautions) {
-        return new Plan(
-                p.format(),
-                p.name(),
-                region,
-                volts,
-                place,
-                network,
-                cautions,
-                p.buildings(),
-                p.floors(),
-                p.rooms(),
-                p.spots(),
-                p.circuits(),
-                p.services(),
-                p.units(),
-                p.devices(),
-                p.links(),
-                p.accepted());
+        return p.with(b -> b.region(region)
+                .mainsVoltageV(volts)
+                .place(place)
+                .network(network)
+                .cautionsRead(cautions));
     }
 }

@@ -1,5 +1,6 @@
 package org.skelto.core.build;
 
+import io.soabase.recordbuilder.core.RecordBuilder;
 import java.util.List;
 import org.skelto.core.radio.Figure;
 
@@ -17,6 +18,7 @@ import org.skelto.core.radio.Figure;
  * @param dropV lost at worst, or null when nothing of account flows
  * @param layer what it belongs to
  */
+@RecordBuilder
 public record CableLine(
         String id,
         String from,
@@ -31,7 +33,8 @@ public record CableLine(
         List<Core> cores,
         Double dropV,
         Figure drop,
-        Layer layer) {
+        Layer layer)
+        implements CableLineBuilder.With {
     /** What a cable or a wire belongs to. */
     public enum Layer {
         MAINS,

@@ -16,17 +16,17 @@ import org.skelto.core.build.CableLine.Layer;
 import org.skelto.core.parts.Catalogue;
 import org.skelto.core.parts.Part;
 import org.skelto.core.parts.Quantity;
-import org.skelto.core.plan.Cable;
-import org.skelto.core.plan.Device;
-import org.skelto.core.plan.DeviceKind;
-import org.skelto.core.plan.Fitting;
-import org.skelto.core.plan.Medium;
-import org.skelto.core.plan.Place;
 import org.skelto.core.plan.Plan;
 import org.skelto.core.plan.Pointers;
-import org.skelto.core.plan.PowerSource;
-import org.skelto.core.plan.Unit;
-import org.skelto.core.plan.UnitKind;
+import org.skelto.core.plan.equipment.Device;
+import org.skelto.core.plan.equipment.DeviceKind;
+import org.skelto.core.plan.equipment.Unit;
+import org.skelto.core.plan.equipment.UnitKind;
+import org.skelto.core.plan.power.PowerSource;
+import org.skelto.core.plan.radio.Medium;
+import org.skelto.core.plan.site.Cable;
+import org.skelto.core.plan.site.Fitting;
+import org.skelto.core.plan.site.Place;
 import org.skelto.core.power.CableRuns;
 import org.skelto.core.power.Electrics;
 import org.skelto.core.power.Loads;
@@ -197,7 +197,8 @@ public final class CableSchedule {
         });
     }
 
-    private void chain(String id, Unit unit, org.skelto.core.plan.Chain chain, String what, List<String> carries) {
+    private void chain(
+            String id, Unit unit, org.skelto.core.plan.equipment.Chain chain, String what, List<String> carries) {
         if (chain == null || chain.cable() == null) {
             return;
         }
@@ -391,21 +392,22 @@ public final class CableSchedule {
         }
         String kind = existing.map(e -> plan.cables().get(e).kind() + ", in the wall")
                 .orElse(cable == null ? part : cable.name());
-        lines.add(new CableLine(
-                id(key),
-                from,
-                fromName,
-                to,
-                toName,
-                existing.isPresent() ? null : part,
-                kind,
-                existing.orElse(null),
-                length,
-                typedM != null,
-                cores,
-                drop,
-                figure,
-                layer));
+        lines.add(CableLineBuilder.builder()
+                .id(id(key))
+                .from(from)
+                .fromName(fromName)
+                .to(to)
+                .toName(toName)
+                .part(existing.isPresent() ? null : part)
+                .kind(kind)
+                .existing(existing.orElse(null))
+                .lengthM(length)
+                .typed(typedM != null)
+                .cores(cores)
+                .dropV(drop)
+                .drop(figure)
+                .layer(layer)
+                .build());
     }
 
     /** A cable in the wall with free pairs between fittings near both ends; the one that wastes least. */

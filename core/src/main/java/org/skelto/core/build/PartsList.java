@@ -1,5 +1,6 @@
 package org.skelto.core.build;
 
+import io.soabase.recordbuilder.core.RecordBuilder;
 import java.util.List;
 import org.skelto.core.radio.Figure;
 
@@ -18,6 +19,7 @@ import org.skelto.core.radio.Figure;
  * @param energyKwh that everything takes in a year by standing there
  * @param firstOrder the earliest day on which something has to be ordered before the walls close, or null
  */
+@RecordBuilder
 public record PartsList(
         String currency,
         List<BuyLine> lines,
@@ -33,7 +35,8 @@ public record PartsList(
         double energyCost,
         Figure energy,
         String closesOn,
-        String firstOrder) {
+        String firstOrder)
+        implements PartsListBuilder.With {
     /**
      * One part.
      *
@@ -47,6 +50,7 @@ public record PartsList(
      * @param late whether that day has passed
      * @param uses what needs it
      */
+    @RecordBuilder
     public record BuyLine(
             String part,
             String name,
@@ -62,7 +66,8 @@ public record PartsList(
             Integer leadDays,
             String orderBy,
             boolean late,
-            List<String> uses) {}
+            List<String> uses)
+            implements PartsListBuyLineBuilder.With {}
 
     /**
      * A way to do the same.
@@ -74,8 +79,10 @@ public record PartsList(
      * @param standbyW that it takes all the time
      * @param about what it counts
      */
+    @RecordBuilder
     public record SchoolCost(
-            String id, String name, double parts, double hours, double work, double standbyW, String about) {}
+            String id, String name, double parts, double hours, double work, double standbyW, String about)
+            implements PartsListSchoolCostBuilder.With {}
 
     /**
      * A step of spending.

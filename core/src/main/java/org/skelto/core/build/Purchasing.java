@@ -20,14 +20,14 @@ import org.skelto.core.parts.Part;
 import org.skelto.core.parts.PartKind;
 import org.skelto.core.parts.Quantity;
 import org.skelto.core.parts.Trait;
-import org.skelto.core.plan.Attached;
-import org.skelto.core.plan.Device;
-import org.skelto.core.plan.DeviceKind;
-import org.skelto.core.plan.OwnedPart;
 import org.skelto.core.plan.Plan;
-import org.skelto.core.plan.PowerSource;
-import org.skelto.core.plan.Unit;
-import org.skelto.core.plan.UnitKind;
+import org.skelto.core.plan.equipment.Attached;
+import org.skelto.core.plan.equipment.Device;
+import org.skelto.core.plan.equipment.DeviceKind;
+import org.skelto.core.plan.equipment.OwnedPart;
+import org.skelto.core.plan.equipment.Unit;
+import org.skelto.core.plan.equipment.UnitKind;
+import org.skelto.core.plan.power.PowerSource;
 import org.skelto.core.power.PowerNode;
 import org.skelto.core.radio.Figure;
 import org.skelto.core.radio.Text;
@@ -101,28 +101,31 @@ public final class Purchasing {
                 .count();
         double standby = standbyW();
         double kwh = standby * org.skelto.core.power.Electrics.HOURS_A_YEAR / 1000;
-        return new PartsList(
-                plan.money().currency(),
-                lines,
-                plan.units().values().stream()
+        return PartsListBuilder.builder()
+                .currency(plan.money().currency())
+                .lines(lines)
+                .missing(plan.units().values().stream()
                         .filter(u -> u.kind() != UnitKind.SELF_CONTAINED && u.boards() == null)
                         .map(Unit::name)
                         .sorted()
-                        .toList(),
-                lines.stream().filter(l -> l.price() == null).map(BuyLine::name).toList(),
-                total,
-                plan.money().budget(),
-                outputs == 0 ? null : total / outputs,
-                schools(total, standby),
-                steps(lines),
-                plan.services().values().stream()
+                        .toList())
+                .unpriced(lines.stream()
+                        .filter(l -> l.price() == null)
+                        .map(BuyLine::name)
+                        .toList())
+                .total(total)
+                .budget(plan.money().budget())
+                .perOutput(outputs == 0 ? null : total / outputs)
+                .schools(schools(total, standby))
+                .steps(steps(lines))
+                .feesPerMonth(plan.services().values().stream()
                         .map(s -> s.feePerMonth())
                         .filter(Objects::nonNull)
                         .mapToDouble(f -> f)
-                        .sum(),
-                kwh,
-                kwh * plan.money().energyPrice(),
-                Figure.of(
+                        .sum())
+                .energyKwh(kwh)
+                .energyCost(kwh * plan.money().energyPrice())
+                .energy(Figure.of(
                         "Σ W at the mains most of the time · 8766 h",
                         "the power tree; units without a chosen part count as typical",
                         false,
@@ -130,13 +133,14 @@ public final class Purchasing {
                         Text.number(standby, 1) + " W",
                         "price",
                         Text.number(plan.money().energyPrice(), 2) + " "
-                                + plan.money().currency() + "/kWh"),
-                plan.wallWork() == null ? null : plan.wallWork().closesOn(),
-                lines.stream()
+                                + plan.money().currency() + "/kWh"))
+                .closesOn(plan.wallWork() == null ? null : plan.wallWork().closesOn())
+                .firstOrder(lines.stream()
                         .map(BuyLine::orderBy)
                         .filter(Objects::nonNull)
                         .min(Comparator.naturalOrder())
-                        .orElse(null));
+                        .orElse(null))
+                .build();
     }
 
     private void unit(Unit unit) {
@@ -198,22 +202,23 @@ public final class Purchasing {
         Double cost = part.price() == null ? null : buy * part.price();
         LocalDate orderBy = orderBy(part);
         boolean bought = buy > 0;
-        return new BuyLine(
-                part.id(),
-                part.name(),
-                part.supplier(),
-                part.secondSupplier(),
-                metres,
-                use.count,
-                spare,
-                owned,
-                buy,
-                part.price(),
-                cost,
-                part.leadDays(),
-                bought && orderBy != null ? orderBy.toString() : null,
-                bought && orderBy != null && orderBy.isBefore(today),
-                List.copyOf(use.by));
+        return PartsListBuyLineBuilder.builder()
+                .part(part.id())
+                .name(part.name())
+                .supplier(part.supplier())
+                .secondSupplier(part.secondSupplier())
+                .metres(metres)
+                .needed(use.count)
+                .spare(spare)
+                .owned(owned)
+                .buy(buy)
+                .price(part.price())
+                .cost(cost)
+                .leadDays(part.leadDays())
+                .orderBy(bought && orderBy != null ? orderBy.toString() : null)
+                .late(bought && orderBy != null && orderBy.isBefore(today))
+                .uses(List.copyOf(use.by))
+                .build();
     }
 
     private LocalDate orderBy(Part part) {
@@ -315,7 +320,15 @@ public final class Purchasing {
 
     private static SchoolCost school(
             String id, String name, double parts, double hours, double hourPrice, double standbyW, String about) {
-        return new SchoolCost(id, name, parts, hours, hours * hourPrice, standbyW, about);
+        return PartsListSchoolCostBuilder.builder()
+                .id(id)
+                .name(name)
+                .parts(parts)
+                .hours(hours)
+                .work(hours * hourPrice)
+                .standbyW(standbyW)
+                .about(about)
+                .build();
     }
 
     private double price(String part) {

@@ -1,5 +1,6 @@
 package org.skelto.core.build;
 
+import io.soabase.recordbuilder.core.RecordBuilder;
 import java.io.IOException;
 import java.io.InputStream;
 import java.io.InputStreamReader;
@@ -9,7 +10,7 @@ import java.util.EnumMap;
 import java.util.Map;
 import org.apache.commons.csv.CSVFormat;
 import org.apache.commons.csv.CSVRecord;
-import org.skelto.core.plan.DeviceKind;
+import org.skelto.core.plan.equipment.DeviceKind;
 
 /**
  * What one device of a kind takes in each way to build; typical, from {@code parts/schools.csv}.
@@ -19,6 +20,7 @@ import org.skelto.core.plan.DeviceKind;
  * @param relays that it needs
  * @param hoursFinished hours of work with a finished device, and so on
  */
+@RecordBuilder
 record School(
         String finished,
         String module,
@@ -26,7 +28,8 @@ record School(
         double hoursFinished,
         double hoursModule,
         double hoursMade,
-        double hoursByHand) {
+        double hoursByHand)
+        implements SchoolBuilder.With {
     private static final Map<DeviceKind, School> ALL = read();
 
     static School of(DeviceKind kind) {
@@ -45,14 +48,15 @@ record School(
                     .parse(reader)) {
                 all.put(
                         DeviceKind.valueOf(line.get("kind")),
-                        new School(
-                                line.get("finished"),
-                                line.get("module"),
-                                Integer.parseInt(line.get("relays")),
-                                Double.parseDouble(line.get("hoursFinished")),
-                                Double.parseDouble(line.get("hoursModule")),
-                                Double.parseDouble(line.get("hoursMade")),
-                                Double.parseDouble(line.get("hoursByHand"))));
+                        SchoolBuilder.builder()
+                                .finished(line.get("finished"))
+                                .module(line.get("module"))
+                                .relays(Integer.parseInt(line.get("relays")))
+                                .hoursFinished(Double.parseDouble(line.get("hoursFinished")))
+                                .hoursModule(Double.parseDouble(line.get("hoursModule")))
+                                .hoursMade(Double.parseDouble(line.get("hoursMade")))
+                                .hoursByHand(Double.parseDouble(line.get("hoursByHand")))
+                                .build());
             }
         } catch (IOException e) {
             throw new UncheckedIOException(e);

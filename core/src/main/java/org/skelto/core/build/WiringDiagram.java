@@ -12,13 +12,13 @@ import org.skelto.core.build.Shape.Kind;
 import org.skelto.core.build.Sheet.TerminalRow;
 import org.skelto.core.parts.Catalogue;
 import org.skelto.core.parts.Part;
-import org.skelto.core.plan.Attached;
-import org.skelto.core.plan.BoardSet;
-import org.skelto.core.plan.Circuit;
-import org.skelto.core.plan.Device;
-import org.skelto.core.plan.Hand;
 import org.skelto.core.plan.Plan;
-import org.skelto.core.plan.Unit;
+import org.skelto.core.plan.equipment.Attached;
+import org.skelto.core.plan.equipment.BoardSet;
+import org.skelto.core.plan.equipment.Device;
+import org.skelto.core.plan.equipment.Hand;
+import org.skelto.core.plan.equipment.Unit;
+import org.skelto.core.plan.power.Circuit;
 import org.skelto.core.power.PowerNode;
 import org.skelto.core.radio.Text;
 import org.skelto.core.wiring.Need;
@@ -190,7 +190,8 @@ public final class WiringDiagram {
                         : plan.units().get(unit.power().from()).name();
         };
         String through = unit.power().part() == null ? "" : name(unit.power().part());
-        Layer layer = unit.power().source() == org.skelto.core.plan.PowerSource.MAINS ? Layer.MAINS : Layer.LOW_VOLTAGE;
+        Layer layer =
+                unit.power().source() == org.skelto.core.plan.power.PowerSource.MAINS ? Layer.MAINS : Layer.LOW_VOLTAGE;
         shape(Kind.BOX, layer, null, 10, y, FEED, y + 2 * ROW);
         text(Kind.TEXT, layer, 13, y + 6, from);
         text(Kind.SMALL, layer, 13, y + 12, through);
@@ -291,7 +292,8 @@ public final class WiringDiagram {
         text(Kind.SMALL, layer, BOARD_RIGHT + 3, at - 1.2, cable + (row.need().isEmpty() ? "" : "  " + row.need()));
         shape(Kind.BOX, layer, null, DEVICE_LEFT, at - 3.2, DEVICE_RIGHT, at + 3.2);
         text(Kind.SMALL, layer, DEVICE_LEFT + 2, at + 1.3, d.name());
-        if (row.kind() == Need.Kind.INPUT && d.kind().family() == org.skelto.core.plan.DeviceKind.Family.SENSOR) {
+        if (row.kind() == Need.Kind.INPUT
+                && d.kind().family() == org.skelto.core.plan.equipment.DeviceKind.Family.SENSOR) {
             line(Layer.CONTACTS, DEVICE_RIGHT - 12, at, DEVICE_RIGHT - 9, at, DEVICE_RIGHT - 4, at - 2.2);
             line(Layer.CONTACTS, DEVICE_RIGHT - 4, at, DEVICE_RIGHT, at);
         }

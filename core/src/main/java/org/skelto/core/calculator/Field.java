@@ -1,5 +1,6 @@
 package org.skelto.core.calculator;
 
+import io.soabase.recordbuilder.core.RecordBuilder;
 import java.util.List;
 
 /**
@@ -14,6 +15,7 @@ import java.util.List;
  * @param fields of each entry, for {@link Kind#LIST}
  * @param example a value to begin with
  */
+@RecordBuilder
 public record Field(
         String name,
         String label,
@@ -23,7 +25,8 @@ public record Field(
         double most,
         List<String> words,
         List<Field> fields,
-        Object example) {
+        Object example)
+        implements FieldBuilder.With {
     /** What an input is. */
     public enum Kind {
         NUMBER,
@@ -34,23 +37,73 @@ public record Field(
     }
 
     static Field number(String name, String label, String unit, double least, double most, double example) {
-        return new Field(name, label, unit, Kind.NUMBER, least, most, List.of(), List.of(), example);
+        return FieldBuilder.builder()
+                .name(name)
+                .label(label)
+                .unit(unit)
+                .kind(Kind.NUMBER)
+                .least(least)
+                .most(most)
+                .words(List.of())
+                .fields(List.of())
+                .example(example)
+                .build();
     }
 
     static Field whole(String name, String label, String unit, int least, int most, int example) {
-        return new Field(name, label, unit, Kind.WHOLE, least, most, List.of(), List.of(), example);
+        return FieldBuilder.builder()
+                .name(name)
+                .label(label)
+                .unit(unit)
+                .kind(Kind.WHOLE)
+                .least(least)
+                .most(most)
+                .words(List.of())
+                .fields(List.of())
+                .example(example)
+                .build();
     }
 
     static Field truth(String name, String label, boolean example) {
-        return new Field(name, label, "", Kind.TRUTH, 0, 1, List.of(), List.of(), example);
+        return FieldBuilder.builder()
+                .name(name)
+                .label(label)
+                .unit("")
+                .kind(Kind.TRUTH)
+                .least(0)
+                .most(1)
+                .words(List.of())
+                .fields(List.of())
+                .example(example)
+                .build();
     }
 
     static Field word(String name, String label, List<String> words, String example) {
-        return new Field(name, label, "", Kind.WORD, 0, 0, words, List.of(), example);
+        return FieldBuilder.builder()
+                .name(name)
+                .label(label)
+                .unit("")
+                .kind(Kind.WORD)
+                .least(0)
+                .most(0)
+                .words(words)
+                .fields(List.of())
+                .example(example)
+                .build();
     }
 
     /** At most so many entries of these fields each. */
     static Field list(String name, String label, int most, List<Field> fields, Object example) {
-        return new Field(name, label, "", Kind.LIST, 0, most, List.of(), fields, example);
+        return FieldBuilder.builder()
+                .name(name)
+                .label(label)
+                .unit("")
+                .kind(Kind.LIST)
+                .least(0)
+                .most(most)
+                .words(List.of())
+                .fields(fields)
+                .example(example)
+                .build();
     }
 }

@@ -2,8 +2,8 @@ package org.skelto.core.calculator;
 
 import java.util.List;
 import java.util.Map;
-import org.skelto.core.plan.Chirp;
-import org.skelto.core.plan.Material;
+import org.skelto.core.plan.radio.Chirp;
+import org.skelto.core.plan.site.Material;
 import org.skelto.core.radio.ChirpModulation;
 import org.skelto.core.radio.FreeSpace;
 import org.skelto.core.radio.Fresnel;

@@ -11,12 +11,11 @@ import org.ojalgo.matrix.store.MatrixStore;
 import org.ojalgo.matrix.store.R064Store;
 import org.skelto.core.coverage.Reach;
 import org.skelto.core.coverage.Source;
-import org.skelto.core.plan.Calibration;
-import org.skelto.core.plan.Constructions;
-import org.skelto.core.plan.Place;
 import org.skelto.core.plan.Plan;
-import org.skelto.core.plan.RadioBand;
-import org.skelto.core.plan.Unit;
+import org.skelto.core.plan.equipment.Unit;
+import org.skelto.core.plan.radio.Calibration;
+import org.skelto.core.plan.radio.RadioBand;
+import org.skelto.core.plan.site.Place;
 import org.skelto.core.radio.Chance;
 import org.skelto.core.radio.FreeSpace;
 import org.skelto.core.radio.Learned;
@@ -146,16 +145,17 @@ public final class Calibrator {
         Map<Key, Double> values = solve(learnt);
         double before = error(held, Row::byTables);
         double after = error(held, r -> r.learned(values));
-        return new Fit(
-                rows.size(),
-                held.size(),
-                before,
-                after,
-                after < before,
-                walls(rows, values),
-                offsets(rows, values),
-                compared(rows, held, values, sigma(held, values, null)),
-                calibration(rows, held, values, at));
+        return FitBuilder.builder()
+                .readings(rows.size())
+                .heldBack(held.size())
+                .beforeDb(before)
+                .afterDb(after)
+                .better(after < before)
+                .walls(walls(rows, values))
+                .offsets(offsets(rows, values))
+                .compared(compared(rows, held, values, sigma(held, values, null)))
+                .calibration(calibration(rows, held, values, at))
+                .build();
     }
 
     private Row row(Reading reading) {
@@ -182,7 +182,7 @@ public final class Calibrator {
 
     /** A measured loss was typed by the person: it stands. */
     private boolean fixed(Key key) {
-        var made = Constructions.all(plan).get(key.what());
+        var made = plan.everyConstruction().get(key.what());
         return key.wall() && made != null && made.measuredDb().containsKey(key.band());
     }
 
@@ -293,7 +293,7 @@ public final class Calibrator {
                 .filter(e -> e.getKey().wall())
                 .map(e -> new Fit.Wall(
                         e.getKey().what(),
-                        Constructions.of(plan, e.getKey().what()).name(),
+                        plan.construction(e.getKey().what()).name(),
                         e.getKey().band(),
                         mean(crossed.getOrDefault(e.getKey(), List.of())),
                         e.getValue(),

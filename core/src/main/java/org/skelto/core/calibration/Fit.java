@@ -1,8 +1,9 @@
 package org.skelto.core.calibration;
 
+import io.soabase.recordbuilder.core.RecordBuilder;
 import java.util.List;
-import org.skelto.core.plan.Calibration;
-import org.skelto.core.plan.RadioBand;
+import org.skelto.core.plan.radio.Calibration;
+import org.skelto.core.plan.radio.RadioBand;
 
 /**
  * What a calibration found.
@@ -17,6 +18,7 @@ import org.skelto.core.plan.RadioBand;
  * @param compared every reading beside both predictions
  * @param calibration ready to be stored in the plan
  */
+@RecordBuilder
 public record Fit(
         int readings,
         int heldBack,
@@ -26,7 +28,8 @@ public record Fit(
         List<Wall> walls,
         List<Offset> offsets,
         List<Compared> compared,
-        Calibration calibration) {
+        Calibration calibration)
+        implements FitBuilder.With {
     /** A construction: its loss by the tables, averaged over the rays that crossed it, and learned. */
     public record Wall(
             String construction, String name, RadioBand band, double tableDb, double learnedDb, int crossings) {}

@@ -1,7 +1,8 @@
 package org.skelto.core.calibration;
 
+import io.soabase.recordbuilder.core.RecordBuilder;
 import java.time.Instant;
-import org.skelto.core.plan.Medium;
+import org.skelto.core.plan.radio.Medium;
 
 /**
  * One level measured somewhere.
@@ -14,5 +15,7 @@ import org.skelto.core.plan.Medium;
  * @param dbm what arrived, −120 to 0
  * @param at when
  */
+@RecordBuilder
 public record Reading(
-        String floor, double xM, double yM, double heightM, String unit, Medium medium, double dbm, Instant at) {}
+        String floor, double xM, double yM, double heightM, String unit, Medium medium, double dbm, Instant at)
+        implements ReadingBuilder.With {}

@@ -1,5 +1,6 @@
 package org.skelto.core.channels;
 
+import io.soabase.recordbuilder.core.RecordBuilder;
 import java.util.List;
 import org.skelto.core.plan.Edit;
 
@@ -22,6 +23,7 @@ public record ChannelPlan(List<Row> rows, double nowDbm, double thenDbm, boolean
      * @param then the one proposed
      * @param disturbedBy what arrives of the others on its channel now, dBm
      */
+    @RecordBuilder
     public record Row(
             String unit,
             String name,
@@ -31,5 +33,6 @@ public record ChannelPlan(List<Row> rows, double nowDbm, double thenDbm, boolean
             String now,
             String then,
             double disturbedBy,
-            double disturbedThen) {}
+            double disturbedThen)
+            implements ChannelPlanRowBuilder.With {}
 }

@@ -5,12 +5,12 @@ import java.util.List;
 import java.util.Map;
 import java.util.stream.IntStream;
 import org.skelto.core.plan.Edit;
-import org.skelto.core.plan.Medium;
 import org.skelto.core.plan.Plan;
 import org.skelto.core.plan.Pointers;
-import org.skelto.core.plan.Radio;
-import org.skelto.core.plan.Unit;
 import org.skelto.core.plan.Wording;
+import org.skelto.core.plan.equipment.Unit;
+import org.skelto.core.plan.radio.Medium;
+import org.skelto.core.plan.radio.Radio;
 import org.skelto.core.radio.Indoors;
 import org.skelto.core.radio.LossModel;
 import org.skelto.core.radio.SlabTables;
@@ -223,15 +223,16 @@ public final class Channels {
         int clients = (int) plan.links().values().stream()
                 .filter(l -> l.to().equals(sender.unit) && l.medium() == medium)
                 .count();
-        return new ChannelPlan.Row(
-                sender.unit,
-                sender.of.name(),
-                Wording.of(medium),
-                clients,
-                sender.of.maxClients(),
-                number(medium, now[i]),
-                number(medium, then[i]),
-                dbm(disturbed(i, now)),
-                dbm(disturbed(i, then)));
+        return ChannelPlanRowBuilder.builder()
+                .unit(sender.unit)
+                .name(sender.of.name())
+                .radio(Wording.of(medium))
+                .clients(clients)
+                .mostClients(sender.of.maxClients())
+                .now(number(medium, now[i]))
+                .then(number(medium, then[i]))
+                .disturbedBy(dbm(disturbed(i, now)))
+                .disturbedThen(dbm(disturbed(i, then)))
+                .build();
     }
 }

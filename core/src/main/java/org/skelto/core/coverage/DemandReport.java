@@ -1,12 +1,13 @@
 package org.skelto.core.coverage;
 
+import io.soabase.recordbuilder.core.RecordBuilder;
 import java.util.Map;
 import java.util.TreeMap;
 import org.skelto.core.links.RadioDefaults;
-import org.skelto.core.plan.Demand;
 import org.skelto.core.plan.Plan;
-import org.skelto.core.plan.Radio;
-import org.skelto.core.plan.UnitKind;
+import org.skelto.core.plan.equipment.UnitKind;
+import org.skelto.core.plan.network.Demand;
+import org.skelto.core.plan.radio.Radio;
 import org.skelto.core.radio.Budget;
 import org.skelto.core.radio.Chance;
 import org.skelto.core.radio.Figure;
@@ -27,6 +28,7 @@ import org.skelto.core.work.ComputingBudget;
  * @param chance that it works, 0 to 1
  * @param target chance aimed at
  */
+@RecordBuilder
 public record DemandReport(
         String demand,
         String unit,
@@ -35,7 +37,8 @@ public record DemandReport(
         double chance,
         double target,
         boolean meets,
-        Figure figure) {
+        Figure figure)
+        implements DemandReportBuilder.With {
 
     /** All demands of a plan that have a place, by id. */
     public static Map<String, DemandReport> of(SiteModel site, SlabTables tables) {
@@ -70,7 +73,12 @@ public record DemandReport(
         }
         double target = Chance.target(demand.criticality());
         if (bestBudget == null) {
-            return new DemandReport(id, null, null, null, 0, target, false, null);
+            return DemandReportBuilder.builder()
+                    .demand(id)
+                    .chance(0)
+                    .target(target)
+                    .meets(false)
+                    .build();
         }
         double sigma = indoor ? Learned.sigmaDb(plan, hand.frequencyMHz()) : Chance.OUTDOOR_SIGMA_DB;
         double offset = Learned.offsetDb(plan, best, hand.frequencyMHz());
@@ -87,7 +95,15 @@ public record DemandReport(
                 Text.db(sigma),
                 "target",
                 Text.percent(target));
-        return new DemandReport(
-                id, best, plan.units().get(best).name(), margin, chance, target, chance >= target, figure);
+        return DemandReportBuilder.builder()
+                .demand(id)
+                .unit(best)
+                .unitName(plan.units().get(best).name())
+                .marginDb(margin)
+                .chance(chance)
+                .target(target)
+                .meets(chance >= target)
+                .figure(figure)
+                .build();
     }
 }

@@ -1,11 +1,12 @@
 package org.skelto.core.coverage;
 
+import io.soabase.recordbuilder.core.RecordBuilder;
 import java.util.List;
 import java.util.Set;
 import java.util.stream.Stream;
-import org.skelto.core.plan.IndoorModel;
-import org.skelto.core.plan.Medium;
 import org.skelto.core.plan.Plan;
+import org.skelto.core.plan.radio.IndoorModel;
+import org.skelto.core.plan.radio.Medium;
 import org.skelto.core.radio.Learned;
 import org.skelto.core.radio.SlabTables;
 import org.skelto.core.site.SiteModel;
@@ -20,6 +21,7 @@ import org.skelto.core.site.SiteModel;
  * @param rooms how well each room is covered
  * @param model how it was predicted, in words
  */
+@RecordBuilder
 public record FloorCoverage(
         Medium medium,
         Grid grid,
@@ -31,7 +33,8 @@ public record FloorCoverage(
         boolean upward,
         List<Contour> contours,
         List<RoomCover> rooms,
-        String model) {
+        String model)
+        implements FloorCoverageBuilder.With {
     /** Above the strongest level that means something, lines follow each other by this much, dB. */
     private static final List<Double> STRONGER_DB = List.of(10.0, 20.0, 30.0);
 
@@ -69,20 +72,21 @@ public record FloorCoverage(
         double wanted = levels.get(1).dbm();
         double sigma = Learned.sigmaDb(plan, reach.frequencyMHz());
         return new Mapped(
-                new FloorCoverage(
-                        medium,
-                        grid,
-                        sources.stream()
+                FloorCoverageBuilder.builder()
+                        .medium(medium)
+                        .grid(grid)
+                        .servers(sources.stream()
                                 .map(s -> new Server(s.unit(), s.name(), s.at().xM(), s.at().yM(), s.at().zM()))
-                                .toList(),
-                        levels,
-                        reach.floorDbm(all),
-                        sigma,
-                        wanted,
-                        Reach.upward(medium),
-                        contours,
-                        RoomCover.of(map, terms.roomIds(), wanted),
-                        model(plan, sigma)),
+                                .toList())
+                        .levels(levels)
+                        .floorDbm(reach.floorDbm(all))
+                        .sigmaDb(sigma)
+                        .wantedDbm(wanted)
+                        .upward(Reach.upward(medium))
+                        .contours(contours)
+                        .rooms(RoomCover.of(map, terms.roomIds(), wanted))
+                        .model(model(plan, sigma))
+                        .build(),
                 map);
     }
 

@@ -1,6 +1,7 @@
 package org.skelto.core.coverage;
 
-import org.skelto.core.plan.Bounds;
+import io.soabase.recordbuilder.core.RecordBuilder;
+import org.skelto.core.plan.site.Bounds;
 
 /**
  * Square cells at one height. Cell (0, 0) is the south-west one; cells are numbered west to east, then south to north.
@@ -13,7 +14,9 @@ import org.skelto.core.plan.Bounds;
  * @param rows cells from south to north, at least 1
  * @param zM height above the site's datum at which levels are asked for, metres
  */
-public record Grid(String floor, double westM, double southM, double cellM, int columns, int rows, double zM) {
+@RecordBuilder
+public record Grid(String floor, double westM, double southM, double cellM, int columns, int rows, double zM)
+        implements GridBuilder.With {
     private static final double[] SIDES_M = {0.1, 0.15, 0.2, 0.25, 0.3, 0.4, 0.5, 0.75, 1, 1.5, 2, 3, 4, 5};
 
     /** The finest grid over an area that has at most so many cells, from 10 cm up. */
@@ -29,14 +32,15 @@ public record Grid(String floor, double westM, double southM, double cellM, int 
 
     /** A grid of this cell size over an area. */
     public static Grid over(String floor, Bounds area, double zM, double cellM) {
-        return new Grid(
-                floor,
-                area.westM(),
-                area.southM(),
-                cellM,
-                Math.max(1, (int) Math.ceil(area.widthM() / cellM - 1e-6)),
-                Math.max(1, (int) Math.ceil(area.depthM() / cellM - 1e-6)),
-                zM);
+        return GridBuilder.builder()
+                .floor(floor)
+                .westM(area.westM())
+                .southM(area.southM())
+                .cellM(cellM)
+                .columns(Math.max(1, (int) Math.ceil(area.widthM() / cellM - 1e-6)))
+                .rows(Math.max(1, (int) Math.ceil(area.depthM() / cellM - 1e-6)))
+                .zM(zM)
+                .build();
     }
 
     public int cells() {

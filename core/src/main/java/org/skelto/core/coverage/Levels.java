@@ -1,7 +1,7 @@
 package org.skelto.core.coverage;
 
-import org.skelto.core.plan.Clutter;
 import org.skelto.core.plan.Plan;
+import org.skelto.core.plan.site.Clutter;
 import org.skelto.core.radio.DistanceExponent;
 import org.skelto.core.radio.FreeSpace;
 import org.skelto.core.radio.SlabTable;

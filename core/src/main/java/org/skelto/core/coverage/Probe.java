@@ -1,12 +1,13 @@
 package org.skelto.core.coverage;
 
+import io.soabase.recordbuilder.core.RecordBuilder;
 import java.util.ArrayList;
 import java.util.Comparator;
 import java.util.List;
 import java.util.Set;
-import org.skelto.core.plan.Medium;
-import org.skelto.core.plan.Place;
 import org.skelto.core.plan.Plan;
+import org.skelto.core.plan.radio.Medium;
+import org.skelto.core.plan.site.Place;
 import org.skelto.core.radio.Chance;
 import org.skelto.core.radio.Figure;
 import org.skelto.core.radio.Indoors;
@@ -30,6 +31,7 @@ public record Probe(String room, List<Heard> heard) {
      * @param through walls and slabs on the way, in order
      * @param chance that it is enough, 0 to 1
      */
+    @RecordBuilder
     public record Heard(
             String unit,
             String name,
@@ -37,7 +39,8 @@ public record Probe(String room, List<Heard> heard) {
             double chance,
             List<String> through,
             double distanceM,
-            Figure figure) {}
+            Figure figure)
+            implements ProbeHeardBuilder.With {}
 
     /** At a point of the site on a floor, a metre above it; dark units are silent. */
     public static Probe at(
@@ -75,17 +78,18 @@ public record Probe(String room, List<Heard> heard) {
             inputs.add(Text.db(part.lossDb()));
         }
         inputs.addAll(List.of("needed", Text.dbm(need), "σ", Text.db(sigma)));
-        return new Heard(
-                source.unit(),
-                source.name(),
-                level,
-                Chance.of(level - need, sigma),
-                through,
-                loss.distanceM(),
-                Figure.of(
+        return ProbeHeardBuilder.builder()
+                .unit(source.unit())
+                .name(source.name())
+                .levelDbm(level)
+                .chance(Chance.of(level - need, sigma))
+                .through(through)
+                .distanceM(loss.distanceM())
+                .figure(Figure.of(
                         "level without loss − each loss on the way; chance Φ((level − needed)/σ)",
                         "ITU-R P.525 and P.2040, multi-wall; slow fading only",
                         loss.extrapolated(),
-                        inputs.toArray(String[]::new)));
+                        inputs.toArray(String[]::new)))
+                .build();
     }
 }

@@ -1,5 +1,6 @@
 package org.skelto.core.coverage;
 
+import io.soabase.recordbuilder.core.RecordBuilder;
 import java.util.ArrayList;
 import java.util.List;
 import org.skelto.core.work.ComputingBudget;
@@ -15,6 +16,7 @@ import org.skelto.core.work.ComputingBudget;
  * @param second id of the unit that would serve most of it next, or null
  * @param shareWithoutBest of its area at or above the wanted level if the best one fails, 0 to 1
  */
+@RecordBuilder
 public record RoomCover(
         String room,
         double share,
@@ -23,7 +25,8 @@ public record RoomCover(
         double worstYM,
         String best,
         String second,
-        double shareWithoutBest) {
+        double shareWithoutBest)
+        implements RoomCoverBuilder.With {
 
     /** Rooms of a floor, in the plan's order. Rooms smaller than a cell are left out. */
     public static List<RoomCover> of(CoverageMap map, List<String> roomIds, double wantedDbm) {
@@ -80,15 +83,16 @@ public record RoomCover(
             int best = most(served, -1);
             int second = most(next, best);
             Grid grid = map.grid();
-            return new RoomCover(
-                    id,
-                    (double) covered / cells,
-                    Math.max(-300, map.best()[worst]),
-                    grid.x(worst % grid.columns()),
-                    grid.y(worst / grid.columns()),
-                    best < 0 ? null : map.sources().get(best).unit(),
-                    second < 0 ? null : map.sources().get(second).unit(),
-                    without(map, number, best, wantedDbm));
+            return RoomCoverBuilder.builder()
+                    .room(id)
+                    .share((double) covered / cells)
+                    .worstDbm(Math.max(-300, map.best()[worst]))
+                    .worstXM(grid.x(worst % grid.columns()))
+                    .worstYM(grid.y(worst / grid.columns()))
+                    .best(best < 0 ? null : map.sources().get(best).unit())
+                    .second(second < 0 ? null : map.sources().get(second).unit())
+                    .shareWithoutBest(without(map, number, best, wantedDbm))
+                    .build();
         }
 
         private double without(CoverageMap map, short number, int best, double wantedDbm) {

@@ -1,6 +1,6 @@
 package org.skelto.core.coverage;
 
-import org.skelto.core.plan.Place;
+import org.skelto.core.plan.site.Place;
 import org.skelto.core.site.Point;
 
 /**

@@ -1,9 +1,10 @@
 package org.skelto.core.ground;
 
+import io.soabase.recordbuilder.core.RecordBuilder;
 import java.util.ArrayList;
 import java.util.List;
-import org.skelto.core.plan.GroundPoint;
-import org.skelto.core.plan.RadioPath;
+import org.skelto.core.plan.radio.GroundPoint;
+import org.skelto.core.plan.radio.RadioPath;
 import org.skelto.core.work.ComputingBudget;
 
 /**
@@ -17,8 +18,10 @@ import org.skelto.core.work.ComputingBudget;
  * @param northStepM from row to row, above 0
  * @param heightM row by row from the south, each from the west
  */
+@RecordBuilder
 public record ElevationGrid(
-        int columns, int rows, double westM, double southM, double eastStepM, double northStepM, float[] heightM) {
+        int columns, int rows, double westM, double southM, double eastStepM, double northStepM, float[] heightM)
+        implements ElevationGridBuilder.With {
     public static final int MOST_SIDE = 1201;
 
     public ElevationGrid {

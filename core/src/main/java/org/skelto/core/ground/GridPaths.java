@@ -5,9 +5,9 @@ import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.TreeMap;
-import org.skelto.core.plan.Cover;
 import org.skelto.core.plan.Plan;
-import org.skelto.core.plan.RadioPath;
+import org.skelto.core.plan.radio.Cover;
+import org.skelto.core.plan.radio.RadioPath;
 import org.skelto.core.site.Point;
 import org.skelto.core.site.SiteModel;
 
@@ -118,8 +118,8 @@ public final class GridPaths {
         }
         Point one = a.get();
         Point other = b.get();
-        return Optional.of(
-                new RadioPath(from, to, grid.profile(one.xM(), one.yM(), other.xM(), other.yM()), RadioPath.GRID));
+        return Optional.of(RadioPath.overGround(
+                from, to, grid.profile(one.xM(), one.yM(), other.xM(), other.yM()), RadioPath.GRID));
     }
 
     private static double apartM(Point a, Point b) {

@@ -1,11 +1,12 @@
 package org.skelto.core.ground;
 
+import io.soabase.recordbuilder.core.RecordBuilder;
 import java.nio.ByteBuffer;
 import java.nio.ByteOrder;
 import java.util.Locale;
 import java.util.regex.Matcher;
 import java.util.regex.Pattern;
-import org.skelto.core.plan.GeoPoint;
+import org.skelto.core.plan.site.GeoPoint;
 import org.skelto.core.site.Earth;
 import org.skelto.core.work.ComputingBudget;
 
@@ -43,15 +44,10 @@ public final class HeightFile {
      * @param heightM row by row from the south
      * @param filled how many heights were missing and taken from their neighbours
      */
+    @RecordBuilder
     public record Heights(
-            boolean degrees,
-            int columns,
-            int rows,
-            double west,
-            double south,
-            double step,
-            float[] heightM,
-            int filled) {
+            boolean degrees, int columns, int rows, double west, double south, double step, float[] heightM, int filled)
+            implements HeightFileHeightsBuilder.With {
 
         /**
          * The grid on a site.
@@ -61,15 +57,30 @@ public final class HeightFile {
          */
         public ElevationGrid on(GeoPoint origin) {
             if (!degrees) {
-                return new ElevationGrid(columns, rows, west, south, step, step, heightM);
+                return ElevationGridBuilder.builder()
+                        .columns(columns)
+                        .rows(rows)
+                        .westM(west)
+                        .southM(south)
+                        .eastStepM(step)
+                        .northStepM(step)
+                        .heightM(heightM)
+                        .build();
             }
             if (origin == null) {
                 throw new IllegalArgumentException("the site has no latitude and longitude yet");
             }
             double[] corner = Earth.metres(origin, new GeoPoint(south, west));
             double[] next = Earth.metres(origin, new GeoPoint(south + step, west + step));
-            return new ElevationGrid(
-                    columns, rows, corner[0], corner[1], next[0] - corner[0], next[1] - corner[1], heightM);
+            return ElevationGridBuilder.builder()
+                    .columns(columns)
+                    .rows(rows)
+                    .westM(corner[0])
+                    .southM(corner[1])
+                    .eastStepM(next[0] - corner[0])
+                    .northStepM(next[1] - corner[1])
+                    .heightM(heightM)
+                    .build();
         }
     }
 
@@ -228,7 +239,16 @@ public final class HeightFile {
         for (int left = missing; left > 0; ) {
             left = fillOnce(heights, columns, rows);
         }
-        return new Heights(degrees, columns, rows, west, south, step, heights, missing);
+        return HeightFileHeightsBuilder.builder()
+                .degrees(degrees)
+                .columns(columns)
+                .rows(rows)
+                .west(west)
+                .south(south)
+                .step(step)
+                .heightM(heights)
+                .filled(missing)
+                .build();
     }
 
     /** Gives every missing height that has a neighbour the mean of its neighbours; says how many are missing still. */

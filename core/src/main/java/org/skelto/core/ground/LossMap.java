@@ -1,5 +1,6 @@
 package org.skelto.core.ground;
 
+import io.soabase.recordbuilder.core.RecordBuilder;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.concurrent.ExecutionException;
@@ -114,6 +115,7 @@ public final class LossMap {
     }
 
     /** The grid as a sweep sees it: rays run along {@code main}, and lie side by side across it. */
+    @RecordBuilder
     record Sheet(
             float[] heightM,
             int mains,
@@ -123,7 +125,8 @@ public final class LossMap {
             double mainStepM,
             double sideStepM,
             boolean turned,
-            double groundM) {
+            double groundM)
+            implements LossMapSheetBuilder.With {
         static Sheet of(ElevationGrid grid, Ask ask, boolean turned) {
             double c = snapped(grid.column(ask.xM()));
             double r = snapped(grid.row(ask.yM()));
@@ -131,8 +134,17 @@ public final class LossMap {
             int columns = grid.columns();
             int rows = grid.rows();
             if (!turned) {
-                return new Sheet(
-                        grid.heightM(), columns, rows, c, r, grid.eastStepM(), grid.northStepM(), false, ground);
+                return LossMapSheetBuilder.builder()
+                        .heightM(grid.heightM())
+                        .mains(columns)
+                        .sides(rows)
+                        .main(c)
+                        .side(r)
+                        .mainStepM(grid.eastStepM())
+                        .sideStepM(grid.northStepM())
+                        .turned(false)
+                        .groundM(ground)
+                        .build();
             }
             float[] other = new float[columns * rows];
             for (int row = 0; row < rows; row++) {
@@ -140,7 +152,17 @@ public final class LossMap {
                     other[column * rows + row] = grid.heightM()[row * columns + column];
                 }
             }
-            return new Sheet(other, rows, columns, r, c, grid.northStepM(), grid.eastStepM(), true, ground);
+            return LossMapSheetBuilder.builder()
+                    .heightM(other)
+                    .mains(rows)
+                    .sides(columns)
+                    .main(r)
+                    .side(c)
+                    .mainStepM(grid.northStepM())
+                    .sideStepM(grid.eastStepM())
+                    .turned(true)
+                    .groundM(ground)
+                    .build();
         }
 
         /** Height where a way crosses a main line, linear between its two nodes; the outermost beyond the grid. */

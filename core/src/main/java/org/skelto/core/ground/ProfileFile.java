@@ -8,9 +8,9 @@ import javax.xml.stream.XMLInputFactory;
 import javax.xml.stream.XMLStreamConstants;
 import javax.xml.stream.XMLStreamException;
 import javax.xml.stream.XMLStreamReader;
-import org.skelto.core.plan.GeoPoint;
-import org.skelto.core.plan.GroundPoint;
-import org.skelto.core.plan.RadioPath;
+import org.skelto.core.plan.radio.GroundPoint;
+import org.skelto.core.plan.radio.RadioPath;
+import org.skelto.core.plan.site.GeoPoint;
 import org.skelto.core.site.Earth;
 import org.skelto.core.work.ComputingBudget;
 

@@ -1,5 +1,6 @@
 package org.skelto.core.housing;
 
+import io.soabase.recordbuilder.core.RecordBuilder;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Map;
@@ -10,12 +11,12 @@ import org.skelto.core.parts.Part;
 import org.skelto.core.parts.PartKind;
 import org.skelto.core.parts.Quantity;
 import org.skelto.core.parts.Trait;
-import org.skelto.core.plan.Attached;
-import org.skelto.core.plan.DeviceKind;
-import org.skelto.core.plan.Housing;
 import org.skelto.core.plan.Plan;
-import org.skelto.core.plan.PowerSource;
-import org.skelto.core.plan.Unit;
+import org.skelto.core.plan.equipment.Attached;
+import org.skelto.core.plan.equipment.DeviceKind;
+import org.skelto.core.plan.equipment.Unit;
+import org.skelto.core.plan.power.PowerSource;
+import org.skelto.core.plan.site.Housing;
 import org.skelto.core.power.PowerNode;
 import org.skelto.core.radio.Figure;
 import org.skelto.core.radio.Text;
@@ -35,6 +36,7 @@ import org.skelto.core.work.ComputingBudget;
  * @param low whether low voltage comes in
  * @param mixed which of its units bring what
  */
+@RecordBuilder
 public record HousingFit(
         List<String> parts,
         boolean wallBox,
@@ -49,7 +51,8 @@ public record HousingFit(
         boolean mains,
         boolean low,
         String mixed,
-        Figure heat) {
+        Figure heat)
+        implements HousingFitBuilder.With {
     /** Share of an enclosure's floor that may be taken; the rest is for wires and air. */
     public static final double MOST_FILLED = 0.7;
 
@@ -115,21 +118,21 @@ public record HousingFit(
         double perWatt = box == null ? BOX_K_PER_W : box.figure(Quantity.THERMAL_K_PER_W, BOX_K_PER_W);
         boolean measured = housing.riseK() != null;
         double rise = measured ? housing.riseK() : heat * perWatt;
-        return new HousingFit(
-                parts.stream().map(Part::name).toList(),
-                wallBox,
-                parts.isEmpty() ? 0 : stack + WIRES_MM,
-                box == null ? 0 : box.figure(Quantity.DEPTH_MM, 0),
-                wallBox || floor == 0 ? 0 : taken / floor,
-                heat,
-                rise,
-                ROOM_C + rise,
-                measured,
-                box != null && box.is(Trait.SEPARATED),
-                !mains.isEmpty(),
-                !low.isEmpty(),
-                "mains: " + String.join(", ", mains) + "; low voltage: " + String.join(", ", low),
-                Figure.of(
+        return HousingFitBuilder.builder()
+                .parts(parts.stream().map(Part::name).toList())
+                .wallBox(wallBox)
+                .stackMm(parts.isEmpty() ? 0 : stack + WIRES_MM)
+                .depthMm(box == null ? 0 : box.figure(Quantity.DEPTH_MM, 0))
+                .filled(wallBox || floor == 0 ? 0 : taken / floor)
+                .heatW(heat)
+                .riseK(rise)
+                .insideC(ROOM_C + rise)
+                .measured(measured)
+                .separated(box != null && box.is(Trait.SEPARATED))
+                .mains(!mains.isEmpty())
+                .low(!low.isEmpty())
+                .mixed("mains: " + String.join(", ", mains) + "; low voltage: " + String.join(", ", low))
+                .heat(Figure.of(
                         measured ? "measured" : "W · K/W",
                         measured
                                 ? "typed by the person"
@@ -142,7 +145,8 @@ public record HousingFit(
                         "rise",
                         Text.number(rise, 1) + " K",
                         "air around",
-                        Text.number(ROOM_C, 0) + " °C"));
+                        Text.number(ROOM_C, 0) + " °C"))
+                .build();
     }
 
     /** What a supply loses at worst is known from what it feeds; of other parts the heat is a figure. */

@@ -3,11 +3,11 @@ package org.skelto.core.links;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
-import org.skelto.core.plan.Link;
-import org.skelto.core.plan.Medium;
-import org.skelto.core.plan.Radio;
-import org.skelto.core.plan.Unit;
 import org.skelto.core.plan.Wording;
+import org.skelto.core.plan.equipment.Unit;
+import org.skelto.core.plan.network.Link;
+import org.skelto.core.plan.radio.Medium;
+import org.skelto.core.plan.radio.Radio;
 import org.skelto.core.radio.Text;
 
 /** Whether two ends of a radio link understand each other, whatever the distance. */

@@ -6,13 +6,13 @@ import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.TreeMap;
-import org.skelto.core.plan.Criticality;
-import org.skelto.core.plan.Link;
-import org.skelto.core.plan.Medium;
 import org.skelto.core.plan.Plan;
-import org.skelto.core.plan.Radio;
-import org.skelto.core.plan.RadioPath;
-import org.skelto.core.plan.Unit;
+import org.skelto.core.plan.equipment.Criticality;
+import org.skelto.core.plan.equipment.Unit;
+import org.skelto.core.plan.network.Link;
+import org.skelto.core.plan.radio.Medium;
+import org.skelto.core.plan.radio.Radio;
+import org.skelto.core.plan.radio.RadioPath;
 import org.skelto.core.radio.Antennas;
 import org.skelto.core.radio.Budget;
 import org.skelto.core.radio.Chance;
@@ -63,7 +63,7 @@ public final class LinkAssessor {
         ComputingBudget.step();
         return plan.devices().values().stream()
                 .filter(d -> unit.equals(d.unit()))
-                .map(org.skelto.core.plan.Device::criticality)
+                .map(org.skelto.core.plan.equipment.Device::criticality)
                 .max(Comparator.naturalOrder())
                 .orElse(Criticality.ROUTINE);
     }
@@ -120,23 +120,24 @@ public final class LinkAssessor {
                 Text.db(sigma),
                 "target",
                 Text.percent(target));
-        return new LinkReport(
-                id,
-                link.from(),
-                link.to(),
-                link.medium(),
-                link.direction(),
-                loss.distanceM(),
-                loss.indoor(),
-                trouble,
-                true,
-                runs,
-                margin,
-                chance,
-                target,
-                Chance.marginDb(target, sigma),
-                trouble == null && chance >= target && link.twoWay() == answered,
-                figure);
+        return LinkReportBuilder.builder()
+                .link(id)
+                .from(link.from())
+                .to(link.to())
+                .medium(link.medium())
+                .direction(link.direction())
+                .distanceM(loss.distanceM())
+                .indoor(loss.indoor())
+                .trouble(trouble)
+                .placed(true)
+                .runs(runs)
+                .marginDb(margin)
+                .chance(chance)
+                .target(target)
+                .neededDb(Chance.marginDb(target, sigma))
+                .meets(trouble == null && chance >= target && link.twoWay() == answered)
+                .chanceFigure(figure)
+                .build();
     }
 
     private static boolean learnedOf(RadioPath path) {
@@ -216,42 +217,39 @@ public final class LinkAssessor {
                 "length",
                 Text.metres(length));
         boolean indoor = java.util.Objects.equals(site.buildingOf(from.place()), site.buildingOf(to.place()));
-        return new LinkReport(
-                id,
-                link.from(),
-                link.to(),
-                link.medium(),
-                link.direction(),
-                length,
-                indoor,
-                trouble,
-                true,
-                List.of(),
-                null,
-                null,
-                target,
-                0,
-                fits,
-                figure);
+        return LinkReportBuilder.builder()
+                .link(id)
+                .from(link.from())
+                .to(link.to())
+                .medium(link.medium())
+                .direction(link.direction())
+                .distanceM(length)
+                .indoor(indoor)
+                .trouble(trouble)
+                .placed(true)
+                .runs(List.of())
+                .target(target)
+                .neededDb(0)
+                .meets(fits)
+                .chanceFigure(figure)
+                .build();
     }
 
     private static LinkReport without(String id, Link link, Double distance, String trouble, double target) {
-        return new LinkReport(
-                id,
-                link.from(),
-                link.to(),
-                link.medium(),
-                link.direction(),
-                distance,
-                false,
-                trouble,
-                distance != null,
-                List.of(),
-                null,
-                null,
-                target,
-                0,
-                false,
-                null);
+        return LinkReportBuilder.builder()
+                .link(id)
+                .from(link.from())
+                .to(link.to())
+                .medium(link.medium())
+                .direction(link.direction())
+                .distanceM(distance)
+                .indoor(false)
+                .trouble(trouble)
+                .placed(distance != null)
+                .runs(List.of())
+                .target(target)
+                .neededDb(0)
+                .meets(false)
+                .build();
     }
 }

@@ -1,5 +1,6 @@
 package org.skelto.core.links;
 
+import io.soabase.recordbuilder.core.RecordBuilder;
 import java.util.ArrayDeque;
 import java.util.ArrayList;
 import java.util.Comparator;
@@ -10,21 +11,21 @@ import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
 import java.util.stream.Collectors;
-import org.skelto.core.plan.Criticality;
-import org.skelto.core.plan.Device;
-import org.skelto.core.plan.DeviceKind;
-import org.skelto.core.plan.Direction;
 import org.skelto.core.plan.Edit;
-import org.skelto.core.plan.Link;
-import org.skelto.core.plan.Medium;
 import org.skelto.core.plan.Plan;
 import org.skelto.core.plan.Pointers;
-import org.skelto.core.plan.PowerSource;
-import org.skelto.core.plan.Radio;
 import org.skelto.core.plan.Slugs;
-import org.skelto.core.plan.Unit;
-import org.skelto.core.plan.UnitKind;
 import org.skelto.core.plan.Wording;
+import org.skelto.core.plan.equipment.Criticality;
+import org.skelto.core.plan.equipment.Device;
+import org.skelto.core.plan.equipment.DeviceKind;
+import org.skelto.core.plan.equipment.Unit;
+import org.skelto.core.plan.equipment.UnitKind;
+import org.skelto.core.plan.network.Direction;
+import org.skelto.core.plan.network.Link;
+import org.skelto.core.plan.power.PowerSource;
+import org.skelto.core.plan.radio.Medium;
+import org.skelto.core.plan.radio.Radio;
 import org.skelto.core.radio.Figure;
 import org.skelto.core.radio.RegionLimits;
 import org.skelto.core.radio.SlabTables;
@@ -79,6 +80,7 @@ public final class LinkChooser {
      * @param why what speaks for it
      * @param edits the change that would make it the unit's link
      */
+    @RecordBuilder
     public record Option(
             Medium medium,
             Direction direction,
@@ -97,17 +99,20 @@ public final class LinkChooser {
             String ruledOut,
             String why,
             boolean best,
-            List<Edit> edits) {}
+            List<Edit> edits)
+            implements LinkChooserOptionBuilder.With {}
 
     /** A link looked at, before it is written out as an option. */
-    private record Trial(
+    @RecordBuilder
+    record Trial(
             String to,
             Medium medium,
             Direction direction,
             LinkReport report,
             String ruledOut,
             boolean collects,
-            int rank) {}
+            int rank)
+            implements LinkChooserTrialBuilder.With {}
 
     private static final Comparator<Trial> BEST_EAR = Comparator.comparing((Trial t) -> t.ruledOut != null)
             .thenComparing(t -> !t.collects)
@@ -192,31 +197,32 @@ public final class LinkChooser {
                 units.put(unitId, withRadio(units.get(unitId), radio));
             }
         }
-        return plan.withLinked(units, links);
+        return plan.with(p -> p.units(units).links(links));
     }
 
     private Option option(String unitId, Trial trial, boolean best, String second) {
         LinkReport report = trial.report;
         String why = why(trial.medium, battery(unitId), assessor.criticality(unitId), report);
-        return new Option(
-                trial.medium,
-                trial.direction,
-                trial.to,
-                plan.units().get(trial.to).name(),
-                report.distanceM(),
-                report.marginDb(),
-                report.chance(),
-                report.target(),
-                reach(report),
-                reachFigure(report),
-                second,
-                LinkCosts.battery(trial.medium, trial.direction, battery(unitId)),
-                LinkCosts.cost(trial.medium, plan.units().get(unitId), report.distanceM()),
-                LinkCosts.figure(trial.medium, plan.units().get(unitId), report.distanceM()),
-                trial.ruledOut,
-                why,
-                best,
-                edits(unitId, trial, why));
+        return LinkChooserOptionBuilder.builder()
+                .medium(trial.medium)
+                .direction(trial.direction)
+                .to(trial.to)
+                .toName(plan.units().get(trial.to).name())
+                .distanceM(report.distanceM())
+                .marginDb(report.marginDb())
+                .chance(report.chance())
+                .target(report.target())
+                .reachM(reach(report))
+                .reachFigure(reachFigure(report))
+                .secondTo(second)
+                .battery(LinkCosts.battery(trial.medium, trial.direction, battery(unitId)))
+                .cost(LinkCosts.cost(trial.medium, plan.units().get(unitId), report.distanceM()))
+                .costFigure(LinkCosts.figure(trial.medium, plan.units().get(unitId), report.distanceM()))
+                .ruledOut(trial.ruledOut)
+                .why(why)
+                .best(best)
+                .edits(edits(unitId, trial, why))
+                .build();
     }
 
     /** What is over the target's margin may be spent on distance, 20 dB for each tenfold. */
@@ -328,18 +334,25 @@ public final class LinkChooser {
         if (medium != Medium.ETHERNET) {
             Map<String, Unit> units = new java.util.TreeMap<>(plan.units());
             units.put(unitId, withRadio(unit, radioFor(unit, to, medium)));
-            with = plan.withNamed(units, plan.devices());
+            with = plan.withUnits(units);
         }
         LinkReport report = new LinkAssessor(with, site, tables)
                 .report("trial", new Link(unitId, to, medium, direction, null, null));
-        return new Trial(
-                to,
-                medium,
-                direction,
-                report,
-                ruledOut(unitId, unit, to, medium, direction, report),
-                plan.units().get(to).kind().collects(),
-                rank(medium, direction, unit.kind().collects(), battery(unitId), assessor.criticality(unitId), report));
+        return LinkChooserTrialBuilder.builder()
+                .to(to)
+                .medium(medium)
+                .direction(direction)
+                .report(report)
+                .ruledOut(ruledOut(unitId, unit, to, medium, direction, report))
+                .collects(plan.units().get(to).kind().collects())
+                .rank(rank(
+                        medium,
+                        direction,
+                        unit.kind().collects(),
+                        battery(unitId),
+                        assessor.criticality(unitId),
+                        report))
+                .build();
     }
 
     /** The unit's own radio of that medium or a generic one, set so that the receiver understands it. */

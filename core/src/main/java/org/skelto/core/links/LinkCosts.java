@@ -1,8 +1,8 @@
 package org.skelto.core.links;
 
-import org.skelto.core.plan.Direction;
-import org.skelto.core.plan.Medium;
-import org.skelto.core.plan.Unit;
+import org.skelto.core.plan.equipment.Unit;
+import org.skelto.core.plan.network.Direction;
+import org.skelto.core.plan.radio.Medium;
 import org.skelto.core.radio.Figure;
 import org.skelto.core.radio.Text;
 

@@ -1,9 +1,10 @@
 package org.skelto.core.links;
 
+import io.soabase.recordbuilder.core.RecordBuilder;
 import java.util.Comparator;
 import java.util.List;
-import org.skelto.core.plan.Direction;
-import org.skelto.core.plan.Medium;
+import org.skelto.core.plan.network.Direction;
+import org.skelto.core.plan.radio.Medium;
 import org.skelto.core.radio.Budget;
 import org.skelto.core.radio.Chance;
 import org.skelto.core.radio.Figure;
@@ -22,6 +23,7 @@ import org.skelto.core.radio.Figure;
  * @param neededDb the margin at which the target is met
  * @param meets whether it holds at its target
  */
+@RecordBuilder
 public record LinkReport(
         String link,
         String from,
@@ -38,7 +40,8 @@ public record LinkReport(
         double target,
         double neededDb,
         boolean meets,
-        Figure chanceFigure) {
+        Figure chanceFigure)
+        implements LinkReportBuilder.With {
     /** One direction. */
     public record Run(String from, String to, Budget budget) {}
 

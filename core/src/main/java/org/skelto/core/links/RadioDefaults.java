@@ -1,10 +1,11 @@
 package org.skelto.core.links;
 
-import org.skelto.core.plan.Chirp;
-import org.skelto.core.plan.Medium;
-import org.skelto.core.plan.Radio;
-import org.skelto.core.plan.Region;
-import org.skelto.core.plan.UnitKind;
+import org.skelto.core.plan.equipment.UnitKind;
+import org.skelto.core.plan.radio.Chirp;
+import org.skelto.core.plan.radio.Medium;
+import org.skelto.core.plan.radio.Radio;
+import org.skelto.core.plan.radio.RadioBuilder;
+import org.skelto.core.plan.radio.Region;
 
 /** The radio that a unit gets when a medium is chosen for it: a generic part that keeps the region's limits. */
 public final class RadioDefaults {
@@ -43,14 +44,32 @@ public final class RadioDefaults {
     }
 
     private static Radio plain(Medium medium, double frequencyMHz, double power, double gain, double sensitivity) {
-        return new Radio(medium, frequencyMHz, power, gain, 0, sensitivity, null, true, false);
+        return RadioBuilder.builder()
+                .medium(medium)
+                .frequencyMHz(frequencyMHz)
+                .txPowerDbm(power)
+                .antennaGainDbi(gain)
+                .feederLossDb(0)
+                .sensitivityDbm(sensitivity)
+                .receives(true)
+                .metalBox(false)
+                .build();
     }
 
     private static Radio chirp(Region region) {
         boolean wide = region == Region.US;
         Chirp settings = new Chirp(wide ? 8 : 9, wide ? 500 : 125, CHIRP_CODING);
         double power = region == Region.JP ? 13 : 14;
-        return new Radio(Medium.CHIRP, subGHz(region), power, 2, 0, null, settings, true, false);
+        return RadioBuilder.builder()
+                .medium(Medium.CHIRP)
+                .frequencyMHz(subGHz(region))
+                .txPowerDbm(power)
+                .antennaGainDbi(2)
+                .feederLossDb(0)
+                .chirp(settings)
+                .receives(true)
+                .metalBox(false)
+                .build();
     }
 
     private static double subGHz(Region region) {

@@ -11,11 +11,11 @@ import org.skelto.core.ground.GridPaths;
 import org.skelto.core.links.LinkReport;
 import org.skelto.core.longrange.WhatItTakes.Change;
 import org.skelto.core.plan.Edit;
-import org.skelto.core.plan.Place;
 import org.skelto.core.plan.Plan;
 import org.skelto.core.plan.Pointers;
-import org.skelto.core.plan.Radio;
-import org.skelto.core.plan.Unit;
+import org.skelto.core.plan.equipment.Unit;
+import org.skelto.core.plan.radio.Radio;
+import org.skelto.core.plan.site.Place;
 import org.skelto.core.radio.Text;
 import org.skelto.core.site.Point;
 import org.skelto.core.work.ComputingBudget;
@@ -99,7 +99,7 @@ final class AntennaChanges {
                 double height = Math.max(mast, trial.antennaM(unit));
                 double tenths = Math.round(height * 10) / 10.0;
                 metres += tenths;
-                changed.put(unit, r -> r.air(r.settings().mast(tenths)));
+                changed.put(unit, r -> r.withAir(r.settings().mast(tenths)));
                 edits.add(Edit.replace(
                         trial.at(unit, "/air"), trial.radio(unit).settings().mast(tenths)));
             }
@@ -118,7 +118,7 @@ final class AntennaChanges {
     }
 
     private LinkReport raised(String unit, double heightM) {
-        return trial.with(Map.of(unit, r -> r.air(r.settings().mast(heightM))));
+        return trial.with(Map.of(unit, r -> r.withAir(r.settings().mast(heightM))));
     }
 
     /** The nearest better place for an end that stands outdoors, by the grid of heights. */
@@ -160,9 +160,8 @@ final class AntennaChanges {
             Place place = new Place(
                     null, p.spot(), Trial.cm(p.xM() + x - here.xM()), Trial.cm(p.yM() + y - here.yM()), p.heightM());
             Map<String, Unit> units = new TreeMap<>(trial.plan.units());
-            units.put(unit, u.at(place));
-            Plan standing = GridPaths.anew(
-                    trial.plan, trial.plan.withNamed(units, trial.plan.devices()), List.of(trial.pathId), grid);
+            units.put(unit, u.withPlace(place));
+            Plan standing = GridPaths.anew(trial.plan, trial.plan.withUnits(units), List.of(trial.pathId), grid);
             LinkReport then = trial.in(standing);
             if (best == null || then.marginDb() > best.marginDb()) {
                 best = trial.change(

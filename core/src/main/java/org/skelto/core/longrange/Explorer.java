@@ -1,5 +1,6 @@
 package org.skelto.core.longrange;
 
+import io.soabase.recordbuilder.core.RecordBuilder;
 import java.util.ArrayList;
 import java.util.Arrays;
 import java.util.Comparator;
@@ -9,14 +10,14 @@ import java.util.TreeSet;
 import java.util.function.ToDoubleFunction;
 import org.skelto.core.links.LinkReport;
 import org.skelto.core.parts.Catalogue;
-import org.skelto.core.plan.Chirp;
-import org.skelto.core.plan.Link;
-import org.skelto.core.plan.Medium;
-import org.skelto.core.plan.Message;
 import org.skelto.core.plan.Plan;
 import org.skelto.core.plan.Pointers;
-import org.skelto.core.plan.Radio;
-import org.skelto.core.plan.Unit;
+import org.skelto.core.plan.equipment.Unit;
+import org.skelto.core.plan.network.Link;
+import org.skelto.core.plan.radio.Chirp;
+import org.skelto.core.plan.radio.Medium;
+import org.skelto.core.plan.radio.Message;
+import org.skelto.core.plan.radio.Radio;
 import org.skelto.core.power.Outposts;
 import org.skelto.core.radio.Air;
 import org.skelto.core.radio.AirLaw;
@@ -78,6 +79,7 @@ public final class Explorer {
      * @param broken rules that are broken, in words
      * @param notes in words
      */
+    @RecordBuilder
     public record Setting(
             int spreadingFactor,
             double bandwidthKHz,
@@ -94,7 +96,8 @@ public final class Explorer {
             boolean meets,
             boolean now,
             List<String> broken,
-            List<String> notes) {}
+            List<String> notes)
+            implements ExplorerSettingBuilder.With {}
 
     /** The best setting for a wish, with the reason. */
     public record Pick(String wish, int spreadingFactor, double bandwidthKHz, String why) {}
@@ -106,6 +109,7 @@ public final class Explorer {
      * @param payloadBytes that was reckoned with
      * @param radios pointers to the radios that have to be set alike: both ends and all that talk with either
      */
+    @RecordBuilder
     public record SettingGrid(
             String link,
             double target,
@@ -114,9 +118,11 @@ public final class Explorer {
             int tries,
             List<String> radios,
             List<Setting> settings,
-            List<Pick> picks) {}
+            List<Pick> picks)
+            implements ExplorerSettingGridBuilder.With {}
 
     /** How the figures of one setting come about; the battery's is null where its cells or duty are not known. */
+    @RecordBuilder
     public record SettingFigures(
             Figure margin,
             Figure chance,
@@ -124,7 +130,8 @@ public final class Explorer {
             Figure interval,
             Figure battery,
             Figure delivery,
-            Figure answer) {}
+            Figure answer)
+            implements ExplorerSettingFiguresBuilder.With {}
 
     private Explorer(Plan plan, Catalogue parts, LinkReport report, Wanted wanted) {
         this.plan = plan;
@@ -154,17 +161,18 @@ public final class Explorer {
                 all.add(explorer.setting(sf, khz));
             }
         }
-        return new SettingGrid(
-                report.link(),
-                report.target(),
-                report.neededDb(),
-                explorer.bytes,
-                explorer.tries,
-                along(plan, report.from(), report.to()).stream()
+        return ExplorerSettingGridBuilder.builder()
+                .link(report.link())
+                .target(report.target())
+                .neededDb(report.neededDb())
+                .payloadBytes(explorer.bytes)
+                .tries(explorer.tries)
+                .radios(along(plan, report.from(), report.to()).stream()
                         .map(u -> radioAt(plan, u))
-                        .toList(),
-                all,
-                picks(all));
+                        .toList())
+                .settings(all)
+                .picks(picks(all))
+                .build();
     }
 
     /** Whether the grid has a setting. */
@@ -190,23 +198,24 @@ public final class Explorer {
         double margin = report.marginDb() + floorDb(radio.chirp()) - floorDb(chirp);
         double chance = Chance.of(margin, sigmaDb);
         double least = law.leastIntervalS() == null ? traffic.messageMs() / 1000 : law.leastIntervalS();
-        return new Setting(
-                sf,
-                khz,
-                codingRate,
-                floorDb(chirp),
-                margin,
-                chance,
-                airtime,
-                law.leastIntervalS(),
-                3600 / least,
-                Outposts.yearsSending(plan, parts, unit, airtime * tries),
-                chance * Air.delivery(success(airtime), tries),
-                airtime + TURNAROUND_MS + answerMs(chirp),
-                margin >= report.neededDb(),
-                chirp.equals(radio.chirp()) && frequencyMHz == radio.frequencyMHz(),
-                law.broken(),
-                notes(chirp, message));
+        return ExplorerSettingBuilder.builder()
+                .spreadingFactor(sf)
+                .bandwidthKHz(khz)
+                .codingRate(codingRate)
+                .sensitivityDbm(floorDb(chirp))
+                .marginDb(margin)
+                .chance(chance)
+                .airtimeMs(airtime)
+                .leastIntervalS(law.leastIntervalS())
+                .framesPerHour(3600 / least)
+                .years(Outposts.yearsSending(plan, parts, unit, airtime * tries))
+                .delivery(chance * Air.delivery(success(airtime), tries))
+                .ackMs(airtime + TURNAROUND_MS + answerMs(chirp))
+                .meets(margin >= report.neededDb())
+                .now(chirp.equals(radio.chirp()) && frequencyMHz == radio.frequencyMHz())
+                .broken(law.broken())
+                .notes(notes(chirp, message))
+                .build();
     }
 
     private AirLaw law(Chirp chirp, Traffic traffic) {
@@ -224,8 +233,8 @@ public final class Explorer {
     private SettingFigures figures(Setting s) {
         Chirp chirp = new Chirp(s.spreadingFactor(), s.bandwidthKHz(), codingRate);
         AirLaw law = law(chirp, new Traffic(bytes, false, s.airtimeMs(), intervalS, tries));
-        return new SettingFigures(
-                Figure.of(
+        return ExplorerSettingFiguresBuilder.builder()
+                .margin(Figure.of(
                         "margin as planned + floor as planned − floor of this setting; floor = −174 + 10 log10(B) + NF + "
                                 + "SNRmin",
                         "link budget over this path; thermal noise and the demodulator's least signal-to-noise ratio",
@@ -235,12 +244,12 @@ public final class Explorer {
                         "floor as planned",
                         Text.dbm(floorDb(radio.chirp())),
                         "floor of this setting",
-                        Text.dbm(s.sensitivityDbm())),
-                Chance.figure(s.marginDb(), sigmaDb),
-                Traffic.airtimeFigure(chirp, message, bytes),
-                law.intervalFigure(s.airtimeMs() * tries),
-                Outposts.sendingFigure(plan, parts, unit, s.airtimeMs() * tries),
-                Figure.of(
+                        Text.dbm(s.sensitivityDbm())))
+                .chance(Chance.figure(s.marginDb(), sigmaDb))
+                .airtime(Traffic.airtimeFigure(chirp, message, bytes))
+                .interval(law.intervalFigure(s.airtimeMs() * tries))
+                .battery(Outposts.sendingFigure(plan, parts, unit, s.airtimeMs() * tries))
+                .delivery(Figure.of(
                         "chance of the place · (1 − (1 − p)^k); p = e^(−h T)",
                         "unslotted access; senders independent of each other",
                         false,
@@ -253,8 +262,8 @@ public final class Explorer {
                         "p, one try meets no other",
                         Text.percent(success(s.airtimeMs())),
                         "k, tries",
-                        Integer.toString(tries)),
-                Figure.of(
+                        Integer.toString(tries)))
+                .answer(Figure.of(
                         "time on air + turnaround + time on air of the answer",
                         "one frame each way; turnaround typical",
                         false,
@@ -263,7 +272,8 @@ public final class Explorer {
                         "turnaround",
                         Text.number(TURNAROUND_MS, 0) + " ms",
                         "answer of " + ACK_BYTES + " bytes",
-                        Text.number(answerMs(chirp), 1) + " ms"));
+                        Text.number(answerMs(chirp), 1) + " ms"))
+                .build();
     }
 
     /** Two units and all that talk with either over chirp, directly or through others: they must be set alike. */

@@ -1,15 +1,16 @@
 package org.skelto.core.longrange;
 
+import io.soabase.recordbuilder.core.RecordBuilder;
 import java.time.Instant;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
-import org.skelto.core.plan.Medium;
-import org.skelto.core.plan.PathLearned;
 import org.skelto.core.plan.Plan;
-import org.skelto.core.plan.Radio;
-import org.skelto.core.plan.RadioPath;
-import org.skelto.core.plan.Unit;
+import org.skelto.core.plan.equipment.Unit;
+import org.skelto.core.plan.radio.Medium;
+import org.skelto.core.plan.radio.PathLearned;
+import org.skelto.core.plan.radio.Radio;
+import org.skelto.core.plan.radio.RadioPath;
 import org.skelto.core.radio.Antennas;
 import org.skelto.core.radio.Budget;
 import org.skelto.core.radio.ChirpModulation;
@@ -48,6 +49,7 @@ public final class FieldTest {
      * @param at when
      * @param note in words, or null
      */
+    @RecordBuilder
     public record FieldReading(
             String path,
             String sender,
@@ -56,7 +58,8 @@ public final class FieldTest {
             double dbm,
             Double snrDb,
             Instant at,
-            String note) {}
+            String note)
+            implements FieldTestFieldReadingBuilder.With {}
 
     /**
      * A reading beside its prediction by the tables.
@@ -139,7 +142,7 @@ public final class FieldTest {
         Radio sender = unit.radio(medium).orElseThrow();
         Radio receiver = other.radio(medium).orElseThrow();
         double length = Outdoors.terrain(path).lengthM();
-        RadioPath bare = path.learned(null);
+        RadioPath bare = path.withLearned(null);
         double own = Antennas.aboveGroundM(plan, unit, sender);
         double height = r.heightM() == null ? CARRIED_M : r.heightM();
         double loss = forward

@@ -1,17 +1,18 @@
 package org.skelto.core.longrange;
 
+import io.soabase.recordbuilder.core.RecordBuilder;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Map;
 import java.util.Objects;
 import java.util.Optional;
 import org.skelto.core.links.LinkReport;
-import org.skelto.core.plan.Link;
-import org.skelto.core.plan.Medium;
 import org.skelto.core.plan.Plan;
-import org.skelto.core.plan.Radio;
-import org.skelto.core.plan.RadioPath;
-import org.skelto.core.plan.Unit;
+import org.skelto.core.plan.equipment.Unit;
+import org.skelto.core.plan.network.Link;
+import org.skelto.core.plan.radio.Medium;
+import org.skelto.core.plan.radio.Radio;
+import org.skelto.core.plan.radio.RadioPath;
 import org.skelto.core.power.Outposts;
 import org.skelto.core.radio.AirLaw;
 import org.skelto.core.radio.Traffic;
@@ -39,6 +40,7 @@ public final class LongRange {
      * @param broken rules that its sending end breaks
      * @param deaf why its sending end cannot be reached at once, or null
      */
+    @RecordBuilder
     public record FarLink(
             String link,
             String path,
@@ -58,7 +60,8 @@ public final class LongRange {
             Double airtimeMs,
             List<String> broken,
             List<String> unknown,
-            String deaf) {}
+            String deaf)
+            implements LongRangeFarLinkBuilder.With {}
 
     /** All of them: links first, in the order of their ids, then paths that no link runs over. */
     public static List<FarLink> rows(Plan plan, SiteModel site, Map<String, LinkReport> links) {
@@ -134,25 +137,26 @@ public final class LongRange {
                 : sender.radio(medium).orElse(null);
         Traffic traffic = radio == null ? null : Traffic.of(sender, radio);
         AirLaw law = traffic == null ? null : AirLaw.of(plan.region(), radio, traffic);
-        return new FarLink(
-                link,
-                path,
-                from,
-                to,
-                sender.name(),
-                plan.units().get(to).name(),
-                medium,
-                report == null ? null : report.distanceM(),
-                report == null ? null : report.marginDb(),
-                report == null ? null : report.neededDb(),
-                report == null ? null : report.chance(),
-                report == null ? 0 : report.target(),
-                report != null && report.meets(),
-                report != null && openAir(plan, report),
-                report == null ? "no link runs over it" : report.trouble(),
-                traffic == null ? null : traffic.airtimeMs(),
-                law == null ? List.of() : law.broken(),
-                law == null ? List.of() : law.unknown(),
-                sender.duty() == null ? null : Outposts.deaf(Traffic.timed(sender)));
+        return LongRangeFarLinkBuilder.builder()
+                .link(link)
+                .path(path)
+                .from(from)
+                .to(to)
+                .fromName(sender.name())
+                .toName(plan.units().get(to).name())
+                .medium(medium)
+                .apartM(report == null ? null : report.distanceM())
+                .marginDb(report == null ? null : report.marginDb())
+                .neededDb(report == null ? null : report.neededDb())
+                .chance(report == null ? null : report.chance())
+                .target(report == null ? 0 : report.target())
+                .meets(report != null && report.meets())
+                .openAir(report != null && openAir(plan, report))
+                .trouble(report == null ? "no link runs over it" : report.trouble())
+                .airtimeMs(traffic == null ? null : traffic.airtimeMs())
+                .broken(law == null ? List.of() : law.broken())
+                .unknown(law == null ? List.of() : law.unknown())
+                .deaf(sender.duty() == null ? null : Outposts.deaf(Traffic.timed(sender)))
+                .build();
     }
 }

@@ -1,20 +1,21 @@
 package org.skelto.core.longrange;
 
+import io.soabase.recordbuilder.core.RecordBuilder;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import org.skelto.core.links.LinkAssessor;
 import org.skelto.core.links.LinkReport;
-import org.skelto.core.plan.Cover;
-import org.skelto.core.plan.Link;
-import org.skelto.core.plan.Medium;
-import org.skelto.core.plan.Place;
 import org.skelto.core.plan.Plan;
-import org.skelto.core.plan.Radio;
-import org.skelto.core.plan.RadioPath;
-import org.skelto.core.plan.Unit;
 import org.skelto.core.plan.Wording;
+import org.skelto.core.plan.equipment.Unit;
+import org.skelto.core.plan.network.Link;
+import org.skelto.core.plan.radio.Cover;
+import org.skelto.core.plan.radio.Medium;
+import org.skelto.core.plan.radio.Radio;
+import org.skelto.core.plan.radio.RadioPath;
+import org.skelto.core.plan.site.Place;
 import org.skelto.core.power.Outposts;
 import org.skelto.core.radio.Antennas;
 import org.skelto.core.radio.Diffraction;
@@ -41,6 +42,7 @@ import org.skelto.core.work.ComputingBudget;
  * @param report the budgets both ways
  * @param notes what a reader should know, in words
  */
+@RecordBuilder
 public record PathReport(
         String path,
         Medium medium,
@@ -56,7 +58,8 @@ public record PathReport(
         List<Outdoors.ModelLoss> models,
         double treesM,
         LinkReport report,
-        List<String> notes) {
+        List<String> notes)
+        implements PathReportBuilder.With {
 
     /** Points of a drawing at most. */
     private static final int MOST_DRAWN = 600;
@@ -76,6 +79,7 @@ public record PathReport(
      * @param pointer place in the plan that holds the height
      * @param zeroM height above the ground at which what the pointer holds is 0
      */
+    @RecordBuilder
     public record End(
             String unit,
             String name,
@@ -84,7 +88,8 @@ public record PathReport(
             double leastM,
             double mostM,
             String pointer,
-            double zeroM) {}
+            double zeroM)
+            implements PathReportEndBuilder.With {}
 
     /**
      * A point along the path, heights above the profile's datum with the earth's bulge.
@@ -96,6 +101,7 @@ public record PathReport(
      * @param rayM of the direct ray
      * @param radiusM of the first Fresnel zone
      */
+    @RecordBuilder
     public record Drawn(
             double distanceM,
             double groundM,
@@ -104,7 +110,8 @@ public record PathReport(
             boolean water,
             double bulgeM,
             double rayM,
-            double radiusM) {}
+            double radiusM)
+            implements PathReportDrawnBuilder.With {}
 
     /** The media that both ends of a path have a radio for, long-range ones first. */
     public static List<Medium> media(Plan plan, RadioPath path) {
@@ -140,22 +147,23 @@ public record PathReport(
                 Math.hypot(a.get().xM() - b.get().xM(), a.get().yM() - b.get().yM());
         LinkReport report = assessor.report(link == null ? "trial" : link, judged);
         double length = ground.built().lengthM();
-        return Optional.of(new PathReport(
-                id,
-                medium,
-                radio.frequencyMHz(),
-                link,
-                length,
-                apart,
-                end(plan, path.from(), medium),
-                end(plan, path.to(), medium),
-                drawn(path, ground, radio.frequencyMHz()),
-                ground.clearance(),
-                ground.diffraction(),
-                ground.models(),
-                ground.treesM(),
-                report,
-                notes(plan, path, length, apart, report, link)));
+        return Optional.of(PathReportBuilder.builder()
+                .path(id)
+                .medium(medium)
+                .frequencyMHz(radio.frequencyMHz())
+                .link(link)
+                .lengthM(length)
+                .apartM(apart)
+                .from(end(plan, path.from(), medium))
+                .to(end(plan, path.to(), medium))
+                .points(drawn(path, ground, radio.frequencyMHz()))
+                .clearance(ground.clearance())
+                .diffraction(ground.diffraction())
+                .models(ground.models())
+                .treesM(ground.treesM())
+                .report(report)
+                .notes(notes(plan, path, length, apart, report, link))
+                .build());
     }
 
     private static End end(Plan plan, String id, Medium medium) {
@@ -165,15 +173,16 @@ public record PathReport(
         String at = org.skelto.core.plan.Pointers.of("units", id);
         if (radio.settings().mastM() != null) {
             String name = unit.radioId(medium).orElseThrow();
-            return new End(
-                    id,
-                    unit.name(),
-                    height,
-                    true,
-                    Antennas.LEAST_M,
-                    OUTDOOR_MOST_M,
-                    at + "/radios" + org.skelto.core.plan.Pointers.of(name) + "/air/mastM",
-                    0);
+            return PathReportEndBuilder.builder()
+                    .unit(id)
+                    .name(unit.name())
+                    .heightM(height)
+                    .onMast(true)
+                    .leastM(Antennas.LEAST_M)
+                    .mostM(OUTDOOR_MOST_M)
+                    .pointer(at + "/radios" + org.skelto.core.plan.Pointers.of(name) + "/air/mastM")
+                    .zeroM(0)
+                    .build();
         }
         Place place = unit.place();
         double base = place.room() == null
@@ -187,8 +196,16 @@ public record PathReport(
                                 plan.floors()
                                         .get(plan.rooms().get(place.room()).floor())
                                         .heightM());
-        return new End(
-                id, unit.name(), height, false, Math.max(Antennas.LEAST_M, base), most, at + "/place/heightM", base);
+        return PathReportEndBuilder.builder()
+                .unit(id)
+                .name(unit.name())
+                .heightM(height)
+                .onMast(false)
+                .leastM(Math.max(Antennas.LEAST_M, base))
+                .mostM(most)
+                .pointer(at + "/place/heightM")
+                .zeroM(base)
+                .build();
     }
 
     private static List<Drawn> drawn(RadioPath path, Outdoors ground, double frequencyMHz) {
@@ -220,15 +237,16 @@ public record PathReport(
                 }
             }
             double here = bare.heightM(d) + bulge;
-            points.add(new Drawn(
-                    d,
-                    here,
-                    built.heightM(d) + bulge,
-                    tree == null ? null : Double.valueOf(here + tree.heightM()),
-                    water,
-                    bulge,
-                    ground.rayM(d),
-                    d <= 0 || d >= length ? 0 : Fresnel.radiusM(frequencyMHz, d, length - d)));
+            points.add(PathReportDrawnBuilder.builder()
+                    .distanceM(d)
+                    .groundM(here)
+                    .builtM(built.heightM(d) + bulge)
+                    .treeM(tree == null ? null : Double.valueOf(here + tree.heightM()))
+                    .water(water)
+                    .bulgeM(bulge)
+                    .rayM(ground.rayM(d))
+                    .radiusM(d <= 0 || d >= length ? 0 : Fresnel.radiusM(frequencyMHz, d, length - d))
+                    .build());
         }
         return points;
     }

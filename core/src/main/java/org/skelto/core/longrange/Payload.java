@@ -2,8 +2,8 @@ package org.skelto.core.longrange;
 
 import java.util.ArrayList;
 import java.util.List;
-import org.skelto.core.plan.Message;
-import org.skelto.core.plan.MessageField;
+import org.skelto.core.plan.radio.Message;
+import org.skelto.core.plan.radio.MessageField;
 import org.skelto.core.radio.Text;
 import org.skelto.core.work.ComputingBudget;
 

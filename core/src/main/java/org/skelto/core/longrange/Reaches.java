@@ -1,7 +1,7 @@
 package org.skelto.core.longrange;
 
 import org.skelto.core.longrange.WhatItTakes.Reach;
-import org.skelto.core.plan.Radio;
+import org.skelto.core.plan.radio.Radio;
 import org.skelto.core.radio.Chance;
 import org.skelto.core.radio.Figure;
 import org.skelto.core.radio.FreeSpace;

@@ -8,19 +8,20 @@ import java.util.TreeSet;
 import org.skelto.core.longrange.WhatItTakes.Change;
 import org.skelto.core.longrange.WhatItTakes.RelayLeg;
 import org.skelto.core.plan.Edit;
-import org.skelto.core.plan.Exposure;
-import org.skelto.core.plan.GroundPoint;
-import org.skelto.core.plan.Link;
-import org.skelto.core.plan.Place;
 import org.skelto.core.plan.Plan;
 import org.skelto.core.plan.Pointers;
-import org.skelto.core.plan.Power;
-import org.skelto.core.plan.Radio;
-import org.skelto.core.plan.RadioPath;
 import org.skelto.core.plan.Slugs;
-import org.skelto.core.plan.Spot;
-import org.skelto.core.plan.Unit;
-import org.skelto.core.plan.UnitKind;
+import org.skelto.core.plan.equipment.Unit;
+import org.skelto.core.plan.equipment.UnitBuilder;
+import org.skelto.core.plan.equipment.UnitKind;
+import org.skelto.core.plan.network.Link;
+import org.skelto.core.plan.power.Power;
+import org.skelto.core.plan.radio.GroundPoint;
+import org.skelto.core.plan.radio.Radio;
+import org.skelto.core.plan.radio.RadioPath;
+import org.skelto.core.plan.site.Exposure;
+import org.skelto.core.plan.site.Place;
+import org.skelto.core.plan.site.Spot;
 import org.skelto.core.radio.Antennas;
 import org.skelto.core.radio.Chance;
 import org.skelto.core.radio.Outdoors;
@@ -56,7 +57,7 @@ final class RelayChange {
         String to = trial.path.to();
         Radio first = trial.radio(from);
         Radio last = trial.radio(to);
-        Radio relay = last.air(last.settings().mast(ANTENNA_M));
+        Radio relay = last.withAir(last.settings().mast(ANTENNA_M));
         double firstM = trial.antennaM(from);
         double lastM = trial.antennaM(to);
         double best = Double.NEGATIVE_INFINITY;
@@ -80,18 +81,19 @@ final class RelayChange {
         RelayLeg near = leg(trial.name(from), "relay", where, one);
         RelayLeg far = leg("relay", trial.name(to), length - where, two);
         double chance = near.chance() * far.chance();
-        return List.of(new Change(
-                "a relay " + Text.number(where, 0) + " m from " + trial.name(from) + ", where the ground is "
+        return List.of(WhatItTakesChangeBuilder.builder()
+                .text("a relay " + Text.number(where, 0) + " m from " + trial.name(from) + ", where the ground is "
                         + Text.number(ground.heightM(where), 0) + " m high, antenna at " + Text.number(ANTENNA_M, 0)
-                        + " m",
-                "it must listen always, so it needs power all day; everything is sent twice",
-                COST,
-                best,
-                chance,
-                chance >= trial.now.target(),
-                one.marginDb() < two.marginDb() ? one.figure() : two.figure(),
-                List.of(near, far),
-                edits(where, last)));
+                        + " m")
+                .why("it must listen always, so it needs power all day; everything is sent twice")
+                .cost(COST)
+                .marginDb(best)
+                .chance(chance)
+                .meets(chance >= trial.now.target())
+                .figure(one.marginDb() < two.marginDb() ? one.figure() : two.figure())
+                .legs(List.of(near, far))
+                .edits(edits(where, last))
+                .build());
     }
 
     private RelayLeg leg(String from, String to, double lengthM, Trial.Leg leg) {
@@ -123,20 +125,18 @@ final class RelayChange {
         String hub = plan.units().get(trial.link.from()).hub();
         edits.add(Edit.add(
                 Pointers.of("units", unit),
-                new Unit(
-                        "relay",
-                        UnitKind.CONTROLLER,
-                        new Place(null, spot, 0, 0, ANTENNA_M),
-                        Power.mains(null),
-                        0,
-                        0,
-                        false,
-                        false,
-                        hub,
-                        Map.of("chirp", bare(like)),
-                        null,
-                        null,
-                        null)));
+                UnitBuilder.builder()
+                        .name("relay")
+                        .kind(UnitKind.CONTROLLER)
+                        .place(new Place(null, spot, 0, 0, ANTENNA_M))
+                        .power(Power.mains(null))
+                        .channels(0)
+                        .maxClients(0)
+                        .internetEntry(false)
+                        .broker(false)
+                        .hub(hub)
+                        .radios(Map.of("chirp", bare(like)))
+                        .build()));
         String outer = trial.link.from();
         boolean outerFirst = trial.path.from().equals(outer);
         if (trial.linkId != null) {
@@ -164,13 +164,13 @@ final class RelayChange {
     }
 
     private static Radio bare(Radio radio) {
-        return radio.air(radio.settings().mast(null));
+        return radio.withAir(radio.settings().mast(null));
     }
 
     private static RadioPath between(RadioPath part, String from, String to) {
         List<GroundPoint> points = part.profile().stream()
                 .map(p -> new GroundPoint(Trial.cm(p.distanceM()), Trial.cm(p.elevationM())))
                 .toList();
-        return part.over(points, part.covers(), part.source()).joining(from, to).learned(null);
+        return part.over(points, part.covers(), part.source()).joining(from, to).withLearned(null);
     }
 }

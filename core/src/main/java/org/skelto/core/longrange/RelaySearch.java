@@ -1,5 +1,6 @@
 package org.skelto.core.longrange;
 
+import io.soabase.recordbuilder.core.RecordBuilder;
 import java.util.ArrayList;
 import java.util.Comparator;
 import java.util.List;
@@ -7,7 +8,7 @@ import org.skelto.core.coverage.Contours;
 import org.skelto.core.ground.ElevationGrid;
 import org.skelto.core.ground.LossMap;
 import org.skelto.core.ground.PlainLoss;
-import org.skelto.core.plan.Radio;
+import org.skelto.core.plan.radio.Radio;
 import org.skelto.core.radio.Budget;
 import org.skelto.core.radio.Chance;
 import org.skelto.core.radio.Diffraction;
@@ -38,6 +39,7 @@ public final class RelaySearch {
      * @param candidates for a relay, best first; empty when only one end was asked for
      * @param seconds that it took
      */
+    @RecordBuilder
     public record MarginMap(
             int columns,
             int rows,
@@ -49,7 +51,8 @@ public final class RelaySearch {
             List<MarginLine> lines,
             List<Candidate> candidates,
             double holdsShare,
-            double seconds) {}
+            double seconds)
+            implements RelaySearchMarginMapBuilder.With {}
 
     /** A line of equal margin: x, y, x, y… on the site. */
     public record MarginLine(double levelDb, String meaning, List<double[]> lines) {}
@@ -60,6 +63,7 @@ public final class RelaySearch {
      * @param groundM height of the ground by the grid
      * @param siteM the same above the site's own datum
      */
+    @RecordBuilder
     public record Candidate(
             double xM,
             double yM,
@@ -70,7 +74,8 @@ public final class RelaySearch {
             double worstDb,
             boolean meets,
             Figure oneFigure,
-            Figure otherFigure) {}
+            Figure otherFigure)
+            implements RelaySearchCandidateBuilder.With {}
 
     /**
      * One end.
@@ -94,8 +99,10 @@ public final class RelaySearch {
      * @param groundM height of the ground there by the grid
      * @param lengthM of the way along the ground
      */
+    @RecordBuilder
     public record PlaceMargin(
-            double xM, double yM, double groundM, double lengthM, double marginDb, double chance, Figure figure) {}
+            double xM, double yM, double groundM, double lengthM, double marginDb, double chance, Figure figure)
+            implements RelaySearchPlaceMarginBuilder.With {}
 
     /** The margin at one place; it must lie on the grid. */
     public static PlaceMargin at(
@@ -109,14 +116,14 @@ public final class RelaySearch {
         double margin = Budget.lesserMarginDb(end.radio(), relay, loss + walls);
         double ground = grid.heightM()[row * grid.columns() + column];
         double length = Math.hypot(x - end.xM(), y - end.yM());
-        return new PlaceMargin(
-                x,
-                y,
-                ground,
-                length,
-                margin,
-                Chance.of(margin, sigmaDb),
-                Figure.of(
+        return RelaySearchPlaceMarginBuilder.builder()
+                .xM(x)
+                .yM(y)
+                .groundM(ground)
+                .lengthM(length)
+                .marginDb(margin)
+                .chance(Chance.of(margin, sigmaDb))
+                .figure(Figure.of(
                         "EIRP + receiving antenna and feeder − receiver floor − loss over the ground − walls, the worse"
                                 + " direction",
                         "link budget; ITU-R P.525 and P.526 §4.5 over the grid of heights, bare ground",
@@ -133,7 +140,8 @@ public final class RelaySearch {
                         "of that free space",
                         Text.db(FreeSpace.lossDb(end.radio().frequencyMHz(), length)),
                         "walls around the antenna in that direction",
-                        Text.db(walls)));
+                        Text.db(walls)))
+                .build();
     }
 
     private static LossMap.Ask ask(EndPoint end, double relayM) {
@@ -184,18 +192,19 @@ public final class RelaySearch {
         }
         List<MarginLine> lines = lines(grid, thin, columns, rows, by, neededDb);
         progress.check();
-        return new MarginMap(
-                columns,
-                rows,
-                grid.westM(),
-                grid.southM(),
-                grid.eastStepM() * by,
-                grid.northStepM() * by,
-                drawn,
-                lines,
-                candidates,
-                (double) holds / thin.length,
-                (System.nanoTime() - began) / 1e9);
+        return RelaySearchMarginMapBuilder.builder()
+                .columns(columns)
+                .rows(rows)
+                .westM(grid.westM())
+                .southM(grid.southM())
+                .eastStepM(grid.eastStepM() * by)
+                .northStepM(grid.northStepM() * by)
+                .marginDb(drawn)
+                .lines(lines)
+                .candidates(candidates)
+                .holdsShare((double) holds / thin.length)
+                .seconds((System.nanoTime() - began) / 1e9)
+                .build();
     }
 
     private static Progress part(Progress whole, double from, double to) {
@@ -279,17 +288,18 @@ public final class RelaySearch {
             PlaceMargin first = at(grid, one, relay, relayM, Chance.OUTDOOR_SIGMA_DB, grid.x(c), grid.y(r));
             PlaceMargin second = at(grid, other, relay, relayM, Chance.OUTDOOR_SIGMA_DB, grid.x(c), grid.y(r));
             double worse = Math.min(first.marginDb(), second.marginDb());
-            all.add(new Candidate(
-                    first.xM(),
-                    first.yM(),
-                    first.groundM(),
-                    first.groundM() + datumM,
-                    first.marginDb(),
-                    second.marginDb(),
-                    worse,
-                    worse >= neededDb,
-                    first.figure(),
-                    second.figure()));
+            all.add(RelaySearchCandidateBuilder.builder()
+                    .xM(first.xM())
+                    .yM(first.yM())
+                    .groundM(first.groundM())
+                    .siteM(first.groundM() + datumM)
+                    .oneDb(first.marginDb())
+                    .otherDb(second.marginDb())
+                    .worstDb(worse)
+                    .meets(worse >= neededDb)
+                    .oneFigure(first.figure())
+                    .otherFigure(second.figure())
+                    .build());
             for (int y = Math.max(0, r - apart); y <= Math.min(grid.rows() - 1, r + apart); y++) {
                 for (int x = Math.max(0, c - apart); x <= Math.min(grid.columns() - 1, c + apart); x++) {
                     taken[y * grid.columns() + x] = true;

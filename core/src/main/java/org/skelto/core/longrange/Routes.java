@@ -1,5 +1,6 @@
 package org.skelto.core.longrange;
 
+import io.soabase.recordbuilder.core.RecordBuilder;
 import java.util.ArrayDeque;
 import java.util.ArrayList;
 import java.util.Collections;
@@ -9,14 +10,14 @@ import java.util.List;
 import java.util.Map;
 import org.skelto.core.links.LinkAssessor;
 import org.skelto.core.links.LinkReport;
-import org.skelto.core.plan.Link;
-import org.skelto.core.plan.Medium;
 import org.skelto.core.plan.Plan;
-import org.skelto.core.plan.PowerSource;
-import org.skelto.core.plan.Pulse;
-import org.skelto.core.plan.Radio;
-import org.skelto.core.plan.Unit;
-import org.skelto.core.plan.UnitKind;
+import org.skelto.core.plan.equipment.Unit;
+import org.skelto.core.plan.equipment.UnitKind;
+import org.skelto.core.plan.network.Link;
+import org.skelto.core.plan.power.PowerSource;
+import org.skelto.core.plan.power.Pulse;
+import org.skelto.core.plan.radio.Medium;
+import org.skelto.core.plan.radio.Radio;
 import org.skelto.core.radio.Figure;
 import org.skelto.core.radio.SlabTables;
 import org.skelto.core.radio.Text;
@@ -44,6 +45,7 @@ public final class Routes {
      * @param waitS what a sleeping far end adds at most
      * @param worstMs with all tries
      */
+    @RecordBuilder
     public record CommandRoute(
             String name,
             boolean possible,
@@ -53,7 +55,8 @@ public final class Routes {
             double confirmedMs,
             double waitS,
             double worstMs,
-            Figure figure) {}
+            Figure figure)
+            implements RoutesCommandRouteBuilder.With {}
 
     /**
      * One step of a route.
@@ -61,6 +64,7 @@ public final class Routes {
      * @param openAir whether it is judged over open air because nobody knows the ground
      * @param trouble why nothing gets over it as it is, or null; the margin is what it would be without that
      */
+    @RecordBuilder
     public record Leg(
             String from,
             String to,
@@ -71,7 +75,8 @@ public final class Routes {
             double answerMs,
             boolean planned,
             boolean openAir,
-            String trouble) {}
+            String trouble)
+            implements RoutesLegBuilder.With {}
 
     /** The straight route and the one through the hub. */
     public static List<CommandRoute> of(Plan plan, SiteModel site, SlabTables tables, String from, String to) {
@@ -141,7 +146,16 @@ public final class Routes {
     }
 
     private static CommandRoute none(String name, String why) {
-        return new CommandRoute(name, false, why, List.of(), 0, 0, 0, 0, null);
+        return RoutesCommandRouteBuilder.builder()
+                .name(name)
+                .possible(false)
+                .why(why)
+                .legs(List.of())
+                .chance(0)
+                .confirmedMs(0)
+                .waitS(0)
+                .worstMs(0)
+                .build();
     }
 
     private static CommandRoute route(Plan plan, String name, String why, List<Leg> legs, String to, double extraMs) {
@@ -167,21 +181,22 @@ public final class Routes {
                 .map(l -> l.from() + " and " + l.to() + ": " + l.trouble())
                 .findFirst()
                 .orElse(null);
-        return new CommandRoute(
-                name,
-                trouble == null,
-                trouble == null ? why : trouble,
-                legs,
-                chance,
-                once,
-                waitS(plan.units().get(to)),
-                worst,
-                Figure.of(
+        return RoutesCommandRouteBuilder.builder()
+                .name(name)
+                .possible(trouble == null)
+                .why(trouble == null ? why : trouble)
+                .legs(legs)
+                .chance(chance)
+                .confirmedMs(once)
+                .waitS(waitS(plan.units().get(to)))
+                .worstMs(worst)
+                .figure(Figure.of(
                         "Σ (command + answer) over all steps + what the hub takes; with all tries each radio step so many "
                                 + "times; the chance is the product of the steps'",
                         "time on air of each frame and turnaround; steps over cable and Wi-Fi and the hub: typical times",
                         false,
-                        inputs.toArray(String[]::new)));
+                        inputs.toArray(String[]::new)))
+                .build();
     }
 
     /** A sleeping unit hears a command when it next listens; one that never listens never does. */
@@ -207,17 +222,18 @@ public final class Routes {
                 answer = Explorer.TURNAROUND_MS + Traffic.airtimeMs(radio.chirp(), sender.says(), Explorer.ACK_BYTES);
             }
         }
-        return new Leg(
-                plan.units().get(from).name(),
-                plan.units().get(to).name(),
-                link.medium(),
-                report.marginDb(),
-                report.trouble() != null ? Double.valueOf(0) : report.chance(),
-                command,
-                answer,
-                planned,
-                LongRange.openAir(plan, report),
-                report.trouble());
+        return RoutesLegBuilder.builder()
+                .from(plan.units().get(from).name())
+                .to(plan.units().get(to).name())
+                .medium(link.medium())
+                .marginDb(report.marginDb())
+                .chance(report.trouble() != null ? Double.valueOf(0) : report.chance())
+                .commandMs(command)
+                .answerMs(answer)
+                .planned(planned)
+                .openAir(LongRange.openAir(plan, report))
+                .trouble(report.trouble())
+                .build();
     }
 
     /** Ids of the links from a unit to another, the fewest there are, or null. */

@@ -1,5 +1,6 @@
 package org.skelto.core.longrange;
 
+import io.soabase.recordbuilder.core.RecordBuilder;
 import java.util.ArrayList;
 import java.util.Comparator;
 import java.util.LinkedHashMap;
@@ -7,12 +8,12 @@ import java.util.List;
 import java.util.Map;
 import java.util.Objects;
 import java.util.TreeMap;
-import org.skelto.core.plan.Chirp;
-import org.skelto.core.plan.Medium;
-import org.skelto.core.plan.Message;
 import org.skelto.core.plan.Plan;
-import org.skelto.core.plan.Radio;
-import org.skelto.core.plan.Unit;
+import org.skelto.core.plan.equipment.Unit;
+import org.skelto.core.plan.radio.Chirp;
+import org.skelto.core.plan.radio.Medium;
+import org.skelto.core.plan.radio.Message;
+import org.skelto.core.plan.radio.Radio;
 import org.skelto.core.radio.Air;
 import org.skelto.core.radio.AirLaw;
 import org.skelto.core.radio.Figure;
@@ -57,6 +58,7 @@ public final class SharedAir {
      * @param broken rules that are broken, in words
      * @param unknown what cannot be judged
      */
+    @RecordBuilder
     public record Sender(
             String unit,
             String name,
@@ -78,7 +80,8 @@ public final class SharedAir {
             Double offsetS,
             List<String> broken,
             List<String> unknown,
-            Figure figure) {}
+            Figure figure)
+            implements SharedAirSenderBuilder.With {}
 
     private record Voice(String unit, Radio radio, Message message, Traffic traffic, AirLaw law, String name) {
         /** What of the air it needs, as a share, 0 when it only sends what happens. */
@@ -164,29 +167,29 @@ public final class SharedAir {
             load += o.load();
         }
         double success = Math.exp(-hits);
-        return new Sender(
-                v.unit(),
-                v.name(),
-                v.radio().medium(),
-                settings(v.radio()),
-                v.traffic().bytes(),
-                v.traffic().assumed(),
-                v.traffic().airtimeMs(),
-                Traffic.airtimeFigure(
-                        v.radio().chirp(), v.message(), v.traffic().bytes()),
-                v.traffic().tries(),
-                v.traffic().intervalS(),
-                v.law().dutyPercent(),
-                v.law().leastIntervalS(),
-                v.law().intervalFigure(v.traffic().messageMs()),
-                rivals.size(),
-                success,
-                Air.delivery(success, v.traffic().tries()),
-                load >= 1,
-                offset,
-                v.law().broken(),
-                v.law().unknown(),
-                Figure.of(
+        return SharedAirSenderBuilder.builder()
+                .unit(v.unit())
+                .name(v.name())
+                .medium(v.radio().medium())
+                .settings(settings(v.radio()))
+                .bytes(v.traffic().bytes())
+                .assumed(v.traffic().assumed())
+                .airtimeMs(v.traffic().airtimeMs())
+                .airtimeFigure(Traffic.airtimeFigure(
+                        v.radio().chirp(), v.message(), v.traffic().bytes()))
+                .tries(v.traffic().tries())
+                .intervalS(v.traffic().intervalS())
+                .dutyPercent(v.law().dutyPercent())
+                .leastIntervalS(v.law().leastIntervalS())
+                .intervalFigure(v.law().intervalFigure(v.traffic().messageMs()))
+                .rivals(rivals.size())
+                .frameSuccess(success)
+                .delivery(Air.delivery(success, v.traffic().tries()))
+                .overload(load >= 1)
+                .offsetS(offset)
+                .broken(v.law().broken())
+                .unknown(v.law().unknown())
+                .figure(Figure.of(
                         "e^(−Σ tries (T + Tother) / Iother): e^(−2 (N − 1) T / I) when all are alike",
                         "unslotted access, senders independent of each other",
                         load >= 1,
@@ -195,7 +198,8 @@ public final class SharedAir {
                         "time on air of a frame",
                         Text.number(v.traffic().airtimeMs(), 1) + " ms",
                         "load of the air with tries",
-                        Text.number(load * 100, 2) + " %"));
+                        Text.number(load * 100, 2) + " %"))
+                .build();
     }
 
     static String settings(Radio radio) {

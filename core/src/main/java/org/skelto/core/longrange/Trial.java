@@ -8,13 +8,13 @@ import org.skelto.core.links.LinkAssessor;
 import org.skelto.core.links.LinkReport;
 import org.skelto.core.longrange.WhatItTakes.Change;
 import org.skelto.core.plan.Edit;
-import org.skelto.core.plan.Link;
-import org.skelto.core.plan.Medium;
 import org.skelto.core.plan.Plan;
 import org.skelto.core.plan.Pointers;
-import org.skelto.core.plan.Radio;
-import org.skelto.core.plan.RadioPath;
-import org.skelto.core.plan.Unit;
+import org.skelto.core.plan.equipment.Unit;
+import org.skelto.core.plan.network.Link;
+import org.skelto.core.plan.radio.Medium;
+import org.skelto.core.plan.radio.Radio;
+import org.skelto.core.plan.radio.RadioPath;
 import org.skelto.core.radio.Antennas;
 import org.skelto.core.radio.Budget;
 import org.skelto.core.radio.Figure;
@@ -80,7 +80,7 @@ final class Trial {
             radios.computeIfPresent(radioName(id), (n, r) -> change.apply(r));
             units.put(id, units.get(id).withRadios(radios));
         });
-        return in(plan.withNamed(units, plan.devices()));
+        return in(plan.withUnits(units));
     }
 
     List<String> ends() {
@@ -118,16 +118,17 @@ final class Trial {
 
     /** A change after which the link is judged anew. */
     Change change(String text, String why, double cost, LinkReport then, List<Edit> edits) {
-        return new Change(
-                text,
-                why,
-                cost,
-                then.marginDb(),
-                then.chance(),
-                enough(then),
-                then.worse().budget().wholeFigure(),
-                List.of(),
-                edits);
+        return WhatItTakesChangeBuilder.builder()
+                .text(text)
+                .why(why)
+                .cost(cost)
+                .marginDb(then.marginDb())
+                .chance(then.chance())
+                .meets(enough(then))
+                .figure(then.worse().budget().wholeFigure())
+                .legs(List.of())
+                .edits(edits)
+                .build();
     }
 
     /**

@@ -1,13 +1,14 @@
 package org.skelto.core.longrange;
 
+import io.soabase.recordbuilder.core.RecordBuilder;
 import java.util.ArrayList;
 import java.util.Comparator;
 import java.util.List;
 import org.skelto.core.ground.ElevationGrid;
 import org.skelto.core.links.LinkReport;
 import org.skelto.core.plan.Edit;
-import org.skelto.core.plan.Medium;
 import org.skelto.core.plan.Plan;
+import org.skelto.core.plan.radio.Medium;
 import org.skelto.core.radio.Figure;
 import org.skelto.core.radio.SlabTables;
 import org.skelto.core.site.SiteModel;
@@ -30,6 +31,7 @@ public final class WhatItTakes {
      * @param figure how that margin comes about
      * @param legs of a relay, each with its margin
      */
+    @RecordBuilder
     public record Change(
             String text,
             String why,
@@ -39,7 +41,8 @@ public final class WhatItTakes {
             boolean meets,
             Figure figure,
             List<RelayLeg> legs,
-            List<Edit> edits) {}
+            List<Edit> edits)
+            implements WhatItTakesChangeBuilder.With {}
 
     /** One of the two ways of a relay. */
     public record RelayLeg(String from, String to, double lengthM, double marginDb, double chance, Figure figure) {}

@@ -1,7 +1,7 @@
 package org.skelto.core.mesh;
 
 import java.util.List;
-import org.skelto.core.plan.Medium;
+import org.skelto.core.plan.radio.Medium;
 
 /**
  * A mesh looked at.

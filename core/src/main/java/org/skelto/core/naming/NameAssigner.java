@@ -6,16 +6,17 @@ import java.util.Map;
 import java.util.Set;
 import java.util.TreeMap;
 import java.util.zip.CRC32;
-import org.skelto.core.plan.Device;
-import org.skelto.core.plan.Ipv4Subnet;
-import org.skelto.core.plan.Link;
-import org.skelto.core.plan.Medium;
-import org.skelto.core.plan.Place;
 import org.skelto.core.plan.Plan;
 import org.skelto.core.plan.Slugs;
-import org.skelto.core.plan.Spot;
-import org.skelto.core.plan.Unit;
-import org.skelto.core.plan.UnitKind;
+import org.skelto.core.plan.equipment.Device;
+import org.skelto.core.plan.equipment.Unit;
+import org.skelto.core.plan.equipment.UnitBuilder;
+import org.skelto.core.plan.equipment.UnitKind;
+import org.skelto.core.plan.network.Ipv4Subnet;
+import org.skelto.core.plan.network.Link;
+import org.skelto.core.plan.radio.Medium;
+import org.skelto.core.plan.site.Place;
+import org.skelto.core.plan.site.Spot;
 import org.skelto.core.site.SiteModel;
 import org.skelto.core.work.ComputingBudget;
 
@@ -59,7 +60,7 @@ public final class NameAssigner {
         plan.units().forEach((id, unit) -> units.put(id, assigner.named(id, unit)));
         Map<String, Device> devices = new TreeMap<>();
         plan.devices().forEach((id, device) -> devices.put(id, assigner.named(device)));
-        return plan.withNamed(units, devices);
+        return plan.with(p -> p.units(units).devices(devices));
     }
 
     /** Whether a unit speaks IP, so that it needs an address to be found at. */
@@ -86,17 +87,15 @@ public final class NameAssigner {
 
     private Unit named(String id, Unit unit) {
         ComputingBudget.step();
-        String ipv4 = unit.ipv4();
-        String mac = unit.mac();
-        Integer node = unit.nodeId();
+        UnitBuilder named = UnitBuilder.builder(unit);
         if (needsAddress(plan, id)) {
-            ipv4 = ipv4 == null ? freeAddress(unit.kind()) : ipv4;
-            mac = mac == null ? freeMac(id) : mac;
+            named.ipv4(unit.ipv4() == null ? freeAddress(unit.kind()) : unit.ipv4());
+            named.mac(unit.mac() == null ? freeMac(id) : unit.mac());
         }
-        if (node == null && needsNodeId(plan, id)) {
-            node = freeNode();
+        if (unit.nodeId() == null && needsNodeId(plan, id)) {
+            named.nodeId(freeNode());
         }
-        return unit.withNames(ipv4, mac, node);
+        return named.build();
     }
 
     /** First host of a kind's block within the subnet, so that the number tells what stands behind it. */

@@ -7,8 +7,8 @@ import java.util.List;
 import java.util.Map;
 import org.skelto.core.outage.Component.Kind;
 import org.skelto.core.plan.Plan;
-import org.skelto.core.plan.Unit;
-import org.skelto.core.plan.UnitKind;
+import org.skelto.core.plan.equipment.Unit;
+import org.skelto.core.plan.equipment.UnitKind;
 
 /** All components of a plan, in the order of the Without strip. */
 public final class Components {

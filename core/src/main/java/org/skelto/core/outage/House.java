@@ -11,10 +11,10 @@ import java.util.Set;
 import java.util.function.Consumer;
 import java.util.function.Function;
 import org.skelto.core.plan.Plan;
-import org.skelto.core.plan.Power;
-import org.skelto.core.plan.PowerSource;
-import org.skelto.core.plan.Unit;
-import org.skelto.core.plan.UnitKind;
+import org.skelto.core.plan.equipment.Unit;
+import org.skelto.core.plan.equipment.UnitKind;
+import org.skelto.core.plan.power.Power;
+import org.skelto.core.plan.power.PowerSource;
 import org.skelto.core.work.ComputingBudget;
 
 /**

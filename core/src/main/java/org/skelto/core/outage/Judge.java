@@ -14,7 +14,7 @@ import org.skelto.core.outage.Formula.NotPowered;
 import org.skelto.core.outage.Formula.Reaches;
 import org.skelto.core.outage.Formula.Up;
 import org.skelto.core.plan.Plan;
-import org.skelto.core.plan.Power;
+import org.skelto.core.plan.power.Power;
 import org.skelto.core.work.ComputingBudget;
 
 /** Says whether a formula holds in a house, and names the first thing that breaks it when it does not. */

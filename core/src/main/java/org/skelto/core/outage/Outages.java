@@ -15,16 +15,16 @@ import java.util.TreeMap;
 import org.skelto.core.outage.DeviceState.JobState;
 import org.skelto.core.outage.DeviceState.WayState;
 import org.skelto.core.outage.JobWays.PlannedWay;
-import org.skelto.core.plan.Criticality;
-import org.skelto.core.plan.Device;
-import org.skelto.core.plan.DeviceKind;
-import org.skelto.core.plan.Hand;
 import org.skelto.core.plan.Plan;
-import org.skelto.core.plan.Power;
-import org.skelto.core.plan.PowerSource;
-import org.skelto.core.plan.Unit;
-import org.skelto.core.plan.UnitKind;
-import org.skelto.core.plan.Way;
+import org.skelto.core.plan.equipment.Criticality;
+import org.skelto.core.plan.equipment.Device;
+import org.skelto.core.plan.equipment.DeviceKind;
+import org.skelto.core.plan.equipment.Hand;
+import org.skelto.core.plan.equipment.Unit;
+import org.skelto.core.plan.equipment.UnitKind;
+import org.skelto.core.plan.equipment.Way;
+import org.skelto.core.plan.power.Power;
+import org.skelto.core.plan.power.PowerSource;
 import org.skelto.core.work.ComputingBudget;
 
 /** Judges every device of a plan with a set of components gone. */

@@ -16,14 +16,14 @@ import org.skelto.core.outage.Formula.NotPowered;
 import org.skelto.core.outage.Formula.Reaches;
 import org.skelto.core.outage.Formula.Up;
 import org.skelto.core.outage.JobWays.PlannedWay;
-import org.skelto.core.plan.Device;
-import org.skelto.core.plan.Hand;
 import org.skelto.core.plan.Plan;
-import org.skelto.core.plan.RestState;
-import org.skelto.core.plan.ServiceKind;
-import org.skelto.core.plan.Unit;
-import org.skelto.core.plan.UnitKind;
-import org.skelto.core.plan.Way;
+import org.skelto.core.plan.equipment.Device;
+import org.skelto.core.plan.equipment.Hand;
+import org.skelto.core.plan.equipment.RestState;
+import org.skelto.core.plan.equipment.Unit;
+import org.skelto.core.plan.equipment.UnitKind;
+import org.skelto.core.plan.equipment.Way;
+import org.skelto.core.plan.network.ServiceKind;
 import org.skelto.core.work.ComputingBudget;
 
 /** Turns what a person planned for a device into its jobs and the formulas of their ways. */

@@ -1,5 +1,6 @@
 package org.skelto.core.parts;
 
+import io.soabase.recordbuilder.core.RecordBuilder;
 import java.util.Collections;
 import java.util.EnumMap;
 import java.util.EnumSet;
@@ -7,7 +8,7 @@ import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
-import org.skelto.core.plan.Exposure;
+import org.skelto.core.plan.site.Exposure;
 
 /**
  * A part that can be bought.
@@ -22,6 +23,7 @@ import org.skelto.core.plan.Exposure;
  * @param rating worst place it is made for, or null when dry only
  * @param pins of a board
  */
+@RecordBuilder
 public record Part(
         String id,
         String name,
@@ -33,7 +35,8 @@ public record Part(
         Map<Quantity, Double> figures,
         Set<Trait> traits,
         Exposure rating,
-        List<Pin> pins) {
+        List<Pin> pins)
+        implements PartBuilder.With {
     public Part {
         EnumMap<Quantity, Double> known = new EnumMap<>(Quantity.class);
         known.putAll(figures == null ? Map.of() : figures);

@@ -21,8 +21,8 @@ import org.apache.commons.csv.CSVFormat;
 import org.apache.commons.csv.CSVParser;
 import org.apache.commons.csv.CSVPrinter;
 import org.apache.commons.csv.CSVRecord;
-import org.skelto.core.plan.Exposure;
-import org.skelto.core.plan.Problem;
+import org.skelto.core.plan.site.Exposure;
+import org.skelto.core.plan.validation.Problem;
 import org.skelto.core.work.ComputingBudget;
 
 /**
@@ -257,18 +257,19 @@ public final class PartFile {
                 }
             }
             Double lead = number("leadDays", "", 0, 1000);
-            return new Part(
-                    id,
-                    name,
-                    one("kind", PartKind.class),
-                    text("supplier"),
-                    text("secondSupplier"),
-                    number("price", "", 0, 1e6),
-                    lead == null ? null : (int) Math.round(lead),
-                    figures,
-                    traits(),
-                    cell("rating").isEmpty() ? null : one("rating", Exposure.class),
-                    pins());
+            return PartBuilder.builder()
+                    .id(id)
+                    .name(name)
+                    .kind(one("kind", PartKind.class))
+                    .supplier(text("supplier"))
+                    .secondSupplier(text("secondSupplier"))
+                    .price(number("price", "", 0, 1e6))
+                    .leadDays(lead == null ? null : (int) Math.round(lead))
+                    .figures(figures)
+                    .traits(traits())
+                    .rating(cell("rating").isEmpty() ? null : one("rating", Exposure.class))
+                    .pins(pins())
+                    .build();
         }
 
         private String cell(String column) {

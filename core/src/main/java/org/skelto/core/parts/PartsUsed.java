@@ -2,9 +2,9 @@ package org.skelto.core.parts;
 
 import java.util.Set;
 import java.util.TreeSet;
-import org.skelto.core.plan.Chain;
 import org.skelto.core.plan.Plan;
-import org.skelto.core.plan.Unit;
+import org.skelto.core.plan.equipment.Chain;
+import org.skelto.core.plan.equipment.Unit;
 
 /** Which parts of the catalogue a plan names. */
 public final class PartsUsed {

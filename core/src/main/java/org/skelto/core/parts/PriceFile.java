@@ -10,7 +10,7 @@ import java.util.Set;
 import org.apache.commons.csv.CSVFormat;
 import org.apache.commons.csv.CSVParser;
 import org.apache.commons.csv.CSVRecord;
-import org.skelto.core.plan.Problem;
+import org.skelto.core.plan.validation.Problem;
 import org.skelto.core.work.ComputingBudget;
 
 /**
@@ -97,18 +97,10 @@ public final class PriceFile {
         } else if (!days.isEmpty() && lead == null) {
             problems.add(new Problem(at + "/leadDays", "is no number of days: " + shortened(days)));
         } else {
-            parts.add(new Part(
-                    part.id(),
-                    part.name(),
-                    part.kind(),
-                    or(cell(line, "supplier"), part.supplier()),
-                    or(cell(line, "secondSupplier"), part.secondSupplier()),
-                    value,
-                    lead == null ? part.leadDays() : Integer.valueOf((int) Math.round(lead)),
-                    part.figures(),
-                    part.traits(),
-                    part.rating(),
-                    part.pins()));
+            parts.add(part.with(b -> b.supplier(or(cell(line, "supplier"), part.supplier()))
+                    .secondSupplier(or(cell(line, "secondSupplier"), part.secondSupplier()))
+                    .price(value)
+                    .leadDays(lead == null ? part.leadDays() : Integer.valueOf((int) Math.round(lead)))));
         }
     }
 

@@ -1,8 +1,9 @@
 package org.skelto.core.placement;
 
+import io.soabase.recordbuilder.core.RecordBuilder;
 import java.util.List;
 import org.skelto.core.plan.Edit;
-import org.skelto.core.plan.Place;
+import org.skelto.core.plan.site.Place;
 
 /**
  * What a placement proposes.
@@ -16,6 +17,7 @@ import org.skelto.core.plan.Place;
  * @param gap how far it may be from the best in cost, 0 to 1; 0 when proven
  * @param seconds how long it took
  */
+@RecordBuilder
 public record Answer(
         List<Placing> placings,
         int demands,
@@ -24,7 +26,8 @@ public record Answer(
         List<String> impossible,
         boolean proven,
         double gap,
-        double seconds) {
+        double seconds)
+        implements AnswerBuilder.With {
     /**
      * One way to do it.
      *
@@ -42,6 +45,7 @@ public record Answer(
      *
      * @param near name of the outlet, data point or unit that is near, or null when a new outlet is needed
      */
+    @RecordBuilder
     public record Box(
             String unit,
             String room,
@@ -51,5 +55,6 @@ public record Answer(
             double zM,
             Place place,
             String near,
-            boolean newOutlet) {}
+            boolean newOutlet)
+            implements AnswerBoxBuilder.With {}
 }

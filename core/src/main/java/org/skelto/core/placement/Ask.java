@@ -1,6 +1,7 @@
 package org.skelto.core.placement;
 
-import org.skelto.core.plan.Medium;
+import io.soabase.recordbuilder.core.RecordBuilder;
+import org.skelto.core.plan.radio.Medium;
 
 /**
  * What is asked of a placement.
@@ -14,6 +15,7 @@ import org.skelto.core.plan.Medium;
  * @param boxCost cost of a box, in the plan's money, at least 0
  * @param outletCost cost of a new outlet or data point when none is near, at least 0
  */
+@RecordBuilder
 public record Ask(
         Medium medium,
         Goal goal,
@@ -22,7 +24,8 @@ public record Ask(
         boolean keep,
         String building,
         double boxCost,
-        double outletCost) {
+        double outletCost)
+        implements AskBuilder.With {
     /** One more box, or the fewest that do. */
     public enum Goal {
         NEXT,

@@ -7,16 +7,17 @@ import java.util.TreeMap;
 import org.skelto.core.links.LinkChooser;
 import org.skelto.core.links.RadioDefaults;
 import org.skelto.core.plan.Edit;
-import org.skelto.core.plan.Link;
-import org.skelto.core.plan.Medium;
-import org.skelto.core.plan.Place;
 import org.skelto.core.plan.Plan;
 import org.skelto.core.plan.Pointers;
-import org.skelto.core.plan.Power;
-import org.skelto.core.plan.Radio;
 import org.skelto.core.plan.Slugs;
-import org.skelto.core.plan.Unit;
-import org.skelto.core.plan.UnitKind;
+import org.skelto.core.plan.equipment.Unit;
+import org.skelto.core.plan.equipment.UnitBuilder;
+import org.skelto.core.plan.equipment.UnitKind;
+import org.skelto.core.plan.network.Link;
+import org.skelto.core.plan.power.Power;
+import org.skelto.core.plan.radio.Medium;
+import org.skelto.core.plan.radio.Radio;
+import org.skelto.core.plan.site.Place;
 import org.skelto.core.radio.SlabTables;
 import org.skelto.core.site.SiteModel;
 
@@ -95,18 +96,19 @@ final class BoxMaker {
             edits.add(Edit.add(Pointers.of("units", id), unit));
             Map<String, Unit> units = new TreeMap<>(now.units());
             units.put(id, unit);
-            now = now.withLinked(units, now.links());
+            now = now.withUnits(units);
             now = linked(now, id, edits);
-            spots.add(new Answer.Box(
-                    id,
-                    spot.place().room(),
-                    plan.rooms().get(spot.place().room()).floor(),
-                    spot.at().xM(),
-                    spot.at().yM(),
-                    spot.at().zM(),
-                    spot.place(),
-                    spot.near(),
-                    spot.near() == null));
+            spots.add(AnswerBoxBuilder.builder()
+                    .unit(id)
+                    .room(spot.place().room())
+                    .floor(plan.rooms().get(spot.place().room()).floor())
+                    .xM(spot.at().xM())
+                    .yM(spot.at().yM())
+                    .zM(spot.at().zM())
+                    .place(spot.place())
+                    .near(spot.near())
+                    .newOutlet(spot.near() == null)
+                    .build());
         }
         serving.forEach(
                 (unit, number) -> edits.addAll(served(unit, spots.get(number).unit())));
@@ -127,20 +129,18 @@ final class BoxMaker {
             radio = radio.set(quietest(now), null);
         }
         boolean repeater = kind() == UnitKind.CONTROLLER;
-        return new Unit(
-                name,
-                kind(),
-                place,
-                Power.mains(circuit),
-                0,
-                medium.wifi() ? 30 : 0,
-                false,
-                false,
-                repeater ? hub : null,
-                Map.of(RadioDefaults.id(medium), radio),
-                null,
-                null,
-                null);
+        return UnitBuilder.builder()
+                .name(name)
+                .kind(kind())
+                .place(place)
+                .power(Power.mains(circuit))
+                .channels(0)
+                .maxClients(medium.wifi() ? 30 : 0)
+                .internetEntry(false)
+                .broker(false)
+                .hub(repeater ? hub : null)
+                .radios(Map.of(RadioDefaults.id(medium), radio))
+                .build();
     }
 
     /** The Wi-Fi channel that the fewest access points use. */

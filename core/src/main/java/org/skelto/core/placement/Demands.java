@@ -1,14 +1,15 @@
 package org.skelto.core.placement;
 
+import io.soabase.recordbuilder.core.RecordBuilder;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Map;
 import org.skelto.core.coverage.Reach;
 import org.skelto.core.links.LinkAssessor;
-import org.skelto.core.plan.Criticality;
-import org.skelto.core.plan.Place;
 import org.skelto.core.plan.Plan;
-import org.skelto.core.plan.Radio;
+import org.skelto.core.plan.equipment.Criticality;
+import org.skelto.core.plan.radio.Radio;
+import org.skelto.core.plan.site.Place;
 import org.skelto.core.radio.Chance;
 import org.skelto.core.radio.SlabTables;
 import org.skelto.core.site.Point;
@@ -21,7 +22,9 @@ final class Demands {
     private static final double ROOM_SHARE = 0.95;
 
     /** Something that must be covered: by two-way radio with a margin for its criticality, or a point by level. */
-    record Demand(String name, String unit, Radio radio, Place place, Point at, double target, int room) {}
+    @RecordBuilder
+    record Demand(String name, String unit, Radio radio, Place place, Point at, double target, int room)
+            implements DemandsDemandBuilder.With {}
 
     private final SiteModel site;
     private final Plan plan;
@@ -82,14 +85,13 @@ final class Demands {
                 continue;
             }
             for (Point at : room.getValue()) {
-                demands.add(new Demand(
-                        plan.rooms().get(room.getKey()).name(),
-                        null,
-                        null,
-                        new Place(room.getKey(), null, 0, 0, Reach.HEIGHT_M),
-                        at,
-                        0,
-                        rooms));
+                demands.add(DemandsDemandBuilder.builder()
+                        .name(plan.rooms().get(room.getKey()).name())
+                        .place(new Place(room.getKey(), null, 0, 0, Reach.HEIGHT_M))
+                        .at(at)
+                        .target(0)
+                        .room(rooms)
+                        .build());
             }
             rooms++;
         }
@@ -102,7 +104,15 @@ final class Demands {
 
     private void demand(String name, String unit, Radio radio, Place place, Criticality criticality) {
         site.position(place)
-                .ifPresent(at -> demands.add(new Demand(name, unit, radio, place, at, Chance.target(criticality), -1)));
+                .ifPresent(at -> demands.add(DemandsDemandBuilder.builder()
+                        .name(name)
+                        .unit(unit)
+                        .radio(radio)
+                        .place(place)
+                        .at(at)
+                        .target(Chance.target(criticality))
+                        .room(-1)
+                        .build()));
     }
 
     /** Points of the room of a demand that need not be covered. */

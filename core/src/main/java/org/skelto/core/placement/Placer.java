@@ -95,15 +95,16 @@ public final class Placer {
             progress.check();
             written.add(choice(choice));
         }
-        return new Answer(
-                written,
-                demands.size(),
-                candidates.size(),
-                margins.coveredBefore(),
-                impossible,
-                proven,
-                gap,
-                deadline.spent() / 1000.0);
+        return AnswerBuilder.builder()
+                .placings(written)
+                .demands(demands.size())
+                .candidates(candidates.size())
+                .before(margins.coveredBefore())
+                .impossible(impossible)
+                .proven(proven)
+                .gap(gap)
+                .seconds(deadline.spent() / 1000.0)
+                .build();
     }
 
     private void findCandidates() {

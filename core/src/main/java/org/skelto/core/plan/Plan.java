@@ -1,6 +1,35 @@
 package org.skelto.core.plan;
 
+import io.soabase.recordbuilder.core.RecordBuilder;
+import java.util.LinkedHashMap;
 import java.util.Map;
+import org.skelto.core.plan.equipment.Device;
+import org.skelto.core.plan.equipment.OwnedPart;
+import org.skelto.core.plan.equipment.Unit;
+import org.skelto.core.plan.format.Copies;
+import org.skelto.core.plan.network.Demand;
+import org.skelto.core.plan.network.Link;
+import org.skelto.core.plan.network.Network;
+import org.skelto.core.plan.network.Service;
+import org.skelto.core.plan.power.Circuit;
+import org.skelto.core.plan.radio.Calibration;
+import org.skelto.core.plan.radio.IndoorModel;
+import org.skelto.core.plan.radio.RadioPath;
+import org.skelto.core.plan.radio.Region;
+import org.skelto.core.plan.site.Building;
+import org.skelto.core.plan.site.Cable;
+import org.skelto.core.plan.site.Construction;
+import org.skelto.core.plan.site.Constructions;
+import org.skelto.core.plan.site.Fitting;
+import org.skelto.core.plan.site.Floor;
+import org.skelto.core.plan.site.GeoPoint;
+import org.skelto.core.plan.site.Housing;
+import org.skelto.core.plan.site.Opening;
+import org.skelto.core.plan.site.Room;
+import org.skelto.core.plan.site.Route;
+import org.skelto.core.plan.site.Spot;
+import org.skelto.core.plan.site.Stairwell;
+import org.skelto.core.plan.site.WallWork;
 
 /**
  * A whole plan. The maps are sorted by id and unmodifiable; null maps become empty ones.
@@ -29,6 +58,7 @@ import java.util.Map;
  * @param money what the plan may cost
  * @param paths the ground under long radio links
  */
+@RecordBuilder
 public record Plan(
         String format,
         String name,
@@ -61,7 +91,8 @@ public record Plan(
         Map<String, Housing> housings,
         Map<Caution, String> cautions,
         Money money,
-        Map<String, RadioPath> paths) {
+        Map<String, RadioPath> paths)
+        implements PlanBuilder.With {
 
     /** The only format this version reads and writes. */
     public static final String FORMAT = "skelto-plan/1";
@@ -93,60 +124,6 @@ public record Plan(
         paths = Copies.sorted(paths);
     }
 
-    /** A plan of which only the essentials are known. */
-    public Plan(
-            String format,
-            String name,
-            Region region,
-            Double mainsVoltageV,
-            GeoPoint place,
-            Network network,
-            boolean cautionsRead,
-            Map<String, Building> buildings,
-            Map<String, Floor> floors,
-            Map<String, Room> rooms,
-            Map<String, Spot> spots,
-            Map<String, Circuit> circuits,
-            Map<String, Service> services,
-            Map<String, Unit> units,
-            Map<String, Device> devices,
-            Map<String, Link> links,
-            Map<String, String> accepted) {
-        this(
-                format,
-                name,
-                region,
-                mainsVoltageV,
-                place,
-                network,
-                cautionsRead,
-                buildings,
-                floors,
-                rooms,
-                spots,
-                circuits,
-                services,
-                units,
-                devices,
-                links,
-                accepted,
-                null,
-                null,
-                null,
-                null,
-                null,
-                null,
-                null,
-                null,
-                null,
-                null,
-                null,
-                null,
-                null,
-                null,
-                null);
-    }
-
     /** Whether a caution was acknowledged. */
     public boolean acknowledged(Caution caution) {
         return cautions.containsKey(caution) || caution == Caution.MAINS && cautionsRead;
@@ -154,44 +131,17 @@ public record Plan(
 
     /** A new plan with one building, one floor and the mains as one circuit, ready to draw in. */
     public static Plan fresh(String name, Region region, Double mainsVoltageV, GeoPoint place) {
-        return new Plan(
-                FORMAT,
-                name,
-                region,
-                mainsVoltageV,
-                place,
-                Network.standard(Slugs.slug(name, "house")),
-                false,
-                Map.of("house", new Building("House", 0, 0, 0)),
-                Map.of("ground", new Floor("house", "Ground floor", 0, 2.5, "timber-floor")),
-                null,
-                null,
-                Map.of("mains", new Circuit("Mains")),
-                null,
-                null,
-                null,
-                null,
-                null);
-    }
-
-    /** This plan with other units and devices, for the assignment of names. */
-    public Plan withNamed(Map<String, Unit> otherUnits, Map<String, Device> otherDevices) {
-        return with(otherUnits, otherDevices, links, calibration, paths);
-    }
-
-    /** This plan with other units and links. */
-    public Plan withLinked(Map<String, Unit> otherUnits, Map<String, Link> otherLinks) {
-        return with(otherUnits, devices, otherLinks, calibration, paths);
-    }
-
-    /** This plan with what readings taught, or without when null. */
-    public Plan withCalibration(Calibration other) {
-        return with(units, devices, links, other, paths);
-    }
-
-    /** This plan with the ground under other radio paths. */
-    public Plan withPaths(Map<String, RadioPath> other) {
-        return with(units, devices, links, calibration, other);
+        return PlanBuilder.builder()
+                .format(FORMAT)
+                .name(name)
+                .region(region)
+                .mainsVoltageV(mainsVoltageV)
+                .place(place)
+                .network(Network.standard(Slugs.slug(name, "house")))
+                .buildings(Map.of("house", new Building("House", 0, 0, 0)))
+                .floors(Map.of("ground", new Floor("house", "Ground floor", 0, 2.5, "timber-floor", null)))
+                .circuits(Map.of("mains", new Circuit("Mains")))
+                .build();
     }
 
     /** The ground between two units, if it is known. */
@@ -199,44 +149,20 @@ public record Plan(
         return paths.values().stream().filter(p -> p.joins(one, other)).findFirst();
     }
 
-    private Plan with(
-            Map<String, Unit> otherUnits,
-            Map<String, Device> otherDevices,
-            Map<String, Link> otherLinks,
-            Calibration otherCalibration,
-            Map<String, RadioPath> otherPaths) {
-        return new Plan(
-                format,
-                name,
-                region,
-                mainsVoltageV,
-                place,
-                network,
-                cautionsRead,
-                buildings,
-                floors,
-                rooms,
-                spots,
-                circuits,
-                services,
-                otherUnits,
-                otherDevices,
-                otherLinks,
-                accepted,
-                constructions,
-                openings,
-                stairwells,
-                fittings,
-                cables,
-                routes,
-                owned,
-                wallWork,
-                demands,
-                indoorModel,
-                otherCalibration,
-                housings,
-                cautions,
-                money,
-                otherPaths);
+    /** One construction of a valid plan: the plan's own, which may replace a built-in one, or a built-in one. */
+    public Construction construction(String id) {
+        Construction own = constructions.get(id);
+        Construction construction = own == null ? Constructions.all().get(id) : own;
+        if (construction == null) {
+            throw new IllegalArgumentException("unknown construction " + id);
+        }
+        return construction;
+    }
+
+    /** All constructions that it may use, by id. */
+    public Map<String, Construction> everyConstruction() {
+        Map<String, Construction> all = new LinkedHashMap<>(Constructions.all());
+        all.putAll(constructions);
+        return all;
     }
 }

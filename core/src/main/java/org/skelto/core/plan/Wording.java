@@ -1,5 +1,11 @@
 package org.skelto.core.plan;
 
+import org.skelto.core.plan.equipment.Criticality;
+import org.skelto.core.plan.equipment.DeviceKind;
+import org.skelto.core.plan.equipment.UnitKind;
+import org.skelto.core.plan.radio.Medium;
+import org.skelto.core.plan.radio.RadioBand;
+
 /** How the words of the plan are written on screen. */
 public final class Wording {
     private Wording() {}

@@ -7,10 +7,10 @@ import java.util.List;
 import java.util.Map;
 import java.util.Set;
 import java.util.function.BiFunction;
-import org.skelto.core.plan.Device;
 import org.skelto.core.plan.Plan;
-import org.skelto.core.plan.PowerSource;
-import org.skelto.core.plan.Unit;
+import org.skelto.core.plan.equipment.Device;
+import org.skelto.core.plan.equipment.Unit;
+import org.skelto.core.plan.power.PowerSource;
 import org.skelto.core.work.ComputingBudget;
 
 /** How long the whole path of what must survive goes on without the mains, and which box ends first. */

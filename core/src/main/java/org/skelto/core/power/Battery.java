@@ -2,9 +2,9 @@ package org.skelto.core.power;
 
 import org.skelto.core.parts.Part;
 import org.skelto.core.parts.Quantity;
-import org.skelto.core.plan.Exposure;
 import org.skelto.core.plan.Plan;
-import org.skelto.core.plan.Unit;
+import org.skelto.core.plan.equipment.Unit;
+import org.skelto.core.plan.site.Exposure;
 import org.skelto.core.radio.Figure;
 import org.skelto.core.radio.Text;
 import org.skelto.core.work.ComputingBudget;

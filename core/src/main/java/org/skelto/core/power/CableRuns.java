@@ -2,9 +2,9 @@ package org.skelto.core.power;
 
 import java.util.List;
 import java.util.Optional;
-import org.skelto.core.plan.Corner;
-import org.skelto.core.plan.Place;
-import org.skelto.core.plan.Route;
+import org.skelto.core.plan.site.Corner;
+import org.skelto.core.plan.site.Place;
+import org.skelto.core.plan.site.Route;
 import org.skelto.core.site.Point;
 import org.skelto.core.site.SiteModel;
 import org.skelto.core.work.ComputingBudget;

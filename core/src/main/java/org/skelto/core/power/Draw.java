@@ -1,5 +1,6 @@
 package org.skelto.core.power;
 
+import io.soabase.recordbuilder.core.RecordBuilder;
 import java.util.Map;
 import java.util.TreeMap;
 import org.skelto.core.parts.Catalogue;
@@ -7,14 +8,14 @@ import org.skelto.core.parts.Part;
 import org.skelto.core.parts.PartKind;
 import org.skelto.core.parts.Quantity;
 import org.skelto.core.parts.Trait;
-import org.skelto.core.plan.BoardSet;
-import org.skelto.core.plan.Device;
-import org.skelto.core.plan.DeviceKind;
 import org.skelto.core.plan.Plan;
-import org.skelto.core.plan.PowerSource;
-import org.skelto.core.plan.RestState;
-import org.skelto.core.plan.Unit;
-import org.skelto.core.plan.UnitKind;
+import org.skelto.core.plan.equipment.BoardSet;
+import org.skelto.core.plan.equipment.Device;
+import org.skelto.core.plan.equipment.DeviceKind;
+import org.skelto.core.plan.equipment.RestState;
+import org.skelto.core.plan.equipment.Unit;
+import org.skelto.core.plan.equipment.UnitKind;
+import org.skelto.core.plan.power.PowerSource;
 import org.skelto.core.radio.Figure;
 import org.skelto.core.radio.Text;
 import org.skelto.core.work.ComputingBudget;
@@ -26,7 +27,9 @@ import org.skelto.core.work.ComputingBudget;
  * @param leastV least voltage at which it works, or null
  * @param mostV greatest that it bears, or null
  */
-record Draw(double volts, Double leastV, Double mostV, double typicalW, double worstW, boolean assumed, Figure figure) {
+@RecordBuilder
+record Draw(double volts, Double leastV, Double mostV, double typicalW, double worstW, boolean assumed, Figure figure)
+        implements DrawBuilder.With {
     /** Loads of more than this are fed from the mains. */
     private static final double LOW_V = 60;
 
@@ -55,42 +58,41 @@ record Draw(double volts, Double leastV, Double mostV, double typicalW, double w
         Unit unit = plan.units().get(id);
         if (unit.draws() != null) {
             double volts = unit.draws().volts();
-            return new Draw(
-                    volts,
-                    unit.draws().leastV(),
-                    null,
-                    unit.draws().typicalA() * volts,
-                    unit.draws().worstA() * volts,
-                    false,
-                    Figure.of(
+            return DrawBuilder.builder()
+                    .volts(volts)
+                    .leastV(unit.draws().leastV())
+                    .typicalW(unit.draws().typicalA() * volts)
+                    .worstW(unit.draws().worstA() * volts)
+                    .assumed(false)
+                    .figure(Figure.of(
                             "as typed",
                             "measured, or the sheet of the unit",
                             false,
                             "typical",
                             Text.number(unit.draws().typicalA(), 3) + " A",
                             "at worst",
-                            Text.number(unit.draws().worstA(), 3) + " A"));
+                            Text.number(unit.draws().worstA(), 3) + " A"))
+                    .build();
         }
         Part main = unit.boards() == null
                 ? null
                 : catalogue.find(unit.boards().main()).orElse(null);
         if (main == null || !main.figures().containsKey(Quantity.SUPPLY_V)) {
             double[] usual = USUAL.get(unit.kind());
-            return new Draw(
-                    usual[0],
-                    null,
-                    null,
-                    usual[1],
-                    usual[2],
-                    unit.kind() != UnitKind.SUPPLY,
-                    Figure.of(
+            return DrawBuilder.builder()
+                    .volts(usual[0])
+                    .typicalW(usual[1])
+                    .worstW(usual[2])
+                    .assumed(unit.kind() != UnitKind.SUPPLY)
+                    .figure(Figure.of(
                             "typical of its kind",
                             "assumed: choose its part, or type what it takes",
                             true,
                             "typical",
                             Text.number(usual[1], 1) + " W",
                             "at worst",
-                            Text.number(usual[2], 1) + " W"));
+                            Text.number(usual[2], 1) + " W"))
+                    .build();
         }
         return made(plan, id, main, catalogue);
     }
@@ -129,15 +131,16 @@ record Draw(double volts, Double leastV, Double mostV, double typicalW, double w
             inputs[at++] = e.getKey();
             inputs[at++] = Text.number(e.getValue()[0], 2) + " to " + Text.number(e.getValue()[1], 2) + " W";
         }
-        return new Draw(
-                volts,
-                main.figure(Quantity.SUPPLY_LEAST_V).orElse(null),
-                main.figure(Quantity.SUPPLY_MOST_V).orElse(null),
-                typical,
-                worst,
-                false,
-                Figure.of(
-                        "sum of V · I of its parts, all relays on and the radio sending", "catalogue", false, inputs));
+        return DrawBuilder.builder()
+                .volts(volts)
+                .leastV(main.figure(Quantity.SUPPLY_LEAST_V).orElse(null))
+                .mostV(main.figure(Quantity.SUPPLY_MOST_V).orElse(null))
+                .typicalW(typical)
+                .worstW(worst)
+                .assumed(false)
+                .figure(Figure.of(
+                        "sum of V · I of its parts, all relays on and the radio sending", "catalogue", false, inputs))
+                .build();
     }
 
     private static double[] own(Part part) {

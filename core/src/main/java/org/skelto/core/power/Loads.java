@@ -3,8 +3,8 @@ package org.skelto.core.power;
 import java.util.Optional;
 import org.skelto.core.parts.Catalogue;
 import org.skelto.core.parts.Quantity;
-import org.skelto.core.plan.Device;
-import org.skelto.core.plan.Works;
+import org.skelto.core.plan.equipment.ActuationSpec;
+import org.skelto.core.plan.equipment.Device;
 
 /** What a device takes: typed, or of its part. */
 public final class Loads {
@@ -12,7 +12,7 @@ public final class Loads {
 
     /** Volts of a device; 230 when nothing is known. */
     public static double volts(Device d, Catalogue catalogue) {
-        Works works = d.known();
+        ActuationSpec works = d.known();
         return works.volts() != null
                 ? works.volts()
                 : catalogue
@@ -23,7 +23,7 @@ public final class Loads {
 
     /** Watts of a device while on; 0 when nothing is known. */
     public static double watts(Device d, Catalogue catalogue) {
-        Works works = d.known();
+        ActuationSpec works = d.known();
         return works.watts() != null
                 ? works.watts()
                 : catalogue
@@ -39,7 +39,7 @@ public final class Loads {
 
     /** What it takes for a moment when it is switched on: typed, or typical of its kind of load; none when neither is known. */
     public static Optional<Double> inrushA(Device d, Catalogue catalogue) {
-        Works works = d.known();
+        ActuationSpec works = d.known();
         if (works.inrushA() != null) {
             return Optional.of(works.inrushA());
         }

@@ -1,5 +1,6 @@
 package org.skelto.core.power;
 
+import io.soabase.recordbuilder.core.RecordBuilder;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Map;
@@ -9,15 +10,15 @@ import org.skelto.core.parts.Catalogue;
 import org.skelto.core.parts.Part;
 import org.skelto.core.parts.PartKind;
 import org.skelto.core.parts.Quantity;
-import org.skelto.core.plan.Duty;
-import org.skelto.core.plan.GeoPoint;
-import org.skelto.core.plan.Medium;
 import org.skelto.core.plan.Plan;
-import org.skelto.core.plan.PowerSource;
-import org.skelto.core.plan.Pulse;
-import org.skelto.core.plan.Radio;
-import org.skelto.core.plan.Regulation;
-import org.skelto.core.plan.Unit;
+import org.skelto.core.plan.equipment.Unit;
+import org.skelto.core.plan.power.Duty;
+import org.skelto.core.plan.power.PowerSource;
+import org.skelto.core.plan.power.Pulse;
+import org.skelto.core.plan.power.Regulation;
+import org.skelto.core.plan.radio.Medium;
+import org.skelto.core.plan.radio.Radio;
+import org.skelto.core.plan.site.GeoPoint;
 import org.skelto.core.radio.Figure;
 import org.skelto.core.radio.Text;
 import org.skelto.core.radio.Traffic;
@@ -45,6 +46,7 @@ public final class Outposts {
      * @param deaf when nothing can reach it, in words, or null when it always listens
      * @param radios what the same report would take over other radios
      */
+    @RecordBuilder
     public record OutpostEnergy(
             String unit,
             String name,
@@ -58,7 +60,8 @@ public final class Outposts {
             List<SunModel.MonthOfSun> months,
             String diesIn,
             String deaf,
-            List<ReportCost> radios) {}
+            List<ReportCost> radios)
+            implements OutpostsOutpostEnergyBuilder.With {}
 
     /**
      * A state of a cycle.
@@ -72,8 +75,10 @@ public final class Outposts {
     public record Regulated(String what, double averageUa, Double years, boolean now, Figure figure) {}
 
     /** What one report takes over a radio, and how long the same cells would last. */
+    @RecordBuilder
     public record ReportCost(
-            String radio, double awakeMs, double chargeUah, Double years, boolean now, String how, Figure figure) {}
+            String radio, double awakeMs, double chargeUah, Double years, boolean now, String how, Figure figure)
+            implements OutpostsReportCostBuilder.With {}
 
     /** The energy of every unit on a battery whose duty is known. */
     public static Map<String, OutpostEnergy> of(Plan plan, Catalogue parts) {
@@ -94,20 +99,21 @@ public final class Outposts {
         Battery battery = cell == null ? null : Battery.of(plan, unit, cell);
         double average = averageUa(duty, volts);
         List<SunModel.MonthOfSun> months = months(plan.place(), unit, battery, average);
-        return new OutpostEnergy(
-                id,
-                unit.name(),
-                cell == null ? null : cell.name(),
-                average,
-                averageFigure(duty, volts),
-                battery == null ? null : battery.years(average),
-                battery == null ? null : battery.figure(average),
-                states(duty, unit),
-                regulators(duty, volts, battery),
-                months,
-                SunModel.diesIn(months),
-                deaf(duty),
-                radios(unit, duty, volts, battery));
+        return OutpostsOutpostEnergyBuilder.builder()
+                .unit(id)
+                .name(unit.name())
+                .cell(cell == null ? null : cell.name())
+                .averageUa(average)
+                .averageFigure(averageFigure(duty, volts))
+                .years(battery == null ? null : battery.years(average))
+                .figure(battery == null ? null : battery.figure(average))
+                .states(states(duty, unit))
+                .regulators(regulators(duty, volts, battery))
+                .months(months)
+                .diesIn(SunModel.diesIn(months))
+                .deaf(deaf(duty))
+                .radios(radios(unit, duty, volts, battery))
+                .build();
     }
 
     /** Years of a unit's cells if its sending took so long; null when it has none, or they or its duty are not known. */
@@ -337,13 +343,14 @@ public final class Outposts {
         double sleep = duty.sleepUa() > 0 ? duty.sleepUa() : USUAL_SLEEP_UA;
         double load = sleep + chargeUah * 3600 / duty.cycleS();
         double average = now ? averageUa(duty, volts) : load;
-        return new ReportCost(
-                radio,
-                awakeMs,
-                chargeUah,
-                battery == null ? null : battery.years(average),
-                now,
-                how,
-                battery == null ? null : battery.figure(average));
+        return OutpostsReportCostBuilder.builder()
+                .radio(radio)
+                .awakeMs(awakeMs)
+                .chargeUah(chargeUah)
+                .years(battery == null ? null : battery.years(average))
+                .now(now)
+                .how(how)
+                .figure(battery == null ? null : battery.figure(average))
+                .build();
     }
 }

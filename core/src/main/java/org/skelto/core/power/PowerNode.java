@@ -1,5 +1,6 @@
 package org.skelto.core.power;
 
+import io.soabase.recordbuilder.core.RecordBuilder;
 import java.util.List;
 import org.skelto.core.radio.Figure;
 
@@ -22,6 +23,7 @@ import org.skelto.core.radio.Figure;
  * @param cell its battery, or null when it has none that is known
  * @param backupH hours that its backup carries it at the typical load, or null
  */
+@RecordBuilder
 public record PowerNode(
         String id,
         String name,
@@ -40,7 +42,8 @@ public record PowerNode(
         CellLife cell,
         Double backupH,
         Figure backup,
-        List<PowerFault> faults) {
+        List<PowerFault> faults)
+        implements PowerNodeBuilder.With {
     /**
      * What a supply makes.
      *
@@ -52,6 +55,7 @@ public record PowerNode(
      * @param lossW heat in it at worst
      * @param junctionC of a linear regulator at worst, or null
      */
+    @RecordBuilder
     public record SupplyOutput(
             String part,
             double volts,
@@ -61,7 +65,8 @@ public record PowerNode(
             Double share,
             double lossW,
             Double junctionC,
-            Figure figure) {}
+            Figure figure)
+            implements PowerNodeSupplyOutputBuilder.With {}
 
     /**
      * A cable under load.
@@ -72,14 +77,10 @@ public record PowerNode(
      * @param dropShare of the voltage at its near end
      * @param endV that arrives
      */
+    @RecordBuilder
     public record CableRun(
-            String cable,
-            double lengthM,
-            boolean estimated,
-            double dropV,
-            double dropShare,
-            double endV,
-            Figure figure) {}
+            String cable, double lengthM, boolean estimated, double dropV, double dropShare, double endV, Figure figure)
+            implements PowerNodeCableRunBuilder.With {}
 
     /**
      * A battery.

@@ -11,13 +11,13 @@ import org.skelto.core.parts.Part;
 import org.skelto.core.parts.PartKind;
 import org.skelto.core.parts.Quantity;
 import org.skelto.core.parts.Trait;
-import org.skelto.core.plan.Device;
-import org.skelto.core.plan.Feed;
-import org.skelto.core.plan.Place;
 import org.skelto.core.plan.Plan;
-import org.skelto.core.plan.PowerSource;
-import org.skelto.core.plan.Unit;
-import org.skelto.core.plan.UnitKind;
+import org.skelto.core.plan.equipment.Device;
+import org.skelto.core.plan.equipment.Unit;
+import org.skelto.core.plan.equipment.UnitKind;
+import org.skelto.core.plan.power.Feed;
+import org.skelto.core.plan.power.PowerSource;
+import org.skelto.core.plan.site.Place;
 import org.skelto.core.power.PowerNode.CableRun;
 import org.skelto.core.power.PowerNode.PowerFault;
 import org.skelto.core.power.PowerNode.SupplyOutput;
@@ -256,25 +256,26 @@ public final class PowerTree {
                 maker == null ? new double[] {draw.typicalW() + ports[0], draw.worstW() + ports[1]} : taken(id);
         nodes.put(
                 id,
-                new PowerNode(
-                        id,
-                        unit.name(),
-                        unit.power().fed() ? unit.power().from() : null,
-                        source(unit),
-                        main == null ? null : main.name(),
-                        inputV,
-                        input[0] / inputV,
-                        input[1] / inputV,
-                        taken(id)[0],
-                        taken(id)[1],
-                        draw.assumed(),
-                        draw.figure(),
-                        output,
-                        run,
-                        cell,
-                        hours,
-                        backupFigure,
-                        List.copyOf(faults)));
+                PowerNodeBuilder.builder()
+                        .id(id)
+                        .name(unit.name())
+                        .parent(unit.power().fed() ? unit.power().from() : null)
+                        .source(source(unit))
+                        .part(main == null ? null : main.name())
+                        .volts(inputV)
+                        .typicalA(input[0] / inputV)
+                        .worstA(input[1] / inputV)
+                        .takenW(taken(id)[0])
+                        .takenWorstW(taken(id)[1])
+                        .assumed(draw.assumed())
+                        .draw(draw.figure())
+                        .gives(output)
+                        .run(run)
+                        .cell(cell)
+                        .backupH(hours)
+                        .backup(backupFigure)
+                        .faults(List.copyOf(faults))
+                        .build());
     }
 
     private PowerNode device(String id, Device device) {
@@ -283,32 +284,27 @@ public final class PowerTree {
         List<PowerFault> faults = new ArrayList<>();
         double given = outputV(device.known().supply());
         PowerFaults.voltage(device, volts, given, faults);
-        return new PowerNode(
-                "device:" + id,
-                device.name(),
-                device.known().supply(),
-                null,
-                catalogue.find(device.known().part()).map(Part::name).orElse(null),
-                volts,
-                watts[0] / volts,
-                watts[1] / volts,
-                watts[0],
-                watts[1],
-                false,
-                Figure.of(
+        return PowerNodeBuilder.builder()
+                .id("device:" + id)
+                .name(device.name())
+                .parent(device.known().supply())
+                .part(catalogue.find(device.known().part()).map(Part::name).orElse(null))
+                .volts(volts)
+                .typicalA(watts[0] / volts)
+                .worstA(watts[1] / volts)
+                .takenW(watts[0])
+                .takenWorstW(watts[1])
+                .assumed(false)
+                .draw(Figure.of(
                         "W / V",
                         "as typed, or its part",
                         false,
                         "power",
                         Text.number(watts[1], 2) + " W",
                         "voltage",
-                        Text.number(volts, 1) + " V"),
-                null,
-                null,
-                null,
-                null,
-                null,
-                faults);
+                        Text.number(volts, 1) + " V"))
+                .faults(faults)
+                .build();
     }
 
     private String source(Unit unit) {
@@ -354,16 +350,17 @@ public final class PowerTree {
                 "heat in it",
                 Text.number(lossW, 2) + " W");
         PowerFaults.headroom(unit, volts, worstA, ratedW, share, faults);
-        return new SupplyOutput(
-                part.name(),
-                volts,
-                watts[0] / volts,
-                worstA,
-                ratedW == null ? null : ratedW / volts,
-                share,
-                lossW,
-                junction,
-                figure);
+        return PowerNodeSupplyOutputBuilder.builder()
+                .part(part.name())
+                .volts(volts)
+                .typicalA(watts[0] / volts)
+                .worstA(worstA)
+                .ratedA(ratedW == null ? null : ratedW / volts)
+                .share(share)
+                .lossW(lossW)
+                .junctionC(junction)
+                .figure(figure)
+                .build();
     }
 
     private void ethernet(Unit unit, Draw draw, List<PowerFault> faults) {
@@ -429,14 +426,14 @@ public final class PowerTree {
             double ohm = Electrics.loopOhm(length, cable.figure(Quantity.OHM_PER_KM, 0));
             endV = converts ? Electrics.endV(startV, watts[1], ohm) : startV - amps * ohm;
             double drop = Double.isNaN(endV) ? startV : startV - endV;
-            run = new CableRun(
-                    cable.name(),
-                    length,
-                    estimated,
-                    drop,
-                    drop / startV,
-                    Double.isNaN(endV) ? 0 : endV,
-                    Figure.of(
+            run = PowerNodeCableRunBuilder.builder()
+                    .cable(cable.name())
+                    .lengthM(length)
+                    .estimated(estimated)
+                    .dropV(drop)
+                    .dropShare(drop / startV)
+                    .endV(Double.isNaN(endV) ? 0 : endV)
+                    .figure(Figure.of(
                             converts ? "V − V_end, V_end = (V + √(V² − 4 P R)) / 2" : "2 · L · I · R'",
                             "resistance of the cable by its class or sheet (IEC 60228)",
                             false,
@@ -447,7 +444,8 @@ public final class PowerTree {
                             "one conductor",
                             Text.number(cable.figure(Quantity.OHM_PER_KM, 0), 1) + " Ω/km",
                             "starts with",
-                            Text.number(startV, 2) + " V"));
+                            Text.number(startV, 2) + " V"))
+                    .build();
             PowerFaults.drop(unit, run, faults);
             PowerFaults.protection(
                     unit,

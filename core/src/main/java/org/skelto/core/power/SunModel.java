@@ -5,7 +5,7 @@ import java.time.format.TextStyle;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Locale;
-import org.skelto.core.plan.Solar;
+import org.skelto.core.plan.power.Solar;
 import org.skelto.core.radio.Figure;
 import org.skelto.core.radio.Text;
 import org.skelto.core.work.ComputingBudget;

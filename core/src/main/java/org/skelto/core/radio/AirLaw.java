@@ -3,8 +3,8 @@ package org.skelto.core.radio;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
-import org.skelto.core.plan.Radio;
-import org.skelto.core.plan.Region;
+import org.skelto.core.plan.radio.Radio;
+import org.skelto.core.plan.radio.Region;
 
 /**
  * What the region table says of a radio and of what it sends. An aid, never the law: check with your regulator.

@@ -1,12 +1,12 @@
 package org.skelto.core.radio;
 
 import java.util.Optional;
-import org.skelto.core.plan.Building;
-import org.skelto.core.plan.Floor;
-import org.skelto.core.plan.Place;
 import org.skelto.core.plan.Plan;
-import org.skelto.core.plan.Radio;
-import org.skelto.core.plan.Unit;
+import org.skelto.core.plan.equipment.Unit;
+import org.skelto.core.plan.radio.Radio;
+import org.skelto.core.plan.site.Building;
+import org.skelto.core.plan.site.Floor;
+import org.skelto.core.plan.site.Place;
 import org.skelto.core.site.Point;
 import org.skelto.core.site.SiteModel;
 import org.skelto.core.work.ComputingBudget;

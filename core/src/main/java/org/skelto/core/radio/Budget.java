@@ -4,7 +4,7 @@ import java.util.ArrayList;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
-import org.skelto.core.plan.Radio;
+import org.skelto.core.plan.radio.Radio;
 
 /**
  * The budget of a radio link in one direction, as a falling stair from radiated power to what arrives.

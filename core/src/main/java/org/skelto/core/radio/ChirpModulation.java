@@ -1,6 +1,6 @@
 package org.skelto.core.radio;
 
-import org.skelto.core.plan.Chirp;
+import org.skelto.core.plan.radio.Chirp;
 
 /** Long-range chirp spread spectrum (CSS): receiver floor and time on air. */
 public final class ChirpModulation {

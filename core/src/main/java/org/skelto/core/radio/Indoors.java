@@ -1,6 +1,6 @@
 package org.skelto.core.radio;
 
-import org.skelto.core.plan.IndoorModel;
+import org.skelto.core.plan.radio.IndoorModel;
 import org.skelto.core.site.SiteModel;
 
 /** The model of loss that a plan asks for. */

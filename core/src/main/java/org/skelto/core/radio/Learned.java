@@ -1,9 +1,9 @@
 package org.skelto.core.radio;
 
 import java.util.Map;
-import org.skelto.core.plan.Calibration;
 import org.skelto.core.plan.Plan;
-import org.skelto.core.plan.RadioBand;
+import org.skelto.core.plan.radio.Calibration;
+import org.skelto.core.plan.radio.RadioBand;
 
 /** What a plan's calibration says, while it is used. */
 public final class Learned {

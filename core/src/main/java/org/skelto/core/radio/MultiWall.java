@@ -2,11 +2,10 @@ package org.skelto.core.radio;
 
 import java.util.ArrayList;
 import java.util.List;
-import org.skelto.core.plan.Construction;
-import org.skelto.core.plan.Constructions;
-import org.skelto.core.plan.Place;
 import org.skelto.core.plan.Plan;
-import org.skelto.core.plan.RadioBand;
+import org.skelto.core.plan.radio.RadioBand;
+import org.skelto.core.plan.site.Construction;
+import org.skelto.core.plan.site.Place;
 import org.skelto.core.site.Crossing;
 import org.skelto.core.site.Point;
 import org.skelto.core.site.SiteModel;
@@ -83,7 +82,7 @@ public final class MultiWall implements LossModel {
     }
 
     private Part part(Crossing crossing, double frequencyMHz) {
-        Construction construction = Constructions.of(plan, crossing.construction());
+        Construction construction = plan.construction(crossing.construction());
         double lossDb =
                 tables.table(plan, crossing.construction(), frequencyMHz).lossDb(crossing.cosIncidence());
         RadioBand band = RadioBand.of(frequencyMHz);

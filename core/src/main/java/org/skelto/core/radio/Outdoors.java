@@ -3,11 +3,11 @@ package org.skelto.core.radio;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.TreeSet;
-import org.skelto.core.plan.Cover;
-import org.skelto.core.plan.GroundPoint;
-import org.skelto.core.plan.OutdoorModel;
-import org.skelto.core.plan.PathLearned;
-import org.skelto.core.plan.RadioPath;
+import org.skelto.core.plan.radio.Cover;
+import org.skelto.core.plan.radio.GroundPoint;
+import org.skelto.core.plan.radio.OutdoorModel;
+import org.skelto.core.plan.radio.PathLearned;
+import org.skelto.core.plan.radio.RadioPath;
 import org.skelto.core.work.ComputingBudget;
 
 /**
@@ -84,17 +84,7 @@ public final class Outdoors {
                 .map(c -> new Cover(
                         c.kind(), Math.max(0, c.fromM() - startM), Math.min(endM, c.toM()) - startM, c.heightM()))
                 .toList();
-        return new RadioPath(
-                path.from(),
-                path.to(),
-                points,
-                covers,
-                path.source(),
-                path.model(),
-                path.exponent(),
-                path.interceptDb(),
-                path.earthFactor(),
-                path.learned());
+        return path.with(b -> b.profile(points).covers(covers));
     }
 
     /** The ground with buildings on it. */

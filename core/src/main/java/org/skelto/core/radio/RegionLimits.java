@@ -1,5 +1,6 @@
 package org.skelto.core.radio;
 
+import io.soabase.recordbuilder.core.RecordBuilder;
 import java.io.BufferedReader;
 import java.io.IOException;
 import java.io.InputStream;
@@ -10,9 +11,9 @@ import java.util.Arrays;
 import java.util.List;
 import java.util.Optional;
 import java.util.stream.Stream;
-import org.skelto.core.plan.Medium;
-import org.skelto.core.plan.Radio;
-import org.skelto.core.plan.Region;
+import org.skelto.core.plan.radio.Medium;
+import org.skelto.core.plan.radio.Radio;
+import org.skelto.core.plan.radio.Region;
 import org.skelto.core.work.ComputingBudget;
 
 /**
@@ -66,6 +67,7 @@ public final class RegionLimits {
      * @param restTimes silence after it, as a multiple of that time, or null
      * @param restS least silence after it, or null
      */
+    @RecordBuilder
     public record BandLimit(
             Region region,
             List<Medium> media,
@@ -81,7 +83,8 @@ public final class RegionLimits {
             Double mostOnMs,
             Double restTimes,
             Double restS,
-            String source) {
+            String source)
+            implements RegionLimitsBandLimitBuilder.With {
 
         /** Whether the share of time on air is limited. */
         public boolean dutyLimited() {
@@ -194,22 +197,23 @@ public final class RegionLimits {
     private static BandLimit row(String line) {
         // the source is the last column and the only one that may hold a comma
         String[] cells = line.split(",", 15);
-        return new BandLimit(
-                Region.valueOf(cells[0]),
-                Arrays.stream(cells[1].split("\\|")).map(Medium::valueOf).toList(),
-                Double.parseDouble(cells[2]),
-                Double.parseDouble(cells[3]),
-                Double.parseDouble(cells[4]),
-                number(cells[5]),
-                Integer.parseInt(cells[6]),
-                Use.valueOf(cells[7]),
-                Double.parseDouble(cells[8]),
-                Kind.valueOf(cells[9]),
-                cells[10].equals("none") ? Double.valueOf(NO_DUTY) : number(cells[10]),
-                number(cells[11]),
-                number(cells[12]),
-                number(cells[13]),
-                cells[14].replace("\"", ""));
+        return RegionLimitsBandLimitBuilder.builder()
+                .region(Region.valueOf(cells[0]))
+                .media(Arrays.stream(cells[1].split("\\|")).map(Medium::valueOf).toList())
+                .fromMHz(Double.parseDouble(cells[2]))
+                .toMHz(Double.parseDouble(cells[3]))
+                .leastBandwidthKHz(Double.parseDouble(cells[4]))
+                .mostBandwidthKHz(number(cells[5]))
+                .leastChannels(Integer.parseInt(cells[6]))
+                .use(Use.valueOf(cells[7]))
+                .limitDbm(Double.parseDouble(cells[8]))
+                .kind(Kind.valueOf(cells[9]))
+                .dutyPercent(cells[10].equals("none") ? Double.valueOf(NO_DUTY) : number(cells[10]))
+                .mostOnMs(number(cells[11]))
+                .restTimes(number(cells[12]))
+                .restS(number(cells[13]))
+                .source(cells[14].replace("\"", ""))
+                .build();
     }
 
     private static Double number(String cell) {

@@ -1,7 +1,7 @@
 package org.skelto.core.radio;
 
-import org.skelto.core.plan.Construction;
-import org.skelto.core.plan.Material;
+import org.skelto.core.plan.site.Construction;
+import org.skelto.core.plan.site.Material;
 
 /** Loss of a wave through a single homogeneous slab, Recommendation ITU-R P.2040. */
 public final class Slab {

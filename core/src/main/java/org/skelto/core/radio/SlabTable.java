@@ -1,6 +1,6 @@
 package org.skelto.core.radio;
 
-import org.skelto.core.plan.Construction;
+import org.skelto.core.plan.site.Construction;
 import org.skelto.core.work.ComputingBudget;
 
 /**

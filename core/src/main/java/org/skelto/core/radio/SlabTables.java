@@ -2,10 +2,9 @@ package org.skelto.core.radio;
 
 import java.util.Map;
 import java.util.concurrent.ConcurrentHashMap;
-import org.skelto.core.plan.Construction;
-import org.skelto.core.plan.Constructions;
 import org.skelto.core.plan.Plan;
-import org.skelto.core.plan.RadioBand;
+import org.skelto.core.plan.radio.RadioBand;
+import org.skelto.core.plan.site.Construction;
 
 /**
  * Tables of the loss of walls, made when first asked for and kept: a house uses a dozen. Safe for several threads; when
@@ -20,7 +19,7 @@ public final class SlabTables {
 
     /** The table of a construction of a plan: what was measured wins over what was learned, that over its layers. */
     public SlabTable table(Plan plan, String construction, double frequencyMHz) {
-        Construction made = Constructions.of(plan, construction);
+        Construction made = plan.construction(construction);
         RadioBand band = RadioBand.of(frequencyMHz);
         Double measured = made.measuredDb().get(band);
         if (measured != null) {

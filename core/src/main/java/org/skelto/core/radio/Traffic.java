@@ -1,12 +1,12 @@
 package org.skelto.core.radio;
 
-import org.skelto.core.plan.Chirp;
-import org.skelto.core.plan.Duty;
-import org.skelto.core.plan.Medium;
-import org.skelto.core.plan.Message;
-import org.skelto.core.plan.Pulse;
-import org.skelto.core.plan.Radio;
-import org.skelto.core.plan.Unit;
+import org.skelto.core.plan.equipment.Unit;
+import org.skelto.core.plan.power.Duty;
+import org.skelto.core.plan.power.Pulse;
+import org.skelto.core.plan.radio.Chirp;
+import org.skelto.core.plan.radio.Medium;
+import org.skelto.core.plan.radio.Message;
+import org.skelto.core.plan.radio.Radio;
 import org.skelto.core.work.ComputingBudget;
 
 /**

@@ -2,6 +2,7 @@ package org.skelto.core.sample;
 
 import java.util.Random;
 import org.skelto.core.ground.ElevationGrid;
+import org.skelto.core.ground.ElevationGridBuilder;
 
 /** Made-up ground for load and comparison: hills by displaced midpoints, rough in the small and steep in the large. */
 public final class Hills {
@@ -33,7 +34,15 @@ public final class Hills {
                 heights[row * side + column] = (float) hills.z[row][column];
             }
         }
-        return new ElevationGrid(side, side, 0, 0, stepM, stepM * 1.3, heights);
+        return ElevationGridBuilder.builder()
+                .columns(side)
+                .rows(side)
+                .westM(0)
+                .southM(0)
+                .eastStepM(stepM)
+                .northStepM(stepM * 1.3)
+                .heightM(heights)
+                .build();
     }
 
     private void raise(double reliefM, double roughness) {

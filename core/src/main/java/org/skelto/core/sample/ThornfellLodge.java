@@ -6,42 +6,48 @@ import java.util.SortedSet;
 import java.util.TreeMap;
 import java.util.TreeSet;
 import org.skelto.core.links.RadioDefaults;
-import org.skelto.core.plan.AfterPower;
-import org.skelto.core.plan.Attached;
-import org.skelto.core.plan.BoardSet;
-import org.skelto.core.plan.Building;
-import org.skelto.core.plan.Circuit;
-import org.skelto.core.plan.Clutter;
-import org.skelto.core.plan.Corner;
-import org.skelto.core.plan.Device;
-import org.skelto.core.plan.DeviceKind;
-import org.skelto.core.plan.Direction;
-import org.skelto.core.plan.Drive;
-import org.skelto.core.plan.Floor;
-import org.skelto.core.plan.GeoPoint;
-import org.skelto.core.plan.Hand;
-import org.skelto.core.plan.Link;
-import org.skelto.core.plan.LoadKind;
-import org.skelto.core.plan.Medium;
-import org.skelto.core.plan.Network;
-import org.skelto.core.plan.Opening;
-import org.skelto.core.plan.OpeningKind;
-import org.skelto.core.plan.Place;
 import org.skelto.core.plan.Plan;
-import org.skelto.core.plan.Power;
-import org.skelto.core.plan.PowerSource;
-import org.skelto.core.plan.Radio;
-import org.skelto.core.plan.Region;
-import org.skelto.core.plan.RestState;
-import org.skelto.core.plan.Room;
-import org.skelto.core.plan.RoomUse;
-import org.skelto.core.plan.Service;
-import org.skelto.core.plan.ServiceKind;
-import org.skelto.core.plan.Stairwell;
-import org.skelto.core.plan.Unit;
-import org.skelto.core.plan.UnitKind;
-import org.skelto.core.plan.Way;
-import org.skelto.core.plan.Works;
+import org.skelto.core.plan.PlanBuilder;
+import org.skelto.core.plan.equipment.ActuationSpec;
+import org.skelto.core.plan.equipment.ActuationSpecBuilder;
+import org.skelto.core.plan.equipment.AfterPower;
+import org.skelto.core.plan.equipment.Attached;
+import org.skelto.core.plan.equipment.BoardSet;
+import org.skelto.core.plan.equipment.Device;
+import org.skelto.core.plan.equipment.DeviceBuilder;
+import org.skelto.core.plan.equipment.DeviceKind;
+import org.skelto.core.plan.equipment.Drive;
+import org.skelto.core.plan.equipment.Hand;
+import org.skelto.core.plan.equipment.LoadKind;
+import org.skelto.core.plan.equipment.RestState;
+import org.skelto.core.plan.equipment.Unit;
+import org.skelto.core.plan.equipment.UnitBuilder;
+import org.skelto.core.plan.equipment.UnitKind;
+import org.skelto.core.plan.equipment.Way;
+import org.skelto.core.plan.network.Direction;
+import org.skelto.core.plan.network.Link;
+import org.skelto.core.plan.network.Network;
+import org.skelto.core.plan.network.Service;
+import org.skelto.core.plan.network.ServiceKind;
+import org.skelto.core.plan.power.Circuit;
+import org.skelto.core.plan.power.Power;
+import org.skelto.core.plan.power.PowerSource;
+import org.skelto.core.plan.radio.Medium;
+import org.skelto.core.plan.radio.Radio;
+import org.skelto.core.plan.radio.Region;
+import org.skelto.core.plan.site.Building;
+import org.skelto.core.plan.site.Clutter;
+import org.skelto.core.plan.site.Corner;
+import org.skelto.core.plan.site.Floor;
+import org.skelto.core.plan.site.GeoPoint;
+import org.skelto.core.plan.site.Opening;
+import org.skelto.core.plan.site.OpeningBuilder;
+import org.skelto.core.plan.site.OpeningKind;
+import org.skelto.core.plan.site.Place;
+import org.skelto.core.plan.site.Room;
+import org.skelto.core.plan.site.RoomBuilder;
+import org.skelto.core.plan.site.RoomUse;
+import org.skelto.core.plan.site.Stairwell;
 
 /**
  * A made-up guest house, generated: three floors of twenty rooms along a corridor, a relay board in every room, {@value
@@ -93,39 +99,33 @@ public final class ThornfellLodge {
                 new Service("phone message service", ServiceKind.PUSH),
                 "remote",
                 new Service("remote access", ServiceKind.REMOTE_ACCESS));
-        return new Plan(
-                Plan.FORMAT,
-                "Thornfell Lodge",
-                Region.EU,
-                230.0,
-                new GeoPoint(46.2, 8.1),
-                new Network("192.168.60.0/24", "192.168.60.150", "192.168.60.239", "lodge"),
-                true,
-                Map.of("lodge", new Building("Lodge", 0, 0, 0)),
-                floors,
-                rooms,
-                Map.of(),
-                circuits,
-                services,
-                units,
-                devices,
-                links,
-                Map.of(),
-                Map.of(),
-                openings,
-                stairwells,
-                Map.of(),
-                Map.of(),
-                Map.of(),
-                Map.of(),
-                null,
-                Map.of(),
-                null,
-                null,
-                null,
-                null,
-                null,
-                null);
+        return PlanBuilder.builder()
+                .format(Plan.FORMAT)
+                .name("Thornfell Lodge")
+                .region(Region.EU)
+                .mainsVoltageV(230.0)
+                .place(new GeoPoint(46.2, 8.1))
+                .network(new Network("192.168.60.0/24", "192.168.60.150", "192.168.60.239", "lodge"))
+                .cautionsRead(true)
+                .buildings(Map.of("lodge", new Building("Lodge", 0, 0, 0)))
+                .floors(floors)
+                .rooms(rooms)
+                .spots(Map.of())
+                .circuits(circuits)
+                .services(services)
+                .units(units)
+                .devices(devices)
+                .links(links)
+                .accepted(Map.of())
+                .constructions(Map.of())
+                .openings(openings)
+                .stairwells(stairwells)
+                .fittings(Map.of())
+                .cables(Map.of())
+                .routes(Map.of())
+                .owned(Map.of())
+                .demands(Map.of())
+                .build();
     }
 
     private static String id(int floor, int room) {
@@ -157,10 +157,28 @@ public final class ThornfellLodge {
                     DEEP_M);
             openings.put(
                     "door-" + id(f, r),
-                    new Opening(id(f, r), south ? 2 : 0, OpeningKind.DOOR, 0.4, 0.9, 0, 2.05, "door-wood"));
+                    OpeningBuilder.builder()
+                            .room(id(f, r))
+                            .wall(south ? 2 : 0)
+                            .kind(OpeningKind.DOOR)
+                            .atM(0.4)
+                            .widthM(0.9)
+                            .sillM(0)
+                            .headM(2.05)
+                            .construction("door-wood")
+                            .build());
             openings.put(
                     "window-" + id(f, r),
-                    new Opening(id(f, r), south ? 0 : 2, OpeningKind.WINDOW, 1.2, 1.4, 0.9, 2.1, "glass-24"));
+                    OpeningBuilder.builder()
+                            .room(id(f, r))
+                            .wall(south ? 0 : 2)
+                            .kind(OpeningKind.WINDOW)
+                            .atM(1.2)
+                            .widthM(1.4)
+                            .sillM(0.9)
+                            .headM(2.1)
+                            .construction("glass-24")
+                            .build());
         }
         for (int a = 0; a < 4; a++) {
             String ap = FLOORS[f] + "-ap-" + a;
@@ -193,7 +211,16 @@ public final class ThornfellLodge {
                 : r <= ROOMS / 2
                         ? List.of("brick-220", "board-100", "brick-110", "board-100")
                         : List.of("brick-110", "board-100", "brick-220", "board-100");
-        rooms.put(id(f, r), new Room(FLOORS[f], name, corners, walls, Clutter.FURNISHED, use, null));
+        rooms.put(
+                id(f, r),
+                RoomBuilder.builder()
+                        .floor(FLOORS[f])
+                        .name(name)
+                        .corners(corners)
+                        .walls(walls)
+                        .clutter(Clutter.FURNISHED)
+                        .use(use)
+                        .build());
     }
 
     /** A relay board with the devices of its room. */
@@ -212,7 +239,7 @@ public final class ThornfellLodge {
                 Medium.WIFI_2G4);
         units.computeIfPresent(
                 board,
-                (id, unit) -> unit.of(new BoardSet(
+                (id, unit) -> unit.withBoards(new BoardSet(
                         "broad-22",
                         Map.of(
                                 "relays", new Attached("relay-8-high", null),
@@ -263,27 +290,27 @@ public final class ThornfellLodge {
             SortedSet<Way> ways,
             SortedSet<String> by) {
         Hand hand = kind.family() == DeviceKind.Family.LOAD ? Hand.SWITCH : Hand.NONE;
-        Device made = new Device(
-                name,
-                kind,
-                place,
-                kind.criticality(),
-                hand,
-                RestState.STAYS,
-                board,
-                channel,
-                circuit,
-                ways,
-                by,
-                false,
-                false,
-                false,
-                null);
-        return kind.family() == DeviceKind.Family.LOAD ? made.working(works(kind)) : made;
+        Device made = DeviceBuilder.builder()
+                .name(name)
+                .kind(kind)
+                .place(place)
+                .criticality(kind.criticality())
+                .hand(hand)
+                .rest(RestState.STAYS)
+                .unit(board)
+                .channel(channel)
+                .circuit(circuit)
+                .ways(ways)
+                .wallControls(by)
+                .exitRoute(false)
+                .outsideDoor(false)
+                .obstacleDetection(false)
+                .build();
+        return kind.family() == DeviceKind.Family.LOAD ? made.withWorks(works(kind)) : made;
     }
 
     /** Typical loads, all off when power returns. */
-    private static Works works(DeviceKind kind) {
+    private static ActuationSpec works(DeviceKind kind) {
         boolean blind = kind == DeviceKind.BLIND;
         Double watts = switch (kind) {
             case HEATER -> 1200.0;
@@ -297,22 +324,15 @@ public final class ThornfellLodge {
             case BLIND -> LoadKind.MOTOR;
             default -> LoadKind.LED;
         };
-        return new Works(
-                null,
-                null,
-                230.0,
-                watts,
-                load,
-                kind == DeviceKind.SOCKET ? 20.0 : null,
-                blind ? 24.0 : null,
-                blind ? Drive.TWO_WAY : Drive.MAINTAINED,
-                null,
-                null,
-                AfterPower.OFF,
-                null,
-                null,
-                null,
-                null);
+        return ActuationSpecBuilder.builder()
+                .volts(230.0)
+                .watts(watts)
+                .load(load)
+                .inrushA(kind == DeviceKind.SOCKET ? 20.0 : null)
+                .travelS(blind ? 24.0 : null)
+                .drive(blind ? Drive.TWO_WAY : Drive.MAINTAINED)
+                .afterPower(AfterPower.OFF)
+                .build();
     }
 
     private Place at(String room, double xM, double yM, double heightM) {
@@ -323,7 +343,7 @@ public final class ThornfellLodge {
     }
 
     private static Power mains(int f) {
-        return new Power(PowerSource.MAINS, "lights-" + f, null, 0);
+        return Power.of(PowerSource.MAINS, "lights-" + f, null, 0);
     }
 
     private void unit(
@@ -342,20 +362,18 @@ public final class ThornfellLodge {
         String hub = kind == UnitKind.CONTROLLER ? "hub" : null;
         units.put(
                 id,
-                new Unit(
-                        name,
-                        kind,
-                        place,
-                        power,
-                        channels,
-                        clients,
-                        entry,
-                        kind == UnitKind.HUB,
-                        hub,
-                        radios,
-                        null,
-                        null,
-                        null));
+                UnitBuilder.builder()
+                        .name(name)
+                        .kind(kind)
+                        .place(place)
+                        .power(power)
+                        .channels(channels)
+                        .maxClients(clients)
+                        .internetEntry(entry)
+                        .broker(kind == UnitKind.HUB)
+                        .hub(hub)
+                        .radios(radios)
+                        .build());
     }
 
     private void link(String from, String to, Medium medium) {

@@ -1,6 +1,6 @@
 package org.skelto.core.site;
 
-import org.skelto.core.plan.GeoPoint;
+import org.skelto.core.plan.site.GeoPoint;
 
 /** Between degrees and metres of a site, on a sphere; good to a few centimetres per kilometre at the size of a site. */
 public final class Earth {

@@ -5,8 +5,8 @@ import org.locationtech.jts.geom.Coordinate;
 import org.locationtech.jts.geom.Geometry;
 import org.locationtech.jts.geom.GeometryFactory;
 import org.locationtech.jts.geom.Polygon;
-import org.skelto.core.plan.Corner;
-import org.skelto.core.plan.Room;
+import org.skelto.core.plan.site.Corner;
+import org.skelto.core.plan.site.Room;
 import org.skelto.core.work.ComputingBudget;
 
 /** How much two rooms overlap. */

@@ -1,5 +1,7 @@
 package org.skelto.core.site;
 
+import io.soabase.recordbuilder.core.RecordBuilder;
+
 /**
  * A flat upright piece of one construction that a ray can go through: part of a wall, a door, a pane.
  *
@@ -15,8 +17,10 @@ package org.skelto.core.site;
  * @param toZM its head
  * @param construction what it is made of
  */
+@RecordBuilder
 public record Panel(
-        String floor, double axM, double ayM, double bxM, double byM, double fromZM, double toZM, String construction) {
+        String floor, double axM, double ayM, double bxM, double byM, double fromZM, double toZM, String construction)
+        implements PanelBuilder.With {
 
     /** Cross product that is positive to the left of the panel seen from its first end, zero on its line. */
     public double side(double xM, double yM) {

@@ -7,15 +7,14 @@ import java.util.Locale;
 import java.util.Map;
 import java.util.regex.Matcher;
 import java.util.regex.Pattern;
-import org.skelto.core.plan.Construction;
-import org.skelto.core.plan.Constructions;
-import org.skelto.core.plan.Corner;
 import org.skelto.core.plan.Edit;
-import org.skelto.core.plan.Limits;
 import org.skelto.core.plan.Plan;
 import org.skelto.core.plan.Pointers;
-import org.skelto.core.plan.Room;
 import org.skelto.core.plan.Slugs;
+import org.skelto.core.plan.format.Limits;
+import org.skelto.core.plan.site.Construction;
+import org.skelto.core.plan.site.Corner;
+import org.skelto.core.plan.site.Room;
 import org.skelto.core.work.ComputingBudget;
 
 /**
@@ -122,7 +121,7 @@ public final class RoomLine {
 
     private static String construction(String typed, Plan plan) throws UnreadableLine {
         String wanted = typed.toLowerCase(Locale.ROOT);
-        Map<String, Construction> walls = new LinkedHashMap<>(Constructions.all(plan));
+        Map<String, Construction> walls = new LinkedHashMap<>(plan.everyConstruction());
         walls.values().removeIf(Construction::slab);
         return walls.entrySet().stream()
                 .filter(c -> c.getKey().startsWith(wanted)

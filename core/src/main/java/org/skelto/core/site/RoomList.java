@@ -9,14 +9,14 @@ import java.util.Set;
 import java.util.TreeMap;
 import java.util.regex.Matcher;
 import java.util.regex.Pattern;
-import org.skelto.core.plan.Bounds;
-import org.skelto.core.plan.Corner;
 import org.skelto.core.plan.Edit;
-import org.skelto.core.plan.Limits;
 import org.skelto.core.plan.Plan;
 import org.skelto.core.plan.Pointers;
-import org.skelto.core.plan.Room;
 import org.skelto.core.plan.Slugs;
+import org.skelto.core.plan.format.Limits;
+import org.skelto.core.plan.site.Bounds;
+import org.skelto.core.plan.site.Corner;
+import org.skelto.core.plan.site.Room;
 import org.skelto.core.work.ComputingBudget;
 
 /**

@@ -1,11 +1,11 @@
 package org.skelto.core.site;
 
+import io.soabase.recordbuilder.core.RecordBuilder;
 import java.util.ArrayList;
 import java.util.Comparator;
 import java.util.List;
-import org.skelto.core.plan.Constructions;
 import org.skelto.core.plan.Plan;
-import org.skelto.core.plan.Unit;
+import org.skelto.core.plan.equipment.Unit;
 import org.skelto.core.work.ComputingBudget;
 
 /**
@@ -16,6 +16,7 @@ import org.skelto.core.work.ComputingBudget;
  * @param lowZM lowest height that matters, metres above the site's datum
  * @param highZM highest
  */
+@RecordBuilder
 public record Section(
         double lengthM,
         double lowZM,
@@ -23,7 +24,8 @@ public record Section(
         List<CutWall> walls,
         List<CutSlab> slabs,
         List<CutLevel> levels,
-        List<NearUnit> units) {
+        List<NearUnit> units)
+        implements SectionBuilder.With {
     /** A wall, door or pane that is cut. */
     public record CutWall(double atM, double fromZM, double toZM, String construction, double thicknessM) {}
 
@@ -66,7 +68,7 @@ public record Section(
                         p.fromZM(),
                         p.toZM(),
                         p.construction(),
-                        Constructions.of(plan, p.construction()).thicknessM()));
+                        plan.construction(p.construction()).thicknessM()));
             }
         }
         walls.sort(Comparator.comparingDouble(CutWall::atM).thenComparingDouble(CutWall::fromZM));
@@ -88,7 +90,15 @@ public record Section(
         double high = Math.max(
                 walls.stream().mapToDouble(CutWall::toZM).max().orElse(2.5),
                 units.stream().mapToDouble(NearUnit::zM).max().orElse(0));
-        return new Section(length, low - 0.4, high + 0.4, walls, slabs, levels, units);
+        return SectionBuilder.builder()
+                .lengthM(length)
+                .lowZM(low - 0.4)
+                .highZM(high + 0.4)
+                .walls(walls)
+                .slabs(slabs)
+                .levels(levels)
+                .units(units)
+                .build();
     }
 
     private static void standing(
@@ -133,7 +143,7 @@ public record Section(
         }
         ends.sort(null);
         List<CutSlab> layers = new ArrayList<>();
-        double thick = Constructions.of(plan, slab.construction()).thicknessM();
+        double thick = plan.construction(slab.construction()).thicknessM();
         for (int i = 0; i + 1 < ends.size(); i++) {
             double from = ends.get(i);
             double to = ends.get(i + 1);

@@ -8,18 +8,17 @@ import java.util.Map;
 import java.util.Optional;
 import java.util.TreeMap;
 import java.util.stream.Collectors;
-import org.skelto.core.plan.Building;
-import org.skelto.core.plan.Construction;
-import org.skelto.core.plan.Constructions;
-import org.skelto.core.plan.Corner;
-import org.skelto.core.plan.Device;
-import org.skelto.core.plan.Floor;
-import org.skelto.core.plan.Place;
 import org.skelto.core.plan.Plan;
-import org.skelto.core.plan.Room;
-import org.skelto.core.plan.Spot;
-import org.skelto.core.plan.Unit;
-import org.skelto.core.plan.UnitKind;
+import org.skelto.core.plan.equipment.Device;
+import org.skelto.core.plan.equipment.Unit;
+import org.skelto.core.plan.equipment.UnitKind;
+import org.skelto.core.plan.site.Building;
+import org.skelto.core.plan.site.Construction;
+import org.skelto.core.plan.site.Corner;
+import org.skelto.core.plan.site.Floor;
+import org.skelto.core.plan.site.Place;
+import org.skelto.core.plan.site.Room;
+import org.skelto.core.plan.site.Spot;
 import org.skelto.core.work.ComputingBudget;
 
 /**
@@ -65,7 +64,7 @@ public final class SiteModel {
             walls.addAll(cut.pieces());
             panels.addAll(cut.panels());
             gaps.addAll(cut.gaps());
-            Construction slab = Constructions.of(plan, floor.slab());
+            Construction slab = plan.construction(floor.slab());
             if (!slab.open()) {
                 slabs.add(slab(plan, id, floor, building, slab));
             }
@@ -260,7 +259,7 @@ public final class SiteModel {
         double end = panel.side(to.xM(), to.yM());
         return new Crossing(
                 panel.construction(),
-                Constructions.of(plan, panel.construction()).name(),
+                plan.construction(panel.construction()).name(),
                 Panel.share(start, end),
                 Math.min(1, Math.abs(start - end) / panel.lengthM() / length));
     }

@@ -1,6 +1,7 @@
 package org.skelto.core.site;
 
-import org.skelto.core.plan.OpeningKind;
+import io.soabase.recordbuilder.core.RecordBuilder;
+import org.skelto.core.plan.site.OpeningKind;
 
 /**
  * A door, window or gap where it is in a wall, for drawings.
@@ -10,4 +11,6 @@ import org.skelto.core.plan.OpeningKind;
  * @param axM one side on the site, metres
  * @param bxM other side
  */
-public record WallGap(String opening, String floor, OpeningKind kind, double axM, double ayM, double bxM, double byM) {}
+@RecordBuilder
+public record WallGap(String opening, String floor, OpeningKind kind, double axM, double ayM, double bxM, double byM)
+        implements WallGapBuilder.With {}

@@ -1,5 +1,6 @@
 package org.skelto.core.site;
 
+import io.soabase.recordbuilder.core.RecordBuilder;
 import java.util.List;
 
 /**
@@ -12,6 +13,7 @@ import java.util.List;
  * @param toZM its head
  * @param owners JSON pointers of the room walls that it belongs to, one or more
  */
+@RecordBuilder
 public record WallPiece(
         String floor,
         double axM,
@@ -21,4 +23,5 @@ public record WallPiece(
         double fromZM,
         double toZM,
         String construction,
-        List<String> owners) {}
+        List<String> owners)
+        implements WallPieceBuilder.With {}

@@ -4,14 +4,13 @@ import java.util.ArrayList;
 import java.util.Comparator;
 import java.util.List;
 import java.util.Map;
-import org.skelto.core.plan.Building;
-import org.skelto.core.plan.Constructions;
-import org.skelto.core.plan.Corner;
-import org.skelto.core.plan.Floor;
-import org.skelto.core.plan.Opening;
 import org.skelto.core.plan.Plan;
 import org.skelto.core.plan.Pointers;
-import org.skelto.core.plan.Room;
+import org.skelto.core.plan.site.Building;
+import org.skelto.core.plan.site.Corner;
+import org.skelto.core.plan.site.Floor;
+import org.skelto.core.plan.site.Opening;
+import org.skelto.core.plan.site.Room;
 import org.skelto.core.work.ComputingBudget;
 
 /**
@@ -155,7 +154,15 @@ final class WallPieces {
         double sill = Math.min(headM, footM + opening.sillM());
         double head = Math.min(headM, footM + opening.headM());
         line.holes.add(new Hole(low, high, sill, head, opening.construction()));
-        gaps.add(new WallGap(id, floorId, opening.kind(), line.x(low), line.y(low), line.x(high), line.y(high)));
+        gaps.add(WallGapBuilder.builder()
+                .opening(id)
+                .floor(floorId)
+                .kind(opening.kind())
+                .axM(line.x(low))
+                .ayM(line.y(low))
+                .bxM(line.x(high))
+                .byM(line.y(high))
+                .build());
     }
 
     private void cut(Line line) {
@@ -169,16 +176,17 @@ final class WallPieces {
                     .toList();
             if (!here.isEmpty()) {
                 String construction = stands(here);
-                pieces.add(new WallPiece(
-                        floorId,
-                        line.x(from),
-                        line.y(from),
-                        line.x(to),
-                        line.y(to),
-                        footM,
-                        headM,
-                        construction,
-                        here.stream().map(Edge::owner).toList()));
+                pieces.add(WallPieceBuilder.builder()
+                        .floor(floorId)
+                        .axM(line.x(from))
+                        .ayM(line.y(from))
+                        .bxM(line.x(to))
+                        .byM(line.y(to))
+                        .fromZM(footM)
+                        .toZM(headM)
+                        .construction(construction)
+                        .owners(here.stream().map(Edge::owner).toList())
+                        .build());
                 panels(line, from, to, construction);
             }
         }
@@ -236,9 +244,17 @@ final class WallPieces {
 
     private void panel(Line line, double from, double to, double footZ, double headZ, String construction) {
         ComputingBudget.step();
-        if (headZ > footZ && !Constructions.of(plan, construction).open()) {
-            panels.add(
-                    new Panel(floorId, line.x(from), line.y(from), line.x(to), line.y(to), footZ, headZ, construction));
+        if (headZ > footZ && !plan.construction(construction).open()) {
+            panels.add(PanelBuilder.builder()
+                    .floor(floorId)
+                    .axM(line.x(from))
+                    .ayM(line.y(from))
+                    .bxM(line.x(to))
+                    .byM(line.y(to))
+                    .fromZM(footZ)
+                    .toZM(headZ)
+                    .construction(construction)
+                    .build());
         }
     }
 
@@ -246,7 +262,7 @@ final class WallPieces {
         return edges.stream()
                 .map(Edge::construction)
                 .max(Comparator.comparingDouble(
-                                (String id) -> Constructions.of(plan, id).thicknessM())
+                                (String id) -> plan.construction(id).thicknessM())
                         .thenComparing(Comparator.naturalOrder()))
                 .orElseThrow();
     }

@@ -13,18 +13,19 @@ import org.skelto.core.links.LinkAssessor;
 import org.skelto.core.links.LinkReport;
 import org.skelto.core.longrange.LongRange;
 import org.skelto.core.longrange.SharedAir;
-import org.skelto.core.plan.AirSettings;
-import org.skelto.core.plan.DeviceKind;
 import org.skelto.core.plan.Edit;
-import org.skelto.core.plan.Link;
-import org.skelto.core.plan.Medium;
-import org.skelto.core.plan.Message;
-import org.skelto.core.plan.OutdoorModel;
 import org.skelto.core.plan.Plan;
 import org.skelto.core.plan.Pointers;
-import org.skelto.core.plan.Radio;
-import org.skelto.core.plan.RadioPath;
-import org.skelto.core.plan.Unit;
+import org.skelto.core.plan.equipment.DeviceKind;
+import org.skelto.core.plan.equipment.Unit;
+import org.skelto.core.plan.network.Link;
+import org.skelto.core.plan.radio.AirSettings;
+import org.skelto.core.plan.radio.Medium;
+import org.skelto.core.plan.radio.Message;
+import org.skelto.core.plan.radio.MessageBuilder;
+import org.skelto.core.plan.radio.OutdoorModel;
+import org.skelto.core.plan.radio.Radio;
+import org.skelto.core.plan.radio.RadioPath;
 import org.skelto.core.radio.Antennas;
 import org.skelto.core.radio.Chance;
 import org.skelto.core.radio.Outdoors;
@@ -123,7 +124,7 @@ final class AirChecks {
         Edit answer = c.plan.units().get(link.from()).message() == null
                 ? Edit.add(
                         CheckContext.unit(link.from(), "/message"),
-                        new Message(null, null, null, true, null, null, null, null))
+                        MessageBuilder.builder().acknowledged(true).build())
                 : Edit.replace(CheckContext.unit(link.from(), "/message/acknowledged"), true);
         c.snag(
                         "R16",
@@ -162,8 +163,8 @@ final class AirChecks {
         }
         if (message.triesOrOne() > 1 && !message.fields().isEmpty() && !message.counts()) {
             List<Object> fields = new ArrayList<>(message.fields());
-            fields.add(new org.skelto.core.plan.MessageField(
-                    "counter", org.skelto.core.plan.MessageField.Kind.COUNTER, null, null, null, 8));
+            fields.add(new org.skelto.core.plan.radio.MessageField(
+                    "counter", org.skelto.core.plan.radio.MessageField.Kind.COUNTER, null, null, null, 8));
             c.snag("R18", FIX, LONG_RANGE, name(c, link.from()) + ": its repeats are not merged")
                     .figures(message.triesOrOne() + " tries, no counter in the message")
                     .leadsTo("One press counts twice, one door alarm comes three times.")

@@ -4,9 +4,10 @@ import static org.skelto.core.snags.Severity.FIX;
 import static org.skelto.core.snags.Severity.STOP;
 import static org.skelto.core.snags.Stage.CONTROLLERS;
 
-import org.skelto.core.plan.Chain;
 import org.skelto.core.plan.Edit;
 import org.skelto.core.plan.Pointers;
+import org.skelto.core.plan.equipment.Chain;
+import org.skelto.core.plan.equipment.ChainBuilder;
 import org.skelto.core.wiring.ChainReport;
 import org.skelto.core.wiring.PowerLine;
 
@@ -41,15 +42,13 @@ final class BusChecks {
                                 Edit.replace(
                                         CheckContext.unit(unit, "/boards/line"),
                                         line == null
-                                                ? new Chain(null, 1, 19.2, null, null, 2, true)
-                                                : new Chain(
-                                                        line.cable(),
-                                                        line.lengthM(),
-                                                        line.rateK(),
-                                                        line.periodMs(),
-                                                        line.pullUpOhm(),
-                                                        2,
-                                                        true)));
+                                                ? ChainBuilder.builder()
+                                                        .lengthM(1)
+                                                        .rateK(19.2)
+                                                        .ends(2)
+                                                        .reference(true)
+                                                        .build()
+                                                : line.with(b -> b.ends(2).reference(true))));
                     }
                     draft.add();
                 }));

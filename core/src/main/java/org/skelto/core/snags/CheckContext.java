@@ -13,11 +13,11 @@ import org.skelto.core.mesh.MeshReport;
 import org.skelto.core.outage.DeviceState;
 import org.skelto.core.outage.Outages;
 import org.skelto.core.parts.Catalogue;
-import org.skelto.core.plan.Device;
 import org.skelto.core.plan.Plan;
 import org.skelto.core.plan.Pointers;
-import org.skelto.core.plan.Unit;
-import org.skelto.core.plan.UnitKind;
+import org.skelto.core.plan.equipment.Device;
+import org.skelto.core.plan.equipment.Unit;
+import org.skelto.core.plan.equipment.UnitKind;
 import org.skelto.core.power.PowerNode;
 import org.skelto.core.radio.SlabTables;
 import org.skelto.core.site.SiteModel;
@@ -136,17 +136,18 @@ final class CheckContext {
         void add() {
             ComputingBudget.step();
             String key = code + String.join(" ", subjects);
-            found.add(new Snag(
-                    key,
-                    code,
-                    severity,
-                    stage,
-                    title,
-                    figures,
-                    consequence,
-                    subjects,
-                    fixes,
-                    plan.accepted().get(key)));
+            found.add(SnagBuilder.builder()
+                    .key(key)
+                    .code(code)
+                    .severity(severity)
+                    .stage(stage)
+                    .title(title)
+                    .figures(figures)
+                    .consequence(consequence)
+                    .subjects(subjects)
+                    .fixes(fixes)
+                    .accepted(plan.accepted().get(key))
+                    .build());
         }
     }
 

@@ -15,12 +15,12 @@ import org.skelto.core.channels.ChannelPlan;
 import org.skelto.core.channels.Channels;
 import org.skelto.core.coverage.DemandReport;
 import org.skelto.core.mesh.MeshReport;
-import org.skelto.core.plan.Demand;
 import org.skelto.core.plan.Edit;
 import org.skelto.core.plan.Pointers;
-import org.skelto.core.plan.Unit;
-import org.skelto.core.plan.UnitKind;
 import org.skelto.core.plan.Wording;
+import org.skelto.core.plan.equipment.Unit;
+import org.skelto.core.plan.equipment.UnitKind;
+import org.skelto.core.plan.network.Demand;
 import org.skelto.core.radio.Learned;
 import org.skelto.core.radio.Text;
 

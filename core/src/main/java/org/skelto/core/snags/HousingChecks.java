@@ -15,7 +15,7 @@ import org.skelto.core.parts.Quantity;
 import org.skelto.core.parts.Trait;
 import org.skelto.core.plan.Edit;
 import org.skelto.core.plan.Pointers;
-import org.skelto.core.plan.UnitKind;
+import org.skelto.core.plan.equipment.UnitKind;
 import org.skelto.core.radio.Text;
 import org.skelto.core.wiring.Wired;
 

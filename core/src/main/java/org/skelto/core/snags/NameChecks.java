@@ -13,11 +13,11 @@ import java.util.Set;
 import java.util.TreeMap;
 import java.util.function.Function;
 import org.skelto.core.naming.NameAssigner;
-import org.skelto.core.plan.Device;
 import org.skelto.core.plan.Edit;
-import org.skelto.core.plan.Ipv4Subnet;
-import org.skelto.core.plan.Unit;
-import org.skelto.core.plan.UnitKind;
+import org.skelto.core.plan.equipment.Device;
+import org.skelto.core.plan.equipment.Unit;
+import org.skelto.core.plan.equipment.UnitKind;
+import org.skelto.core.plan.network.Ipv4Subnet;
 
 /** N1, N3, N4, N5, N6, T1, T2, T3, T15. */
 final class NameChecks {

@@ -14,17 +14,17 @@ import org.skelto.core.outage.Component;
 import org.skelto.core.outage.DeviceState;
 import org.skelto.core.outage.Job;
 import org.skelto.core.outage.State;
-import org.skelto.core.plan.Device;
-import org.skelto.core.plan.DeviceKind;
 import org.skelto.core.plan.Edit;
-import org.skelto.core.plan.Hand;
-import org.skelto.core.plan.Link;
-import org.skelto.core.plan.Medium;
-import org.skelto.core.plan.RestState;
-import org.skelto.core.plan.ServiceKind;
-import org.skelto.core.plan.Unit;
-import org.skelto.core.plan.UnitKind;
-import org.skelto.core.plan.Way;
+import org.skelto.core.plan.equipment.Device;
+import org.skelto.core.plan.equipment.DeviceKind;
+import org.skelto.core.plan.equipment.Hand;
+import org.skelto.core.plan.equipment.RestState;
+import org.skelto.core.plan.equipment.Unit;
+import org.skelto.core.plan.equipment.UnitKind;
+import org.skelto.core.plan.equipment.Way;
+import org.skelto.core.plan.network.Link;
+import org.skelto.core.plan.network.ServiceKind;
+import org.skelto.core.plan.radio.Medium;
 
 /** H3, H4, H7, O1, O2, O3, O4, O8. */
 final class OutageChecks {

@@ -9,15 +9,15 @@ import java.util.HashSet;
 import java.util.List;
 import java.util.Set;
 import org.skelto.core.links.LinkReport;
-import org.skelto.core.plan.Constructions;
-import org.skelto.core.plan.Device;
 import org.skelto.core.plan.Edit;
-import org.skelto.core.plan.Exposure;
-import org.skelto.core.plan.Place;
 import org.skelto.core.plan.Pointers;
-import org.skelto.core.plan.Room;
-import org.skelto.core.plan.RoomUse;
 import org.skelto.core.plan.Wording;
+import org.skelto.core.plan.equipment.Device;
+import org.skelto.core.plan.site.Constructions;
+import org.skelto.core.plan.site.Exposure;
+import org.skelto.core.plan.site.Place;
+import org.skelto.core.plan.site.Room;
+import org.skelto.core.plan.site.RoomUse;
 import org.skelto.core.radio.Text;
 import org.skelto.core.site.SiteModel;
 import org.skelto.core.site.WallPiece;
@@ -38,14 +38,14 @@ final class PlaceChecks {
 
     private static void openOutside(CheckContext c, WallPiece wall) {
         if (wall.owners().size() != 1
-                || !Constructions.of(c.plan, wall.construction()).open()) {
+                || !c.plan.construction(wall.construction()).open()) {
             return;
         }
         String owner = wall.owners().get(0);
         String id = owner.split("/")[2];
         Room room = c.plan.rooms().get(id);
         String usual = room.walls().stream()
-                .filter(w -> !Constructions.of(c.plan, w).open())
+                .filter(w -> !c.plan.construction(w).open())
                 .findFirst()
                 .orElse("brick-110");
         double length = Math.hypot(wall.bxM() - wall.axM(), wall.byM() - wall.ayM());
@@ -53,12 +53,12 @@ final class PlaceChecks {
                 .figures(Text.metres(length) + " of its outline are open and lead to no other room")
                 .leadsTo("Signal and weather come in where a wall will stand.")
                 .at(Pointers.of("rooms", id), owner)
-                .fix("Put " + Constructions.of(c.plan, usual).name() + " there", Edit.replace(owner, usual))
+                .fix("Put " + c.plan.construction(usual).name() + " there", Edit.replace(owner, usual))
                 .add();
     }
 
     private static void unknownWall(CheckContext c, LinkReport report) {
-        String unknown = Constructions.of(c.plan, Constructions.UNKNOWN).name();
+        String unknown = c.plan.construction(Constructions.UNKNOWN).name();
         boolean crosses = report.runs().stream()
                 .flatMap(r -> r.budget().steps().stream())
                 .anyMatch(s -> s.label().equals(unknown));

@@ -11,9 +11,9 @@ import java.util.Map;
 import java.util.Optional;
 import org.skelto.core.parts.Part;
 import org.skelto.core.parts.Quantity;
-import org.skelto.core.plan.Circuit;
 import org.skelto.core.plan.Edit;
 import org.skelto.core.plan.Pointers;
+import org.skelto.core.plan.power.Circuit;
 import org.skelto.core.power.PowerNode;
 import org.skelto.core.radio.Text;
 

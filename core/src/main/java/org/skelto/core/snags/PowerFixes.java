@@ -12,12 +12,12 @@ import org.skelto.core.parts.Part;
 import org.skelto.core.parts.PartKind;
 import org.skelto.core.parts.Quantity;
 import org.skelto.core.plan.Edit;
-import org.skelto.core.plan.Feed;
 import org.skelto.core.plan.Plan;
 import org.skelto.core.plan.Pointers;
-import org.skelto.core.plan.Power;
-import org.skelto.core.plan.Unit;
-import org.skelto.core.plan.UnitKind;
+import org.skelto.core.plan.equipment.Unit;
+import org.skelto.core.plan.equipment.UnitKind;
+import org.skelto.core.plan.power.Feed;
+import org.skelto.core.plan.power.Power;
 import org.skelto.core.power.PowerNode;
 import org.skelto.core.power.PowerTree;
 import org.skelto.core.radio.Text;
@@ -111,7 +111,7 @@ final class PowerFixes {
     private Optional<Change> moreCells(String id, Unit unit, String code) {
         for (int count = unit.power().parts() + 1; count <= MOST_CELLS; count++) {
             Power p = unit.power();
-            Power more = new Power(p.source(), p.circuit(), p.from(), p.backupH(), p.part(), count, p.feed());
+            Power more = p.withCount(count);
             if (better(id, code, withPower(unit, more))) {
                 return Optional.of(new Change(
                         "Take " + count + " side by side",
@@ -160,7 +160,7 @@ final class PowerFixes {
     private boolean better(String id, String code, Unit unit) {
         Map<String, Unit> units = new TreeMap<>(site.plan().units());
         units.put(id, unit);
-        Plan plan = site.plan().withNamed(units, site.plan().devices());
+        Plan plan = site.plan().withUnits(units);
         Map<String, PowerNode> then = PowerTree.of(site, plan, catalogue);
         return codes(then.get(id)).stream().noneMatch(code::equals)
                 && fits(plan, then, unit.housing())
@@ -184,18 +184,18 @@ final class PowerFixes {
     }
 
     private static Unit withMain(Unit unit, Part part) {
-        return unit.of(unit.boards().withMain(part.id()));
+        return unit.withBoards(unit.boards().withMain(part.id()));
     }
 
     private static Unit withPower(Unit unit, Power power) {
-        return unit.powered(power);
+        return unit.withPower(power);
     }
 
     private static Power part(Power p, Part part) {
-        return new Power(p.source(), p.circuit(), p.from(), p.backupH(), part.id(), p.count(), p.feed());
+        return p.withPart(part.id());
     }
 
     private static Power fed(Power p, Feed feed) {
-        return new Power(p.source(), p.circuit(), p.from(), p.backupH(), p.part(), p.count(), feed);
+        return p.withFeed(feed);
     }
 }

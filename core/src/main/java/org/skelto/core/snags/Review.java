@@ -1,5 +1,6 @@
 package org.skelto.core.snags;
 
+import io.soabase.recordbuilder.core.RecordBuilder;
 import java.util.ArrayList;
 import java.util.Comparator;
 import java.util.List;
@@ -27,6 +28,7 @@ public final class Review {
     private Review() {}
 
     /** What has been worked out of a plan, for the checks to look at. */
+    @RecordBuilder
     public record Seen(
             Plan plan,
             SlabTables tables,
@@ -41,7 +43,8 @@ public final class Review {
             Fact<Map<String, Wired>> wired,
             Fact<Map<String, PowerNode>> power,
             Fact<Map<String, HousingFit>> housings,
-            Fact<List<ChainReport>> chains) {}
+            Fact<List<ChainReport>> chains)
+            implements ReviewSeenBuilder.With {}
 
     /** Checks that look at one concern. */
     private record Checks(String name, Consumer<CheckContext> run) {}

@@ -9,8 +9,8 @@ import java.util.List;
 import java.util.Map;
 import org.skelto.core.plan.Edit;
 import org.skelto.core.plan.Pointers;
-import org.skelto.core.plan.Region;
-import org.skelto.core.plan.Room;
+import org.skelto.core.plan.radio.Region;
+import org.skelto.core.plan.site.Room;
 import org.skelto.core.radio.Text;
 import org.skelto.core.site.Overlap;
 

@@ -1,5 +1,6 @@
 package org.skelto.core.snags;
 
+import io.soabase.recordbuilder.core.RecordBuilder;
 import java.util.List;
 import org.skelto.core.plan.Edit;
 
@@ -15,6 +16,7 @@ import org.skelto.core.plan.Edit;
  * @param fixes changes that would clear it
  * @param accepted the reason why the person takes it as it is, or null
  */
+@RecordBuilder
 public record Snag(
         String key,
         String code,
@@ -25,7 +27,8 @@ public record Snag(
         String consequence,
         List<String> subjects,
         List<Fix> fixes,
-        String accepted) {
+        String accepted)
+        implements SnagBuilder.With {
     /** A change offered. */
     public record Fix(String label, List<Edit> edits) {
         public Fix {

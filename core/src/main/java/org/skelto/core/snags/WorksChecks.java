@@ -13,20 +13,20 @@ import java.util.Set;
 import java.util.TreeMap;
 import java.util.stream.Collectors;
 import org.skelto.core.parts.Trait;
-import org.skelto.core.plan.AfterPower;
 import org.skelto.core.plan.Caution;
-import org.skelto.core.plan.Criticality;
-import org.skelto.core.plan.Device;
-import org.skelto.core.plan.DeviceKind;
-import org.skelto.core.plan.Drive;
 import org.skelto.core.plan.Edit;
-import org.skelto.core.plan.HandControl;
-import org.skelto.core.plan.Limits;
-import org.skelto.core.plan.Lockwork;
 import org.skelto.core.plan.Slugs;
-import org.skelto.core.plan.Unit;
-import org.skelto.core.plan.Winner;
-import org.skelto.core.plan.Works;
+import org.skelto.core.plan.equipment.ActuationSpec;
+import org.skelto.core.plan.equipment.AfterPower;
+import org.skelto.core.plan.equipment.Criticality;
+import org.skelto.core.plan.equipment.Device;
+import org.skelto.core.plan.equipment.DeviceKind;
+import org.skelto.core.plan.equipment.Drive;
+import org.skelto.core.plan.equipment.HandControl;
+import org.skelto.core.plan.equipment.Lockwork;
+import org.skelto.core.plan.equipment.StateConflictPolicy;
+import org.skelto.core.plan.equipment.Unit;
+import org.skelto.core.plan.format.Limits;
 import org.skelto.core.power.Loads;
 import org.skelto.core.radio.Text;
 import org.skelto.core.wiring.Wired;
@@ -107,7 +107,7 @@ final class WorksChecks {
     }
 
     private static void moved(CheckContext c, String id, Device d) {
-        Works works = d.known();
+        ActuationSpec works = d.known();
         int ends = works.endSensors() == null ? 0 : works.endSensors();
         if (works.drive() == Drive.SINGLE_PULSE && ends < 2 && d.kind().moves()) {
             var draft = c.snag("D6", FIX, DEVICES, d.name() + " is driven by single pulses and does not know its way")
@@ -163,7 +163,7 @@ final class WorksChecks {
     }
 
     private static void latched(CheckContext c, String id, Device d) {
-        Works works = d.known();
+        ActuationSpec works = d.known();
         if (works.control() == HandControl.LATCH && works.afterPower() != null && works.winner() == null) {
             c.snag(
                             "D15",
@@ -174,8 +174,8 @@ final class WorksChecks {
                             + works.afterPower().name().toLowerCase(java.util.Locale.ROOT))
                     .leadsTo("After a power cut the switch stands at on and the load is off, or the other way round.")
                     .at(CheckContext.device(id))
-                    .fix("The switch wins", works(id, d, "winner", Winner.SWITCH))
-                    .fix("The restored state wins", works(id, d, "winner", Winner.RESTORED))
+                    .fix("The switch wins", works(id, d, "winner", StateConflictPolicy.SWITCH))
+                    .fix("The restored state wins", works(id, d, "winner", StateConflictPolicy.RESTORED))
                     .add();
         }
     }
@@ -217,7 +217,7 @@ final class WorksChecks {
             List<String> all = c.plan.devices().entrySet().stream()
                     .filter(e -> circuit.equals(e.getValue().circuit()))
                     .filter(e -> {
-                        Works works = e.getValue().known();
+                        ActuationSpec works = e.getValue().known();
                         return (works.afterPower() == AfterPower.ON || works.afterPower() == AfterPower.LAST)
                                 && (works.staggerS() == null || works.staggerS() == 0);
                     })

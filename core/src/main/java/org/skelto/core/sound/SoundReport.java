@@ -1,5 +1,6 @@
 package org.skelto.core.sound;
 
+import io.soabase.recordbuilder.core.RecordBuilder;
 import java.util.List;
 import org.skelto.core.radio.Figure;
 
@@ -21,6 +22,7 @@ public record SoundReport(String device, double levelDb, boolean assumed, List<R
      * @param asked whether it should be heard there
      * @param enough whether it is loud enough for what is asked of it
      */
+    @RecordBuilder
     public record RoomSound(
             String room,
             double levelDb,
@@ -30,5 +32,6 @@ public record SoundReport(String device, double levelDb, boolean assumed, List<R
             Boolean wakes,
             boolean asked,
             boolean enough,
-            Figure figure) {}
+            Figure figure)
+            implements SoundReportRoomSoundBuilder.With {}
 }

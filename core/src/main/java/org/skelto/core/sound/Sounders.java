@@ -7,21 +7,20 @@ import java.util.List;
 import java.util.Map;
 import java.util.PriorityQueue;
 import java.util.TreeMap;
-import org.skelto.core.plan.Bounds;
-import org.skelto.core.plan.Building;
-import org.skelto.core.plan.Construction;
-import org.skelto.core.plan.Constructions;
-import org.skelto.core.plan.Device;
-import org.skelto.core.plan.DeviceKind;
-import org.skelto.core.plan.Floor;
-import org.skelto.core.plan.OpeningKind;
-import org.skelto.core.plan.Place;
 import org.skelto.core.plan.Plan;
 import org.skelto.core.plan.Pointers;
-import org.skelto.core.plan.Room;
-import org.skelto.core.plan.RoomUse;
-import org.skelto.core.plan.Sound;
-import org.skelto.core.plan.Stairwell;
+import org.skelto.core.plan.equipment.Device;
+import org.skelto.core.plan.equipment.DeviceKind;
+import org.skelto.core.plan.equipment.Sound;
+import org.skelto.core.plan.site.Bounds;
+import org.skelto.core.plan.site.Building;
+import org.skelto.core.plan.site.Construction;
+import org.skelto.core.plan.site.Floor;
+import org.skelto.core.plan.site.OpeningKind;
+import org.skelto.core.plan.site.Place;
+import org.skelto.core.plan.site.Room;
+import org.skelto.core.plan.site.RoomUse;
+import org.skelto.core.plan.site.Stairwell;
 import org.skelto.core.radio.Figure;
 import org.skelto.core.radio.Text;
 import org.skelto.core.site.Overlap;
@@ -95,7 +94,7 @@ public final class Sounders {
         if (rooms.size() != 2) {
             return;
         }
-        Construction made = Constructions.of(plan, wall.construction());
+        Construction made = plan.construction(wall.construction());
         if (made.open()) {
             join(rooms.get(0), rooms.get(1), 0, "an opening");
             return;
@@ -208,16 +207,17 @@ public final class Sounders {
                 Text.db(path.lossDb),
                 "wanted",
                 Text.number(mustWake ? PILLOW_DB : dayNeed, 0) + " dB(A)");
-        return new SoundReport.RoomSound(
-                path.room,
-                level,
-                path.through,
-                dayNeed,
-                byDay,
-                wakes,
-                asked,
-                mustWake ? level >= PILLOW_DB : byDay,
-                figure);
+        return SoundReportRoomSoundBuilder.builder()
+                .room(path.room)
+                .levelDb(level)
+                .through(path.through)
+                .dayNeedDb(dayNeed)
+                .heardByDay(byDay)
+                .wakes(wakes)
+                .asked(asked)
+                .enough(mustWake ? level >= PILLOW_DB : byDay)
+                .figure(figure)
+                .build();
     }
 
     /** Where the person asked for it; otherwise an alarm is asked for where people sleep, a chime where they live. */

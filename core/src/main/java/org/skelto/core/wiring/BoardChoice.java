@@ -1,5 +1,6 @@
 package org.skelto.core.wiring;
 
+import io.soabase.recordbuilder.core.RecordBuilder;
 import java.util.List;
 import org.skelto.core.plan.Edit;
 
@@ -17,6 +18,7 @@ import org.skelto.core.plan.Edit;
  * @param cableCost of that
  * @param edits that make such a controller for those of the devices that sit on nothing yet; none when all do
  */
+@RecordBuilder
 public record BoardChoice(
         String place,
         String name,
@@ -29,7 +31,8 @@ public record BoardChoice(
         double parts,
         double cableM,
         double cableCost,
-        List<Edit> edits) {
+        List<Edit> edits)
+        implements BoardChoiceBuilder.With {
     /**
      * One way to share boards.
      *

@@ -10,18 +10,20 @@ import org.skelto.core.parts.Catalogue;
 import org.skelto.core.parts.Part;
 import org.skelto.core.parts.PartKind;
 import org.skelto.core.parts.Trait;
-import org.skelto.core.plan.Attached;
-import org.skelto.core.plan.BoardSet;
-import org.skelto.core.plan.Device;
-import org.skelto.core.plan.DeviceKind;
 import org.skelto.core.plan.Edit;
-import org.skelto.core.plan.Place;
 import org.skelto.core.plan.Plan;
 import org.skelto.core.plan.Pointers;
-import org.skelto.core.plan.Power;
 import org.skelto.core.plan.Slugs;
-import org.skelto.core.plan.Unit;
-import org.skelto.core.plan.UnitKind;
+import org.skelto.core.plan.equipment.Attached;
+import org.skelto.core.plan.equipment.BoardSet;
+import org.skelto.core.plan.equipment.Device;
+import org.skelto.core.plan.equipment.DeviceBuilder;
+import org.skelto.core.plan.equipment.DeviceKind;
+import org.skelto.core.plan.equipment.Unit;
+import org.skelto.core.plan.equipment.UnitBuilder;
+import org.skelto.core.plan.equipment.UnitKind;
+import org.skelto.core.plan.power.PowerBuilder;
+import org.skelto.core.plan.site.Place;
 import org.skelto.core.work.ComputingBudget;
 
 /**
@@ -120,19 +122,20 @@ public final class BoardChooser {
                 .sum();
         Found found = cheapest(ids, relays, dimmers, strips, inputs);
         double parts = found == null ? 0 : found.price + price(SUPPLY) + price(BOX);
-        return new BoardChoice(
-                place,
-                name,
-                ids.size(),
-                relays,
-                dimmers + strips,
-                inputs,
-                found == null ? List.of() : found.names(catalogue),
-                found == null ? 0 : found.free,
-                parts,
-                metres,
-                metres * price(WIRE),
-                found == null ? List.of() : edits(name, ids, centre, found.boards));
+        return BoardChoiceBuilder.builder()
+                .place(place)
+                .name(name)
+                .devices(ids.size())
+                .relays(relays)
+                .dimmers(dimmers + strips)
+                .inputs(inputs)
+                .boards(found == null ? List.of() : found.names(catalogue))
+                .free(found == null ? 0 : found.free)
+                .parts(parts)
+                .cableM(metres)
+                .cableCost(metres * price(WIRE))
+                .edits(found == null ? List.of() : edits(name, ids, centre, found.boards))
+                .build();
     }
 
     private Place centre(List<String> ids) {
@@ -294,7 +297,7 @@ public final class BoardChooser {
                 devices.put("spare-" + kind + "-" + i, plain(kind));
             }
         });
-        return plan.withNamed(Map.of(), devices);
+        return plan.with(p -> p.units(Map.of()).devices(devices));
     }
 
     /** A device that asks for one terminal of a kind and nothing else. */
@@ -307,14 +310,19 @@ public final class BoardChooser {
             case ANALOGUE -> DeviceKind.LEVEL;
             case WIRE -> DeviceKind.TEMPERATURE;
         };
-        return new Device(
-                "spare", asks, null, null, null, null, "asked", null, null, null, null, false, false, false, null);
+        return DeviceBuilder.builder()
+                .name("spare")
+                .kind(asks)
+                .unit("asked")
+                .exitRoute(false)
+                .outsideDoor(false)
+                .obstacleDetection(false)
+                .build();
     }
 
     private Wired tryOut(Plan asked, BoardSet set) {
         Unit unit = controller("asked", null, set);
-        return PinAssigner.of(asked.withNamed(Map.of("asked", unit), asked.devices()), catalogue)
-                .get("asked");
+        return PinAssigner.of(asked.withUnits(Map.of("asked", unit)), catalogue).get("asked");
     }
 
     private Unit controller(String name, Place place, BoardSet set) {
@@ -324,21 +332,24 @@ public final class BoardChooser {
                 .map(Map.Entry::getKey)
                 .findFirst()
                 .orElse(null);
-        return new Unit(
-                        name,
-                        UnitKind.CONTROLLER,
-                        place,
-                        new Power(org.skelto.core.plan.PowerSource.MAINS, circuit, null, 0, SUPPLY, null, null),
-                        0,
-                        0,
-                        false,
-                        false,
-                        hub,
-                        Map.of(),
-                        null,
-                        null,
-                        null)
-                .of(set);
+        return UnitBuilder.builder()
+                .name(name)
+                .kind(UnitKind.CONTROLLER)
+                .place(place)
+                .power(PowerBuilder.builder()
+                        .source(org.skelto.core.plan.power.PowerSource.MAINS)
+                        .circuit(circuit)
+                        .backupH(0)
+                        .part(SUPPLY)
+                        .build())
+                .channels(0)
+                .maxClients(0)
+                .internetEntry(false)
+                .broker(false)
+                .hub(hub)
+                .radios(Map.of())
+                .build()
+                .withBoards(set);
     }
 
     private List<Edit> edits(String name, List<String> ids, Place centre, BoardSet set) {

@@ -1,5 +1,6 @@
 package org.skelto.core.wiring;
 
+import io.soabase.recordbuilder.core.RecordBuilder;
 import java.util.List;
 import org.skelto.core.radio.Figure;
 
@@ -15,6 +16,7 @@ import org.skelto.core.radio.Figure;
  * @param periodMs in which it should be, or null
  * @param oneMore what one more board of the last kind would do
  */
+@RecordBuilder
 public record ChainReport(
         String unit,
         Kind kind,
@@ -29,7 +31,8 @@ public record ChainReport(
         Figure capacitance,
         Figure window,
         Figure cycle,
-        List<ChainFault> faults) {
+        List<ChainFault> faults)
+        implements ChainReportBuilder.With {
     /** What the boards are chained on. */
     public enum Kind {
         TWO_WIRE,
@@ -55,6 +58,8 @@ public record ChainReport(
      * @param board name of the board concerned, or null
      * @param address that would be free, or null
      */
+    @RecordBuilder
     public record ChainFault(
-            String code, boolean stop, String text, String figures, String leadsTo, String board, Integer address) {}
+            String code, boolean stop, String text, String figures, String leadsTo, String board, Integer address)
+            implements ChainReportChainFaultBuilder.With {}
 }

@@ -12,11 +12,12 @@ import org.skelto.core.parts.Part;
 import org.skelto.core.parts.PartKind;
 import org.skelto.core.parts.Quantity;
 import org.skelto.core.parts.Trait;
-import org.skelto.core.plan.Attached;
-import org.skelto.core.plan.BoardSet;
-import org.skelto.core.plan.Chain;
 import org.skelto.core.plan.Plan;
-import org.skelto.core.plan.Unit;
+import org.skelto.core.plan.equipment.Attached;
+import org.skelto.core.plan.equipment.BoardSet;
+import org.skelto.core.plan.equipment.Chain;
+import org.skelto.core.plan.equipment.ChainBuilder;
+import org.skelto.core.plan.equipment.Unit;
 import org.skelto.core.radio.Figure;
 import org.skelto.core.radio.Text;
 import org.skelto.core.wiring.ChainReport.ChainFault;
@@ -38,8 +39,18 @@ public final class Chains {
 
     private static final double PIN_PF = 10;
     private static final double IN_BOX_M = 0.3;
-    private static final Chain IN_BOX = new Chain(null, IN_BOX_M, 100, null, null, 0, false);
-    private static final Chain USUAL_LINE = new Chain(null, 1, 19.2, null, null, 0, false);
+    private static final Chain IN_BOX = ChainBuilder.builder()
+            .lengthM(IN_BOX_M)
+            .rateK(100)
+            .ends(0)
+            .reference(false)
+            .build();
+    private static final Chain USUAL_LINE = ChainBuilder.builder()
+            .lengthM(1)
+            .rateK(19.2)
+            .ends(0)
+            .reference(false)
+            .build();
     private static final double USUAL_PF_PER_M = 60;
 
     /** Longest line, and most metres times bits per second. */
@@ -112,7 +123,13 @@ public final class Chains {
     }
 
     private void fault(String code, boolean stop, String text, String figures, String leadsTo) {
-        faults.add(new ChainFault(code, stop, text, figures, leadsTo, null, null));
+        faults.add(ChainReportChainFaultBuilder.builder()
+                .code(code)
+                .stop(stop)
+                .text(text)
+                .figures(figures)
+                .leadsTo(leadsTo)
+                .build());
     }
 
     // ------------------------------------------------------------------ addresses
@@ -137,27 +154,29 @@ public final class Chains {
             Integer free = free(part, taken, least, most);
             String before = owner.putIfAbsent(address, name);
             if (before != null) {
-                faults.add(new ChainFault(
-                        "B1",
-                        true,
-                        before + " and " + name + " of " + unit.name() + " have the same address",
-                        written(address, hex),
-                        "Both answer at once, and the master understands neither.",
-                        name,
-                        free));
+                faults.add(ChainReportChainFaultBuilder.builder()
+                        .code("B1")
+                        .stop(true)
+                        .text(before + " and " + name + " of " + unit.name() + " have the same address")
+                        .figures(written(address, hex))
+                        .leadsTo("Both answer at once, and the master understands neither.")
+                        .board(name)
+                        .address(free)
+                        .build());
             }
             if (address < least || address > most || address < first(part) || address > last(part)) {
                 boolean reserved = address < least || address > most;
-                faults.add(new ChainFault(
-                        "B2",
-                        true,
-                        name + " of " + unit.name()
-                                + (reserved ? " has a reserved address" : " cannot be set to its address"),
-                        written(address, hex) + "; its switches give " + written(first(part), hex) + " to "
-                                + written(last(part), hex),
-                        "The master never finds it.",
-                        name,
-                        free));
+                faults.add(ChainReportChainFaultBuilder.builder()
+                        .code("B2")
+                        .stop(true)
+                        .text(name + " of " + unit.name()
+                                + (reserved ? " has a reserved address" : " cannot be set to its address"))
+                        .figures(written(address, hex) + "; its switches give " + written(first(part), hex) + " to "
+                                + written(last(part), hex))
+                        .leadsTo("The master never finds it.")
+                        .board(name)
+                        .address(free)
+                        .build());
             }
             byPart.merge(part.id(), 1, Integer::sum);
         });
@@ -229,18 +248,18 @@ public final class Chains {
                 .orElse(PIN_PF);
         String more = "One more board: " + Text.number(pf + onePf, 0) + " pF of " + Text.number(MOST_PF, 0)
                 + " pF, cycle " + Text.number(cycle + lastMs, 2) + " ms";
-        return new ChainReport(
-                id,
-                ChainReport.Kind.TWO_WIRE,
-                members,
-                pf,
-                pullUp,
-                least,
-                most,
-                cycle,
-                chain.periodMs(),
-                more,
-                Figure.of(
+        return ChainReportBuilder.builder()
+                .unit(id)
+                .kind(ChainReport.Kind.TWO_WIRE)
+                .members(members)
+                .capacitancePf(pf)
+                .pullUpOhm(pullUp)
+                .leastOhm(least)
+                .mostOhm(most)
+                .cycleMs(cycle)
+                .periodMs(chain.periodMs())
+                .oneMore(more)
+                .capacitance(Figure.of(
                         "pF/m · m + pins and traces of all boards",
                         "two-wire bus specification: at most 400 pF",
                         chain.cable() == null,
@@ -249,8 +268,8 @@ public final class Chains {
                         "boards",
                         Text.number(pins, 0) + " pF",
                         "master",
-                        Text.number(PIN_PF, 0) + " pF"),
-                Figure.of(
+                        Text.number(PIN_PF, 0) + " pF"))
+                .window(Figure.of(
                         "(Vdd − 0.4 V) / 3 mA ≤ R ≤ tr / (0.8473 · Cb)",
                         "two-wire bus specification: tr 1000 ns up to 100 kHz, 300 ns up to 400 kHz",
                         chain.rateK() > BusTiming.FAST_K,
@@ -259,9 +278,10 @@ public final class Chains {
                         "tr",
                         Text.number(BusTiming.riseNs(chain.rateK()), 0) + " ns",
                         "all pull-ups in parallel",
-                        pullUp == null ? "none" : Text.number(pullUp, 0) + " Ω"),
-                cycleFigure("9 clocks a byte, start and stop; address, register and data of each board", chain),
-                List.copyOf(faults));
+                        pullUp == null ? "none" : Text.number(pullUp, 0) + " Ω"))
+                .cycle(cycleFigure("9 clocks a byte, start and stop; address, register and data of each board", chain))
+                .faults(List.copyOf(faults))
+                .build();
     }
 
     private static Figure cycleFigure(String formula, Chain chain) {
@@ -397,22 +417,17 @@ public final class Chains {
                     e.getKey(), part.name(), address, written(address, false), part.channels() + " channels", each));
         }
         period(chain, cycle);
-        return new ChainReport(
-                id,
-                ChainReport.Kind.RS485,
-                members,
-                null,
-                null,
-                null,
-                null,
-                cycle,
-                chain.periodMs(),
-                "One more board: " + Text.number(loads + 1, 1) + " of " + Text.number(MOST_LOADS, 0)
-                        + " unit loads, cycle " + Text.number(cycle + each, 2) + " ms",
-                null,
-                null,
-                cycleFigure("question and answer of 8 bytes, 10 bits each, two pauses of 3.5 characters", chain),
-                List.copyOf(faults));
+        return ChainReportBuilder.builder()
+                .unit(id)
+                .kind(ChainReport.Kind.RS485)
+                .members(members)
+                .cycleMs(cycle)
+                .periodMs(chain.periodMs())
+                .oneMore("One more board: " + Text.number(loads + 1, 1) + " of " + Text.number(MOST_LOADS, 0)
+                        + " unit loads, cycle " + Text.number(cycle + each, 2) + " ms")
+                .cycle(cycleFigure("question and answer of 8 bytes, 10 bits each, two pauses of 3.5 characters", chain))
+                .faults(List.copyOf(faults))
+                .build();
     }
 
     // ------------------------------------------------------------------ panels
@@ -459,31 +474,24 @@ public final class Chains {
                 while (taken.contains(free)) {
                     free++;
                 }
-                faults.add(new ChainFault(
-                        "B1",
-                        true,
-                        before + " and " + e.getKey() + " of " + unit.name() + " have the same address",
-                        String.valueOf(address),
-                        "Both answer at once, and the panel reports tampering.",
-                        e.getKey(),
-                        free));
+                faults.add(ChainReportChainFaultBuilder.builder()
+                        .code("B1")
+                        .stop(true)
+                        .text(before + " and " + e.getKey() + " of " + unit.name() + " have the same address")
+                        .figures(String.valueOf(address))
+                        .leadsTo("Both answer at once, and the panel reports tampering.")
+                        .board(e.getKey())
+                        .address(free)
+                        .build());
             }
         }
-        return new ChainReport(
-                id,
-                ChainReport.Kind.PANEL_BUS,
-                members,
-                null,
-                null,
-                null,
-                null,
-                null,
-                null,
-                "One more expander would begin with zone " + (zone + 1) + " and output " + (output + 1),
-                null,
-                null,
-                null,
-                List.copyOf(faults));
+        return ChainReportBuilder.builder()
+                .unit(id)
+                .kind(ChainReport.Kind.PANEL_BUS)
+                .members(members)
+                .oneMore("One more expander would begin with zone " + (zone + 1) + " and output " + (output + 1))
+                .faults(List.copyOf(faults))
+                .build();
     }
 
     private static String numbered(int zone, int zones, int output, int outputs) {

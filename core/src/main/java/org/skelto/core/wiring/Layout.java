@@ -11,7 +11,7 @@ import org.skelto.core.parts.PartKind;
 import org.skelto.core.parts.Pin;
 import org.skelto.core.parts.Quantity;
 import org.skelto.core.parts.Trait;
-import org.skelto.core.plan.BoardSet;
+import org.skelto.core.plan.equipment.BoardSet;
 import org.skelto.core.work.ComputingBudget;
 
 /** The boards of a controller with the terminals that are free for devices, and the relays that are wired to pins. */

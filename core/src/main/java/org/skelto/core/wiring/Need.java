@@ -2,8 +2,8 @@ package org.skelto.core.wiring;
 
 import java.util.ArrayList;
 import java.util.List;
-import org.skelto.core.plan.Device;
-import org.skelto.core.plan.Drive;
+import org.skelto.core.plan.equipment.Device;
+import org.skelto.core.plan.equipment.Drive;
 import org.skelto.core.work.ComputingBudget;
 
 /**

@@ -13,16 +13,16 @@ import org.skelto.core.parts.Catalogue;
 import org.skelto.core.parts.Part;
 import org.skelto.core.parts.Pin;
 import org.skelto.core.parts.Trait;
-import org.skelto.core.plan.Criticality;
-import org.skelto.core.plan.Device;
-import org.skelto.core.plan.DeviceKind;
 import org.skelto.core.plan.Edit;
-import org.skelto.core.plan.Hand;
 import org.skelto.core.plan.Plan;
 import org.skelto.core.plan.Pointers;
-import org.skelto.core.plan.RestState;
-import org.skelto.core.plan.Unit;
-import org.skelto.core.plan.Wiring;
+import org.skelto.core.plan.equipment.Criticality;
+import org.skelto.core.plan.equipment.Device;
+import org.skelto.core.plan.equipment.DeviceKind;
+import org.skelto.core.plan.equipment.Hand;
+import org.skelto.core.plan.equipment.RestState;
+import org.skelto.core.plan.equipment.Unit;
+import org.skelto.core.plan.equipment.Wiring;
 import org.skelto.core.work.ComputingBudget;
 
 /**
@@ -315,18 +315,19 @@ public final class PinAssigner {
                 deviceAt.put(said, need.device());
             }
             Wiring wiring = device(need).wiring();
-            places.add(new Wired.Connection(
-                    need.device(),
-                    need.name(),
-                    need.kind(),
-                    wiring == null ? null : wiring.terminals().get(need.name()),
-                    full.get(need),
-                    why(need, best, full.get(need)),
-                    said == null ? null : boot(need, said),
-                    said == null ? null : contact(need),
-                    trouble == null ? null : trouble.text,
-                    trouble == null ? null : trouble.code,
-                    fixed(need)));
+            places.add(WiredConnectionBuilder.builder()
+                    .device(need.device())
+                    .need(need.name())
+                    .kind(need.kind())
+                    .terminal(wiring == null ? null : wiring.terminals().get(need.name()))
+                    .best(full.get(need))
+                    .why(why(need, best, full.get(need)))
+                    .boot(said == null ? null : boot(need, said))
+                    .contact(said == null ? null : contact(need))
+                    .trouble(trouble == null ? null : trouble.text)
+                    .code(trouble == null ? null : trouble.code)
+                    .fixed(fixed(need))
+                    .build());
         }
         List<Wired.PinUse> pins = layout.main == null
                 ? List.of()

@@ -9,7 +9,7 @@ import java.util.TreeMap;
 import org.skelto.core.parts.Catalogue;
 import org.skelto.core.parts.Part;
 import org.skelto.core.plan.Plan;
-import org.skelto.core.plan.Unit;
+import org.skelto.core.plan.equipment.Unit;
 import org.skelto.core.wiring.ChainReport.ChainFault;
 import org.skelto.core.wiring.ChainReport.ChainMember;
 
@@ -32,32 +32,26 @@ public final class PowerLine {
                     null));
             String before = code == null ? null : owner.putIfAbsent(code, id);
             if (before != null) {
-                faults.add(new ChainFault(
-                        "B1",
-                        true,
-                        units.get(before).name() + " and " + unit.name() + " have the same code on the power line",
-                        code,
-                        "One command switches both.",
-                        id,
-                        null));
+                faults.add(ChainReportChainFaultBuilder.builder()
+                        .code("B1")
+                        .stop(true)
+                        .text(units.get(before).name() + " and " + unit.name()
+                                + " have the same code on the power line")
+                        .figures(code)
+                        .leadsTo("One command switches both.")
+                        .board(id)
+                        .build());
             }
         });
-        return new ChainReport(
-                "power-line",
-                ChainReport.Kind.POWER_LINE,
-                members,
-                null,
-                null,
-                null,
-                null,
-                null,
-                null,
-                (256 - owner.size()) + " of 256 codes are free; a coupler joins the phases, and a filter at the meter "
-                        + "keeps the neighbours out",
-                null,
-                null,
-                null,
-                faults);
+        return ChainReportBuilder.builder()
+                .unit("power-line")
+                .kind(ChainReport.Kind.POWER_LINE)
+                .members(members)
+                .oneMore((256 - owner.size())
+                        + " of 256 codes are free; a coupler joins the phases, and a filter at the meter "
+                        + "keeps the neighbours out")
+                .faults(faults)
+                .build();
     }
 
     /** A code that nobody on the power line has. */

@@ -1,5 +1,6 @@
 package org.skelto.core.wiring;
 
+import io.soabase.recordbuilder.core.RecordBuilder;
 import java.util.ArrayList;
 import java.util.HashMap;
 import java.util.List;
@@ -9,12 +10,12 @@ import java.util.TreeMap;
 import org.skelto.core.parts.Catalogue;
 import org.skelto.core.parts.Part;
 import org.skelto.core.parts.Pin;
-import org.skelto.core.plan.Device;
 import org.skelto.core.plan.Edit;
 import org.skelto.core.plan.Plan;
 import org.skelto.core.plan.Pointers;
-import org.skelto.core.plan.Unit;
-import org.skelto.core.plan.Wiring;
+import org.skelto.core.plan.equipment.Device;
+import org.skelto.core.plan.equipment.Unit;
+import org.skelto.core.plan.equipment.Wiring;
 import org.skelto.core.work.ComputingBudget;
 
 /**
@@ -36,24 +37,26 @@ public record Replacement(String unit, String from, String to, List<PinMove> mov
      * @param after its terminal on the new board, or null when there is none for it
      * @param why it is there
      */
+    @RecordBuilder
     public record PinMove(
-            String device, String name, String need, String before, String after, boolean same, String why) {}
+            String device, String name, String need, String before, String after, boolean same, String why)
+            implements ReplacementPinMoveBuilder.With {}
 
     /** Tries another main board. */
     public static Replacement of(Plan plan, Catalogue catalogue, String id, Part board) {
         ComputingBudget.step();
         Unit unit = plan.units().get(id);
         Map<String, Unit> units = new TreeMap<>(plan.units());
-        units.put(id, unit.of(unit.boards().withMain(board.id())));
+        units.put(id, unit.withBoards(unit.boards().withMain(board.id())));
         Map<String, Device> devices = new TreeMap<>(plan.devices());
         devices.replaceAll((key, d) -> id.equals(d.unit()) ? loosened(d, board) : d);
-        Plan tried = plan.withNamed(units, devices);
+        Plan tried = plan.with(p -> p.units(units).devices(devices));
         Map<String, Device> after = new TreeMap<>(devices);
         for (Edit edit : PinAssigner.edits(tried, catalogue, id)) {
             String device = edit.path().split("/")[2];
-            after.computeIfPresent(device, (key, d) -> d.wired((Wiring) edit.value()));
+            after.computeIfPresent(device, (key, d) -> d.withWiring((Wiring) edit.value()));
         }
-        Plan made = plan.withNamed(units, after);
+        Plan made = plan.with(p -> p.units(units).devices(after));
         Map<String, Wired.Connection> then = new HashMap<>();
         PinAssigner.of(made, catalogue).get(id).needs().forEach(n -> then.put(n.device() + "/" + n.need(), n));
         Map<String, String> why = new HashMap<>();
@@ -74,14 +77,15 @@ public record Replacement(String unit, String from, String to, List<PinMove> mov
                 String old = before == null ? null : before.terminals().get(need.name());
                 Wired.Connection now = then.get(key + "/" + need.name());
                 String terminal = now.terminal();
-                moves.add(new PinMove(
-                        key,
-                        d.name(),
-                        need.name(),
-                        old,
-                        terminal,
-                        Objects.equals(old, terminal),
-                        why.get(key + "/" + need.name())));
+                moves.add(ReplacementPinMoveBuilder.builder()
+                        .device(key)
+                        .name(d.name())
+                        .need(need.name())
+                        .before(old)
+                        .after(terminal)
+                        .same(Objects.equals(old, terminal))
+                        .why(why.get(key + "/" + need.name()))
+                        .build());
             }
         });
         int lost = (int) moves.stream()
@@ -110,6 +114,6 @@ public record Replacement(String unit, String from, String to, List<PinMove> mov
                             .filter(n -> n.name().equals(e.getKey()))
                             .allMatch(n -> new Terminal("main", pin.name(), pin, java.util.Set.of()).can(n.kind()));
         });
-        return stays ? d : d.wired(new Wiring(d.wiring().terminals(), false));
+        return stays ? d : d.withWiring(new Wiring(d.wiring().terminals(), false));
     }
 }

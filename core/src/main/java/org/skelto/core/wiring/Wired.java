@@ -1,5 +1,6 @@
 package org.skelto.core.wiring;
 
+import io.soabase.recordbuilder.core.RecordBuilder;
 import java.util.List;
 
 /**
@@ -25,6 +26,7 @@ public record Wired(
      * @param trouble what is wrong with the terminal that the plan says, or null
      * @param code of the check that says so, or null
      */
+    @RecordBuilder
     public record Connection(
             String device,
             String need,
@@ -36,7 +38,8 @@ public record Wired(
             String contact,
             String trouble,
             String code,
-            boolean fixed) {}
+            boolean fixed)
+            implements WiredConnectionBuilder.With {}
 
     /**
      * A pin as the drawing of the board shows it.

@@ -14,12 +14,12 @@ import org.skelto.core.Houses;
 import org.skelto.core.Plans;
 import org.skelto.core.coverage.Reach;
 import org.skelto.core.coverage.Source;
-import org.skelto.core.plan.Calibration;
-import org.skelto.core.plan.Medium;
-import org.skelto.core.plan.Place;
 import org.skelto.core.plan.Plan;
-import org.skelto.core.plan.RadioBand;
-import org.skelto.core.plan.UnitKind;
+import org.skelto.core.plan.equipment.UnitKind;
+import org.skelto.core.plan.radio.Calibration;
+import org.skelto.core.plan.radio.Medium;
+import org.skelto.core.plan.radio.RadioBand;
+import org.skelto.core.plan.site.Place;
 import org.skelto.core.radio.Indoors;
 import org.skelto.core.radio.SlabTables;
 import org.skelto.core.site.Point;
@@ -31,12 +31,11 @@ class CalibratorTest {
 
     private static Plan house() {
         return Houses.row(5)
-                .withNamed(
-                        Map.of(
+                .with(p -> p.units(Map.of(
                                 "ap",
                                 Plans.unit("ap", UnitKind.ACCESS_POINT, 1, Medium.WIFI_2G4)
-                                        .at(new Place("r0", null, 1.3, 2, 2))),
-                        Map.of());
+                                        .withPlace(new Place("r0", null, 1.3, 2, 2))))
+                        .devices(Map.of()));
     }
 
     /** Readings in a house whose brick walls take 9 dB and whose access point is 3 dB weaker than it says. */
@@ -55,7 +54,16 @@ class CalibratorTest {
             double lossDb = Indoors.of(site, tables)
                     .lossDb(source.at(), source.place(), new Point(x, y, 1), place, source.frequencyMHz());
             double dbm = source.levelDbm() - lossDb + scatterDb * random.nextGaussian();
-            readings.add(new Reading("ground", x, y, 1, "ap", Medium.WIFI_2G4, dbm, Instant.ofEpochSecond(i)));
+            readings.add(ReadingBuilder.builder()
+                    .floor("ground")
+                    .xM(x)
+                    .yM(y)
+                    .heightM(1)
+                    .unit("ap")
+                    .medium(Medium.WIFI_2G4)
+                    .dbm(dbm)
+                    .at(Instant.ofEpochSecond(i))
+                    .build());
         }
         return readings;
     }
@@ -80,7 +88,17 @@ class CalibratorTest {
         List<Reading> readings = new ArrayList<>(readings(plan, 120, 3, 4));
         Reading odd = readings.get(7);
         readings.set(
-                7, new Reading(odd.floor(), odd.xM(), odd.yM(), 1, "ap", Medium.WIFI_2G4, odd.dbm() - 35, odd.at()));
+                7,
+                ReadingBuilder.builder()
+                        .floor(odd.floor())
+                        .xM(odd.xM())
+                        .yM(odd.yM())
+                        .heightM(1)
+                        .unit("ap")
+                        .medium(Medium.WIFI_2G4)
+                        .dbm(odd.dbm() - 35)
+                        .at(odd.at())
+                        .build());
         Fit fit = Calibrator.fit(SiteModel.of(plan), tables, readings, "now");
 
         assertTrue(fit.better());

@@ -13,11 +13,11 @@ import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.ValueSource;
 import org.skelto.core.Houses;
 import org.skelto.core.Plans;
-import org.skelto.core.plan.Medium;
-import org.skelto.core.plan.Place;
 import org.skelto.core.plan.Plan;
-import org.skelto.core.plan.Unit;
-import org.skelto.core.plan.UnitKind;
+import org.skelto.core.plan.equipment.Unit;
+import org.skelto.core.plan.equipment.UnitKind;
+import org.skelto.core.plan.radio.Medium;
+import org.skelto.core.plan.site.Place;
 import org.skelto.core.radio.SlabTables;
 import org.skelto.core.site.SiteModel;
 
@@ -28,9 +28,9 @@ class ChannelsTest {
             units.put(
                     "ap" + i,
                     Plans.unit("ap" + i, UnitKind.ACCESS_POINT, 1, Medium.WIFI_2G4)
-                            .at(new Place("r" + (int) (xs[i] / 4), null, xs[i], 2, 2)));
+                            .withPlace(new Place("r" + (int) (xs[i] / 4), null, xs[i], 2, 2)));
         }
-        return Houses.row(6).withNamed(units, Map.of());
+        return Houses.row(6).with(p -> p.units(units).devices(Map.of()));
     }
 
     @Test
@@ -72,7 +72,7 @@ class ChannelsTest {
             }
             best = Math.min(
                     best,
-                    Channels.of(SiteModel.of(plan.withNamed(units, Map.of())), new SlabTables())
+                    Channels.of(SiteModel.of(plan.with(p -> p.units(units).devices(Map.of()))), new SlabTables())
                             .nowDbm());
         }
         assertEquals(best, found.thenDbm(), 0.2);

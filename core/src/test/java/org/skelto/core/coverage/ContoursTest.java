@@ -12,7 +12,15 @@ import org.junit.jupiter.params.provider.ValueSource;
 class ContoursTest {
     private static final double CELL_M = 0.25;
 
-    private final Grid grid = new Grid("ground", 3, -2, CELL_M, 48, 36, 1);
+    private final Grid grid = GridBuilder.builder()
+            .floor("ground")
+            .westM(3)
+            .southM(-2)
+            .cellM(CELL_M)
+            .columns(48)
+            .rows(36)
+            .zM(1)
+            .build();
 
     /** A landscape of some hills, so that lines close, end at the border, and meet saddles. */
     private float[] hills(Random random) {

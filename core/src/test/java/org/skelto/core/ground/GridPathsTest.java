@@ -8,7 +8,7 @@ import org.junit.jupiter.api.Test;
 import org.skelto.core.Changed;
 import org.skelto.core.Outpost;
 import org.skelto.core.plan.Plan;
-import org.skelto.core.plan.RadioPath;
+import org.skelto.core.plan.radio.RadioPath;
 import org.skelto.core.sample.Hills;
 
 /** Profiles out of the grid of heights go along with their ends; others stay what a person said. */

@@ -12,8 +12,8 @@ import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.CsvSource;
 import org.junit.jupiter.params.provider.ValueSource;
-import org.skelto.core.plan.GeoPoint;
-import org.skelto.core.plan.GroundPoint;
+import org.skelto.core.plan.radio.GroundPoint;
+import org.skelto.core.plan.site.GeoPoint;
 
 /** Ground from files: what is read, and what is refused with its place. */
 class GroundFilesTest {

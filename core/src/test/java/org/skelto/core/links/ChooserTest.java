@@ -10,21 +10,23 @@ import java.util.stream.Collectors;
 import org.junit.jupiter.api.Test;
 import org.skelto.core.Plans;
 import org.skelto.core.links.LinkChooser.Option;
-import org.skelto.core.plan.Chirp;
-import org.skelto.core.plan.Device;
-import org.skelto.core.plan.DeviceKind;
-import org.skelto.core.plan.Direction;
 import org.skelto.core.plan.Edit;
-import org.skelto.core.plan.Hand;
-import org.skelto.core.plan.Link;
-import org.skelto.core.plan.Medium;
-import org.skelto.core.plan.Place;
 import org.skelto.core.plan.Plan;
-import org.skelto.core.plan.Radio;
-import org.skelto.core.plan.RestState;
-import org.skelto.core.plan.Unit;
-import org.skelto.core.plan.UnitKind;
-import org.skelto.core.plan.Way;
+import org.skelto.core.plan.equipment.Device;
+import org.skelto.core.plan.equipment.DeviceBuilder;
+import org.skelto.core.plan.equipment.DeviceKind;
+import org.skelto.core.plan.equipment.Hand;
+import org.skelto.core.plan.equipment.RestState;
+import org.skelto.core.plan.equipment.Unit;
+import org.skelto.core.plan.equipment.UnitKind;
+import org.skelto.core.plan.equipment.Way;
+import org.skelto.core.plan.network.Direction;
+import org.skelto.core.plan.network.Link;
+import org.skelto.core.plan.radio.Chirp;
+import org.skelto.core.plan.radio.Medium;
+import org.skelto.core.plan.radio.Radio;
+import org.skelto.core.plan.radio.RadioBuilder;
+import org.skelto.core.plan.site.Place;
 import org.skelto.core.radio.SlabTables;
 import org.skelto.core.site.SiteModel;
 
@@ -77,22 +79,16 @@ class ChooserTest {
         plan = Plans.put(
                 plan,
                 "level",
-                new Device(
-                        "level",
-                        DeviceKind.LEVEL,
-                        null,
-                        null,
-                        null,
-                        null,
-                        "outpost",
-                        1,
-                        null,
-                        new java.util.TreeSet<>(List.of(Way.RULE)),
-                        null,
-                        false,
-                        false,
-                        false,
-                        null));
+                DeviceBuilder.builder()
+                        .name("level")
+                        .kind(DeviceKind.LEVEL)
+                        .unit("outpost")
+                        .channel(1)
+                        .ways(new java.util.TreeSet<>(List.of(Way.RULE)))
+                        .exitRoute(false)
+                        .outsideDoor(false)
+                        .obstacleDetection(false)
+                        .build());
 
         List<Option> options = options(plan, "outpost");
 
@@ -103,7 +99,16 @@ class ChooserTest {
 
     @Test
     void aNewChirpRadioIsSetLikeTheGatewayThatShallHearIt() {
-        Radio slow = new Radio(Medium.CHIRP, 869.525, 14, 0, 0, null, new Chirp(11, 250, 5), true, false);
+        Radio slow = RadioBuilder.builder()
+                .medium(Medium.CHIRP)
+                .frequencyMHz(869.525)
+                .txPowerDbm(14)
+                .antennaGainDbi(0)
+                .feederLossDb(0)
+                .chirp(new Chirp(11, 250, 5))
+                .receives(true)
+                .metalBox(false)
+                .build();
         Plan plan = Plans.put(Plans.sound(), "far", Plans.with(Plans.unit("far", UnitKind.GATEWAY, 2), slow));
         Option chirp = of(options(plan, "probe"), Medium.CHIRP, Direction.TWO_WAY);
         Radio offered = (Radio) chirp.edits().stream()
@@ -118,7 +123,16 @@ class ChooserTest {
 
     @Test
     void aRadioOverTheLimitIsRuledOutWithTheLimit() {
-        Radio loud = new Radio(Medium.MESH_802154, 2450, 20, 5, 0, -97.0, null, true, false);
+        Radio loud = RadioBuilder.builder()
+                .medium(Medium.MESH_802154)
+                .frequencyMHz(2450)
+                .txPowerDbm(20)
+                .antennaGainDbi(5)
+                .feederLossDb(0)
+                .sensitivityDbm(-97.0)
+                .receives(true)
+                .metalBox(false)
+                .build();
         Plan plan = Plans.put(
                 Plans.sound(), "probe", Plans.with(Plans.sound().units().get("probe"), loud));
         // 20 dBm into 5 dBi is 25 dBm EIRP; EN 300 328 leaves 13
@@ -204,7 +218,7 @@ class ChooserTest {
         Plan one = Plans.link(
                 plan,
                 "board-ap",
-                new org.skelto.core.plan.Link("board", "ap", Medium.WIFI_2G4, Direction.ONE_WAY, null, null));
+                new org.skelto.core.plan.network.Link("board", "ap", Medium.WIFI_2G4, Direction.ONE_WAY, null, null));
         assertEquals(
                 1,
                 new LinkAssessor(SiteModel.of(one), new SlabTables())

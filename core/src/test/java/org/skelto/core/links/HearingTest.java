@@ -8,22 +8,41 @@ import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.CsvSource;
 import org.skelto.core.Plans;
-import org.skelto.core.plan.Chirp;
-import org.skelto.core.plan.Link;
-import org.skelto.core.plan.Medium;
 import org.skelto.core.plan.Plan;
-import org.skelto.core.plan.Radio;
-import org.skelto.core.plan.UnitKind;
+import org.skelto.core.plan.equipment.UnitKind;
+import org.skelto.core.plan.network.Link;
+import org.skelto.core.plan.radio.Chirp;
+import org.skelto.core.plan.radio.Medium;
+import org.skelto.core.plan.radio.Radio;
+import org.skelto.core.plan.radio.RadioBuilder;
 import org.skelto.core.radio.SlabTables;
 import org.skelto.core.site.SiteModel;
 
 class HearingTest {
     private static Radio chirp(double mhz, int sf, double khz, int rate) {
-        return new Radio(Medium.CHIRP, mhz, 14, 2, 0, null, new Chirp(sf, khz, rate), true, false);
+        return RadioBuilder.builder()
+                .medium(Medium.CHIRP)
+                .frequencyMHz(mhz)
+                .txPowerDbm(14)
+                .antennaGainDbi(2)
+                .feederLossDb(0)
+                .chirp(new Chirp(sf, khz, rate))
+                .receives(true)
+                .metalBox(false)
+                .build();
     }
 
     private static Radio plain(Medium medium, double mhz) {
-        return new Radio(medium, mhz, 10, 0, 0, -105.0, null, true, false);
+        return RadioBuilder.builder()
+                .medium(medium)
+                .frequencyMHz(mhz)
+                .txPowerDbm(10)
+                .antennaGainDbi(0)
+                .feederLossDb(0)
+                .sensitivityDbm(-105.0)
+                .receives(true)
+                .metalBox(false)
+                .build();
     }
 
     @ParameterizedTest
@@ -58,7 +77,16 @@ class HearingTest {
     @Test
     void aDeafEndIsNamedAndItsLinkCarriesNothing() {
         Plan plan = Plans.put(Plans.sound(), "ears", Plans.unit("ears", UnitKind.GATEWAY, 2, Medium.SUB_GHZ));
-        Radio mute = new Radio(Medium.SUB_GHZ, 868.3, 10, 0, 0, -105.0, null, false, false);
+        Radio mute = RadioBuilder.builder()
+                .medium(Medium.SUB_GHZ)
+                .frequencyMHz(868.3)
+                .txPowerDbm(10)
+                .antennaGainDbi(0)
+                .feederLossDb(0)
+                .sensitivityDbm(-105.0)
+                .receives(false)
+                .metalBox(false)
+                .build();
         plan = Plans.put(plan, "ears", Plans.with(plan.units().get("ears"), mute));
         plan = Plans.put(plan, "probe", Plans.with(plan.units().get("probe"), plain(Medium.SUB_GHZ, 868.3)));
         LinkReport report = new LinkAssessor(SiteModel.of(plan), new SlabTables())
@@ -71,7 +99,16 @@ class HearingTest {
     @Test
     void anEndThatOnlySendsIsHeardButNeverAnswered() {
         Plan plan = Plans.put(Plans.sound(), "ears", Plans.unit("ears", UnitKind.GATEWAY, 2, Medium.SUB_GHZ));
-        Radio mouth = new Radio(Medium.SUB_GHZ, 868.3, 10, 0, 0, -105.0, null, false, false);
+        Radio mouth = RadioBuilder.builder()
+                .medium(Medium.SUB_GHZ)
+                .frequencyMHz(868.3)
+                .txPowerDbm(10)
+                .antennaGainDbi(0)
+                .feederLossDb(0)
+                .sensitivityDbm(-105.0)
+                .receives(false)
+                .metalBox(false)
+                .build();
         plan = Plans.put(plan, "probe", Plans.with(plan.units().get("probe"), mouth));
         LinkReport report = new LinkAssessor(SiteModel.of(plan), new SlabTables())
                 .report("x", new Link("probe", "ears", Medium.SUB_GHZ, null, null, null));

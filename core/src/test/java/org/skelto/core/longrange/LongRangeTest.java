@@ -16,12 +16,13 @@ import org.skelto.core.Assessment;
 import org.skelto.core.Changed;
 import org.skelto.core.Outpost;
 import org.skelto.core.ground.ElevationGrid;
+import org.skelto.core.ground.ElevationGridBuilder;
 import org.skelto.core.links.LinkReport;
 import org.skelto.core.parts.Catalogue;
-import org.skelto.core.plan.Medium;
-import org.skelto.core.plan.Message;
-import org.skelto.core.plan.MessageField;
 import org.skelto.core.plan.Plan;
+import org.skelto.core.plan.radio.Medium;
+import org.skelto.core.plan.radio.Message;
+import org.skelto.core.plan.radio.MessageField;
 import org.skelto.core.power.Outposts;
 import org.skelto.core.radio.Air;
 import org.skelto.core.radio.SlabTables;
@@ -90,7 +91,15 @@ class LongRangeTest {
     @Test
     void withAGridItAlsoLooksForAPlaceNearby() {
         ElevationGrid flat = Hills.grid(200, 20, 0, 0.5, 1);
-        ElevationGrid ground = new ElevationGrid(200, 200, -1000, -500, 20, 20, hill(flat));
+        ElevationGrid ground = ElevationGridBuilder.builder()
+                .columns(200)
+                .rows(200)
+                .westM(-1000)
+                .southM(-500)
+                .eastStepM(20)
+                .northStepM(20)
+                .heightM(hill(flat))
+                .build();
         Plan weak = Changed.with(HILL, "/paths/hill/profile/1/elevationM", "330");
         assertTrue(takes(weak, ground).changes().stream().anyMatch(c -> c.text().startsWith("move outpost")));
     }
@@ -202,7 +211,13 @@ class LongRangeTest {
     }
 
     private static FieldTest.FieldReading reading(double d, double dbm) {
-        return new FieldTest.FieldReading("hill", "far-gw", d, null, dbm, null, Instant.EPOCH, null);
+        return FieldTestFieldReadingBuilder.builder()
+                .path("hill")
+                .sender("far-gw")
+                .distanceM(d)
+                .dbm(dbm)
+                .at(Instant.EPOCH)
+                .build();
     }
 
     @Test

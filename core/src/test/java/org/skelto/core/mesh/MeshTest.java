@@ -10,12 +10,13 @@ import java.util.TreeMap;
 import org.junit.jupiter.api.Test;
 import org.skelto.core.Houses;
 import org.skelto.core.Plans;
-import org.skelto.core.plan.Medium;
-import org.skelto.core.plan.Place;
 import org.skelto.core.plan.Plan;
-import org.skelto.core.plan.Radio;
-import org.skelto.core.plan.Unit;
-import org.skelto.core.plan.UnitKind;
+import org.skelto.core.plan.equipment.Unit;
+import org.skelto.core.plan.equipment.UnitKind;
+import org.skelto.core.plan.radio.Medium;
+import org.skelto.core.plan.radio.Radio;
+import org.skelto.core.plan.radio.RadioBuilder;
+import org.skelto.core.plan.site.Place;
 import org.skelto.core.radio.SlabTables;
 import org.skelto.core.site.SiteModel;
 
@@ -26,14 +27,23 @@ class MeshTest {
      */
     private static Plan chain(boolean... mains) {
         Map<String, Unit> units = new TreeMap<>();
-        Radio radio = new Radio(Medium.MESH_802154, 2450, 0, 0, 0, -60.0, null, true, false);
+        Radio radio = RadioBuilder.builder()
+                .medium(Medium.MESH_802154)
+                .frequencyMHz(2450)
+                .txPowerDbm(0)
+                .antennaGainDbi(0)
+                .feederLossDb(0)
+                .sensitivityDbm(-60.0)
+                .receives(true)
+                .metalBox(false)
+                .build();
         for (int i = 0; i < mains.length; i++) {
             UnitKind kind = i == 0 ? UnitKind.GATEWAY : UnitKind.CONTROLLER;
             Unit unit = Plans.with(Plans.unit("u" + i, kind, 1, Medium.MESH_802154), radio)
-                    .at(new Place("r0", null, 1 + 2 * i, 2, 1));
+                    .withPlace(new Place("r0", null, 1 + 2 * i, 2, 1));
             units.put("u" + i, mains[i] ? unit : Plans.battery(unit));
         }
-        return Houses.open(Houses.row(6)).withNamed(units, Map.of());
+        return Houses.open(Houses.row(6)).with(p -> p.units(units).devices(Map.of()));
     }
 
     private static MeshReport report(Plan plan) {
@@ -85,8 +95,8 @@ class MeshTest {
         Plan line = chain(true, true, true);
         Map<String, Unit> units = new TreeMap<>(line.units());
         // u3 beside u1: u2 reaches the gateway by either of them
-        units.put("u3", units.get("u1").at(new Place("r0", null, 3, 2.4, 1)));
-        MeshReport report = report(line.withNamed(units, Map.of()));
+        units.put("u3", units.get("u1").withPlace(new Place("r0", null, 3, 2.4, 1)));
+        MeshReport report = report(line.with(p -> p.units(units).devices(Map.of())));
 
         assertEquals(2, node(report, "u2").disjoint());
         assertTrue(report.cuts().stream().noneMatch(c -> c.unit().equals("u1")));

@@ -13,11 +13,11 @@ import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.ValueSource;
 import org.skelto.core.Plans;
-import org.skelto.core.plan.Medium;
-import org.skelto.core.plan.Network;
 import org.skelto.core.plan.Plan;
-import org.skelto.core.plan.Unit;
-import org.skelto.core.plan.UnitKind;
+import org.skelto.core.plan.equipment.Unit;
+import org.skelto.core.plan.equipment.UnitKind;
+import org.skelto.core.plan.network.Network;
+import org.skelto.core.plan.radio.Medium;
 
 class NamingTest {
     @Test
@@ -90,7 +90,12 @@ class NamingTest {
     @Test
     void keepsWhatWasTypedEvenTwiceAndLeavesAFullSubnetUnassigned() {
         Plan plan = Plans.put(
-                Plans.sound(), "board", Plans.sound().units().get("board").withNames("192.168.40.1", null, null));
+                Plans.sound(),
+                "board",
+                Plans.sound()
+                        .units()
+                        .get("board")
+                        .with(u -> u.ipv4("192.168.40.1").mac(null).nodeId(null)));
         Plan named = NameAssigner.assign(plan);
         assertEquals("192.168.40.1", named.units().get("board").ipv4());
         assertFalse("192.168.40.1".equals(named.units().get("router").ipv4()));

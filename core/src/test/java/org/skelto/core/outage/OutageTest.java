@@ -20,15 +20,16 @@ import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.CsvSource;
 import org.junit.jupiter.params.provider.ValueSource;
 import org.skelto.core.Plans;
-import org.skelto.core.plan.Criticality;
-import org.skelto.core.plan.Device;
-import org.skelto.core.plan.DeviceKind;
-import org.skelto.core.plan.Hand;
 import org.skelto.core.plan.Plan;
-import org.skelto.core.plan.Power;
-import org.skelto.core.plan.PowerSource;
-import org.skelto.core.plan.RestState;
-import org.skelto.core.plan.Way;
+import org.skelto.core.plan.equipment.Criticality;
+import org.skelto.core.plan.equipment.Device;
+import org.skelto.core.plan.equipment.DeviceBuilder;
+import org.skelto.core.plan.equipment.DeviceKind;
+import org.skelto.core.plan.equipment.Hand;
+import org.skelto.core.plan.equipment.RestState;
+import org.skelto.core.plan.equipment.Way;
+import org.skelto.core.plan.power.Power;
+import org.skelto.core.plan.power.PowerSource;
 
 class OutageTest {
     private static Outages outages(Plan plan) {
@@ -65,7 +66,7 @@ class OutageTest {
         Plan plan = Plans.put(
                 Plans.sound(),
                 "ap",
-                Plans.with(Plans.sound().units().get("ap"), new Power(PowerSource.ETHERNET, null, "switch", 0)));
+                Plans.with(Plans.sound().units().get("ap"), Power.of(PowerSource.ETHERNET, null, "switch", 0)));
         DeviceState lamp = outages(plan).without(Set.of("unit:switch")).get("lamp");
         assertEquals("at hand, by a switch still works; rule: switch is out", lamp.sentence());
         DeviceState probe = outages(plan).without(Set.of("unit:gateway")).get("probe");
@@ -77,7 +78,7 @@ class OutageTest {
         Plan plan = Plans.put(
                 Plans.sound(),
                 "hub",
-                Plans.with(Plans.sound().units().get("hub"), new Power(PowerSource.MAINS, "mains", null, 6)));
+                Plans.with(Plans.sound().units().get("hub"), Power.of(PowerSource.MAINS, "mains", null, 6)));
         DeviceState probe = outages(plan).without(Set.of("mains:mains")).get("probe");
         assertEquals(LOST, probe.state());
         assertTrue(probe.jobs().get(0).sentence().contains("has no power: Mains is dead"), probe.sentence());
@@ -93,22 +94,19 @@ class OutageTest {
 
     @Test
     void aPushButtonOnTheSameControllerWorksWithoutTheHub() {
-        Device lamp = new Device(
-                "lamp",
-                DeviceKind.LAMP,
-                null,
-                null,
-                Hand.NONE,
-                null,
-                "board",
-                1,
-                "mains",
-                new java.util.TreeSet<>(Set.of(Way.WALL_CONTROL, Way.RULE)),
-                new java.util.TreeSet<>(Set.of("button")),
-                false,
-                false,
-                false,
-                null);
+        Device lamp = DeviceBuilder.builder()
+                .name("lamp")
+                .kind(DeviceKind.LAMP)
+                .hand(Hand.NONE)
+                .unit("board")
+                .channel(1)
+                .circuit("mains")
+                .ways(new java.util.TreeSet<>(Set.of(Way.WALL_CONTROL, Way.RULE)))
+                .wallControls(new java.util.TreeSet<>(Set.of("button")))
+                .exitRoute(false)
+                .outsideDoor(false)
+                .obstacleDetection(false)
+                .build();
         Device button = Plans.device("button", DeviceKind.PUSH_BUTTON, Hand.NONE, RestState.STAYS, Set.of());
         Plan plan = Plans.put(Plans.put(Plans.sound(), "lamp", lamp), "button", button);
         assertEquals(REDUCED, state(plan, "lamp", "hub:hub"));
@@ -158,22 +156,18 @@ class OutageTest {
     }
 
     private static Device vital(DeviceKind kind, String unit, String circuit, Way... ways) {
-        return new Device(
-                "guard",
-                kind,
-                null,
-                Criticality.VITAL,
-                Hand.NONE,
-                null,
-                unit,
-                null,
-                circuit,
-                new java.util.TreeSet<>(Set.of(ways)),
-                null,
-                false,
-                false,
-                false,
-                null);
+        return DeviceBuilder.builder()
+                .name("guard")
+                .kind(kind)
+                .criticality(Criticality.VITAL)
+                .hand(Hand.NONE)
+                .unit(unit)
+                .circuit(circuit)
+                .ways(new java.util.TreeSet<>(Set.of(ways)))
+                .exitRoute(false)
+                .outsideDoor(false)
+                .obstacleDetection(false)
+                .build();
     }
 
     @ParameterizedTest
@@ -282,7 +276,8 @@ class OutageTest {
             Device made = Plans.device("d" + i, kinds[i % 4], Hand.values()[i % 3], RestState.STAYS, ways);
             plan = Plans.put(plan, "d" + i, made);
         }
-        Plan second = Plans.link(plan, "ap-router", Plans.link("ap", "router", org.skelto.core.plan.Medium.ETHERNET));
+        Plan second =
+                Plans.link(plan, "ap-router", Plans.link("ap", "router", org.skelto.core.plan.radio.Medium.ETHERNET));
         Set<String> dead = new HashSet<>(second.links().keySet());
         dead.removeIf(link -> random.nextInt(4) > 0);
         Outages outages = new Outages(second, (link, sender) -> !dead.contains(link));

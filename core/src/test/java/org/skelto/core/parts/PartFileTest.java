@@ -72,7 +72,14 @@ class PartFileTest {
     @ParameterizedTest
     @ValueSource(strings = {"=1+1", "+cmd", "-2 ways", "@sum", "'quoted", "''twice", "plain = not"})
     void cellsThatLookLikeFormulasAreText(String name) throws PartFile.Unreadable {
-        Part part = new Part("x", name, PartKind.SENSOR, name, null, 1.5, 2, null, null, null, null);
+        Part part = PartBuilder.builder()
+                .id("x")
+                .name(name)
+                .kind(PartKind.SENSOR)
+                .supplier(name)
+                .price(1.5)
+                .leadDays(2)
+                .build();
         String file = PartFile.write(List.of(part));
         assertEquals(List.of(part), PartFile.read(file));
         for (String cell : file.split("\n")[1].split(",")) {

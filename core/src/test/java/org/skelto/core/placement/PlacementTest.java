@@ -16,11 +16,11 @@ import org.junit.jupiter.params.provider.ValueSource;
 import org.skelto.core.Houses;
 import org.skelto.core.Plans;
 import org.skelto.core.plan.Edit;
-import org.skelto.core.plan.Medium;
-import org.skelto.core.plan.Place;
 import org.skelto.core.plan.Plan;
-import org.skelto.core.plan.Unit;
-import org.skelto.core.plan.UnitKind;
+import org.skelto.core.plan.equipment.Unit;
+import org.skelto.core.plan.equipment.UnitKind;
+import org.skelto.core.plan.radio.Medium;
+import org.skelto.core.plan.site.Place;
 import org.skelto.core.radio.SlabTables;
 import org.skelto.core.site.SiteModel;
 import org.skelto.core.work.Progress;
@@ -104,17 +104,17 @@ class PlacementTest {
 
     private static Plan far() {
         Map<String, Unit> units = new TreeMap<>();
-        units.put("router", Plans.unit("router", UnitKind.ROUTER, 1).at(new Place("r0", null, 1, 1, 1)));
+        units.put("router", Plans.unit("router", UnitKind.ROUTER, 1).withPlace(new Place("r0", null, 1, 1, 1)));
         for (int room : new int[] {0, 9}) {
             units.put(
                     "board" + room,
                     Plans.unit("board" + room, UnitKind.CONTROLLER, 1, Medium.WIFI_2G4)
-                            .at(new Place("r" + room, null, 4 * room + 2, 2, 1)));
+                            .withPlace(new Place("r" + room, null, 4 * room + 2, 2, 1)));
         }
         Plan row = Houses.row(10);
-        Map<String, org.skelto.core.plan.Room> rooms = new TreeMap<>(row.rooms());
+        Map<String, org.skelto.core.plan.site.Room> rooms = new TreeMap<>(row.rooms());
         rooms.replaceAll((id, r) -> r.shaped(r.corners(), java.util.Collections.nCopies(4, "stone-600")));
-        return Houses.with(row, rooms, Map.of()).withNamed(units, Map.of());
+        return Houses.with(row, rooms, Map.of()).with(p -> p.units(units).devices(Map.of()));
     }
 
     private static Answer ask(Plan plan, Ask ask, Progress progress) {
@@ -123,7 +123,15 @@ class PlacementTest {
 
     @Test
     void twoBoardsWithNineStoneWallsBetweenThemNeedTwoBoxes() {
-        Ask once = new Ask(Medium.WIFI_2G4, Ask.Goal.FEWEST, Ask.Cover.DEVICES, 1, true, null, 60, 90);
+        Ask once = AskBuilder.builder()
+                .medium(Medium.WIFI_2G4)
+                .goal(Ask.Goal.FEWEST)
+                .cover(Ask.Cover.DEVICES)
+                .times(1)
+                .keep(true)
+                .boxCost(60)
+                .outletCost(90)
+                .build();
         Answer answer = ask(far(), once, Progress.NONE);
 
         assertTrue(answer.proven());
@@ -138,21 +146,37 @@ class PlacementTest {
     @Test
     void theChangeItMakesCoversWhatItSays() {
         Plan plan = far();
-        Ask once = new Ask(Medium.WIFI_2G4, Ask.Goal.FEWEST, Ask.Cover.DEVICES, 1, true, null, 60, 90);
+        Ask once = AskBuilder.builder()
+                .medium(Medium.WIFI_2G4)
+                .goal(Ask.Goal.FEWEST)
+                .cover(Ask.Cover.DEVICES)
+                .times(1)
+                .keep(true)
+                .boxCost(60)
+                .outletCost(90)
+                .build();
         Map<String, Unit> units = new TreeMap<>(plan.units());
         for (Edit edit : ask(plan, once, Progress.NONE).placings().get(0).edits()) {
             if (edit.value() instanceof Unit unit) {
                 units.put(edit.path().substring("/units/".length()), unit);
             }
         }
-        Answer after = ask(plan.withNamed(units, Map.of()), once, Progress.NONE);
+        Answer after = ask(plan.with(p -> p.units(units).devices(Map.of())), once, Progress.NONE);
         assertEquals(after.demands(), after.before());
         assertEquals(List.of(), after.placings().get(0).boxes());
     }
 
     @Test
     void everyRoomToNinetyFivePercent() {
-        Ask rooms = new Ask(Medium.WIFI_2G4, Ask.Goal.FEWEST, Ask.Cover.ROOMS, 1, true, null, 60, 0);
+        Ask rooms = AskBuilder.builder()
+                .medium(Medium.WIFI_2G4)
+                .goal(Ask.Goal.FEWEST)
+                .cover(Ask.Cover.ROOMS)
+                .times(1)
+                .keep(true)
+                .boxCost(60)
+                .outletCost(0)
+                .build();
         Answer answer = ask(Houses.row(3), rooms, Progress.NONE);
         assertEquals(1, answer.placings().get(0).boxes().size());
         assertTrue(answer.placings().get(0).covered() >= 0.95 * answer.demands());
@@ -171,7 +195,15 @@ class PlacementTest {
                 return true;
             }
         };
-        Ask rooms = new Ask(Medium.WIFI_2G4, Ask.Goal.FEWEST, Ask.Cover.ROOMS, 2, true, null, 60, 0);
+        Ask rooms = AskBuilder.builder()
+                .medium(Medium.WIFI_2G4)
+                .goal(Ask.Goal.FEWEST)
+                .cover(Ask.Cover.ROOMS)
+                .times(2)
+                .keep(true)
+                .boxCost(60)
+                .outletCost(0)
+                .build();
         assertThrows(Progress.Cancelled.class, () -> ask(Houses.row(3), rooms, cancelled));
     }
 }

@@ -12,6 +12,14 @@ import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.CsvSource;
 import org.junit.jupiter.params.provider.ValueSource;
 import org.skelto.core.Plans;
+import org.skelto.core.plan.power.Power;
+import org.skelto.core.plan.power.PowerSource;
+import org.skelto.core.plan.radio.Medium;
+import org.skelto.core.plan.site.Corner;
+import org.skelto.core.plan.site.Room;
+import org.skelto.core.plan.site.RoomBuilder;
+import org.skelto.core.plan.validation.PlanValidator;
+import org.skelto.core.plan.validation.Problem;
 
 class PlanValidatorTest {
     private static List<String> places(Plan plan) {
@@ -63,7 +71,11 @@ class PlanValidatorTest {
         for (int i = 0; i < numbers.length; i += 2) {
             corners.add(new Corner(Double.parseDouble(numbers[i]), Double.parseDouble(numbers[i + 1])));
         }
-        return new Room("ground", "West", corners, null, null, null, null);
+        return RoomBuilder.builder()
+                .floor("ground")
+                .name("West")
+                .corners(corners)
+                .build();
     }
 
     @Test
@@ -93,31 +105,14 @@ class PlanValidatorTest {
         Plan loop = Plans.put(
                 Plans.sound(),
                 "ap",
-                Plans.with(Plans.sound().units().get("ap"), new Power(PowerSource.ETHERNET, null, "ap", 0)));
+                Plans.with(Plans.sound().units().get("ap"), Power.of(PowerSource.ETHERNET, null, "ap", 0)));
         assertTrue(places(loop).contains("/units/ap/power/from"));
     }
 
     @Test
     void anotherVersionIsNamed() {
         Plan p = Plans.sound();
-        Plan other = new Plan(
-                "skelto-plan/9",
-                p.name(),
-                p.region(),
-                null,
-                null,
-                p.network(),
-                true,
-                p.buildings(),
-                p.floors(),
-                p.rooms(),
-                null,
-                p.circuits(),
-                null,
-                null,
-                null,
-                null,
-                null);
+        Plan other = p.with(b -> b.format("skelto-plan/9").cautionsRead(true));
         assertEquals("/format", places(other).get(0));
     }
 }

@@ -18,7 +18,7 @@ import org.skelto.core.Plans;
 import org.skelto.core.Workshop;
 import org.skelto.core.parts.Catalogue;
 import org.skelto.core.plan.Plan;
-import org.skelto.core.plan.PlanValidator;
+import org.skelto.core.plan.validation.PlanValidator;
 import org.skelto.core.sample.ThornfellLodge;
 import org.skelto.core.site.SiteModel;
 

@@ -8,7 +8,7 @@ import java.util.List;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.CsvSource;
-import org.skelto.core.plan.Solar;
+import org.skelto.core.plan.power.Solar;
 
 /** Sun by latitude and month against worked examples of the source, and the battery behind a panel. */
 class SunModelTest {

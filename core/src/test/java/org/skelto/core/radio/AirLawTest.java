@@ -9,28 +9,28 @@ import java.util.List;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.CsvSource;
-import org.skelto.core.plan.AirSettings;
-import org.skelto.core.plan.Chirp;
-import org.skelto.core.plan.Medium;
-import org.skelto.core.plan.Radio;
-import org.skelto.core.plan.Region;
+import org.skelto.core.plan.radio.AirSettings;
+import org.skelto.core.plan.radio.Chirp;
+import org.skelto.core.plan.radio.Medium;
+import org.skelto.core.plan.radio.Radio;
+import org.skelto.core.plan.radio.RadioBuilder;
+import org.skelto.core.plan.radio.Region;
 
 /** The region table against its documents, read again: limits as EIRP at an antenna of 0 dBi, and times on air. */
 class AirLawTest {
     private static Radio radio(Medium medium, double mhz, double khz, int channels) {
-        return new Radio(
-                medium,
-                mhz,
-                0,
-                0,
-                0,
-                medium == Medium.CHIRP ? null : -100.0,
-                medium == Medium.CHIRP ? new Chirp(9, khz, 5) : null,
-                true,
-                false,
-                null,
-                null,
-                new AirSettings(null, null, null, null, channels, null));
+        return RadioBuilder.builder()
+                .medium(medium)
+                .frequencyMHz(mhz)
+                .txPowerDbm(0)
+                .antennaGainDbi(0)
+                .feederLossDb(0)
+                .sensitivityDbm(medium == Medium.CHIRP ? null : -100.0)
+                .chirp(medium == Medium.CHIRP ? new Chirp(9, khz, 5) : null)
+                .receives(true)
+                .metalBox(false)
+                .air(new AirSettings(null, null, null, null, channels, null))
+                .build();
     }
 
     @ParameterizedTest

@@ -6,11 +6,12 @@ import static org.junit.jupiter.api.Assertions.assertTrue;
 import java.util.List;
 import java.util.stream.IntStream;
 import org.junit.jupiter.api.Test;
-import org.skelto.core.plan.Cover;
-import org.skelto.core.plan.GroundPoint;
-import org.skelto.core.plan.OutdoorModel;
-import org.skelto.core.plan.PathLearned;
-import org.skelto.core.plan.RadioPath;
+import org.skelto.core.plan.radio.Cover;
+import org.skelto.core.plan.radio.GroundPoint;
+import org.skelto.core.plan.radio.OutdoorModel;
+import org.skelto.core.plan.radio.PathLearned;
+import org.skelto.core.plan.radio.RadioPath;
+import org.skelto.core.plan.radio.RadioPathBuilder;
 
 class OutdoorsTest {
     private static final List<GroundPoint> LEVEL = IntStream.rangeClosed(0, 40)
@@ -18,7 +19,14 @@ class OutdoorsTest {
             .toList();
 
     private static RadioPath path(OutdoorModel model, PathLearned learned, Cover... covers) {
-        return new RadioPath("a", "b", LEVEL, List.of(covers), null, model, null, null, null, learned);
+        return RadioPathBuilder.builder()
+                .from("a")
+                .to("b")
+                .profile(LEVEL)
+                .covers(List.of(covers))
+                .model(model)
+                .learned(learned)
+                .build();
     }
 
     private static Outdoors over(Cover... covers) {

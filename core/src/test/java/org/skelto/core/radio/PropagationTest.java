@@ -11,13 +11,14 @@ import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.CsvSource;
 import org.junit.jupiter.params.provider.ValueSource;
 import org.skelto.core.Plans;
-import org.skelto.core.plan.Constructions;
-import org.skelto.core.plan.Material;
-import org.skelto.core.plan.Medium;
-import org.skelto.core.plan.Place;
 import org.skelto.core.plan.Plan;
-import org.skelto.core.plan.Radio;
-import org.skelto.core.plan.Region;
+import org.skelto.core.plan.radio.Medium;
+import org.skelto.core.plan.radio.Radio;
+import org.skelto.core.plan.radio.RadioBuilder;
+import org.skelto.core.plan.radio.Region;
+import org.skelto.core.plan.site.Constructions;
+import org.skelto.core.plan.site.Material;
+import org.skelto.core.plan.site.Place;
 import org.skelto.core.site.Point;
 import org.skelto.core.site.SiteModel;
 
@@ -73,11 +74,11 @@ class PropagationTest {
         double averaged = 0;
         for (int mm = 20; mm < 30; mm++) {
             raw = Math.max(raw, Slab.lossDb(Material.GLASS, mm, 2440, 0));
-            var pane = new org.skelto.core.plan.Construction(
+            var pane = new org.skelto.core.plan.site.Construction(
                     "x",
-                    java.util.List.of(new org.skelto.core.plan.Construction.Layer(Material.GLASS, mm)),
+                    java.util.List.of(new org.skelto.core.plan.site.Construction.Layer(Material.GLASS, mm)),
                     0,
-                    org.skelto.core.plan.Construction.Hatch.GLASS,
+                    org.skelto.core.plan.site.Construction.Hatch.GLASS,
                     false);
             averaged = Math.max(averaged, Slab.constructionLossDb(pane, 2440, 0));
         }
@@ -105,7 +106,7 @@ class PropagationTest {
     void lossIsTheSameBothWaysAndAWallNeverHelps(long seed) {
         Random random = new Random(seed);
         Plan brick = Plans.sound();
-        Map<String, org.skelto.core.plan.Room> open = new java.util.TreeMap<>(brick.rooms());
+        Map<String, org.skelto.core.plan.site.Room> open = new java.util.TreeMap<>(brick.rooms());
         open.replaceAll((id, r) -> r.shaped(r.corners(), java.util.Collections.nCopies(4, "open")));
         Plan bare = Plans.rooms(brick, open);
         LossModel walls = new MultiWall(SiteModel.of(brick), new SlabTables());
@@ -122,8 +123,26 @@ class PropagationTest {
 
     @Test
     void theBudgetIsTheSumOfItsSteps() {
-        Radio sender = new Radio(Medium.SUB_GHZ, 868.3, 10, -3, 0.5, -105.0, null, true, false);
-        Radio receiver = new Radio(Medium.SUB_GHZ, 868.3, 10, 2, 1, -110.0, null, true, false);
+        Radio sender = RadioBuilder.builder()
+                .medium(Medium.SUB_GHZ)
+                .frequencyMHz(868.3)
+                .txPowerDbm(10)
+                .antennaGainDbi(-3)
+                .feederLossDb(0.5)
+                .sensitivityDbm(-105.0)
+                .receives(true)
+                .metalBox(false)
+                .build();
+        Radio receiver = RadioBuilder.builder()
+                .medium(Medium.SUB_GHZ)
+                .frequencyMHz(868.3)
+                .txPowerDbm(10)
+                .antennaGainDbi(2)
+                .feederLossDb(1)
+                .sensitivityDbm(-110.0)
+                .receives(true)
+                .metalBox(false)
+                .build();
         LossModel.Loss loss = new LossModel.Loss(
                 100, false, java.util.List.of(new LossModel.Part("air", 71.2, Figure.of("", "", false))));
 
@@ -145,20 +164,56 @@ class PropagationTest {
 
     @Test
     void theRegionTableJudgesPowerInItsOwnMeasure() {
-        Radio legal = new Radio(Medium.CHIRP, 868.1, 14, 2.15, 0, null, chirp(125), true, false);
+        Radio legal = RadioBuilder.builder()
+                .medium(Medium.CHIRP)
+                .frequencyMHz(868.1)
+                .txPowerDbm(14)
+                .antennaGainDbi(2.15)
+                .feederLossDb(0)
+                .chirp(chirp(125))
+                .receives(true)
+                .metalBox(false)
+                .build();
         assertEquals(0, RegionLimits.rowFor(Region.EU, legal).orElseThrow().excessDb(legal), 1e-9);
-        Radio loud = new Radio(Medium.CHIRP, 868.1, 20, 2.15, 0, null, chirp(125), true, false);
+        Radio loud = RadioBuilder.builder()
+                .medium(Medium.CHIRP)
+                .frequencyMHz(868.1)
+                .txPowerDbm(20)
+                .antennaGainDbi(2.15)
+                .feederLossDb(0)
+                .chirp(chirp(125))
+                .receives(true)
+                .metalBox(false)
+                .build();
         assertEquals(6, RegionLimits.rowFor(Region.EU, loud).orElseThrow().excessDb(loud), 1e-9);
         // a fixed narrow chirp channel in the US falls under 15.249, a wide one under 15.247
-        Radio narrow = new Radio(Medium.CHIRP, 915, 14, 0, 0, null, chirp(125), true, false);
+        Radio narrow = RadioBuilder.builder()
+                .medium(Medium.CHIRP)
+                .frequencyMHz(915)
+                .txPowerDbm(14)
+                .antennaGainDbi(0)
+                .feederLossDb(0)
+                .chirp(chirp(125))
+                .receives(true)
+                .metalBox(false)
+                .build();
         assertEquals(15.2, RegionLimits.rowFor(Region.US, narrow).orElseThrow().excessDb(narrow), 1e-9);
-        Radio wide = new Radio(Medium.CHIRP, 915, 14, 0, 0, null, chirp(500), true, false);
+        Radio wide = RadioBuilder.builder()
+                .medium(Medium.CHIRP)
+                .frequencyMHz(915)
+                .txPowerDbm(14)
+                .antennaGainDbi(0)
+                .feederLossDb(0)
+                .chirp(chirp(500))
+                .receives(true)
+                .metalBox(false)
+                .build();
         assertTrue(RegionLimits.rowFor(Region.US, wide).orElseThrow().excessDb(wide) < 0);
         assertTrue(RegionLimits.rowFor(Region.EU, narrow).isEmpty());
         assertFalse(RegionLimits.judges(Region.JP, Medium.WIFI_2G4));
     }
 
-    private static org.skelto.core.plan.Chirp chirp(double bandwidthKHz) {
-        return new org.skelto.core.plan.Chirp(9, bandwidthKHz, 5);
+    private static org.skelto.core.plan.radio.Chirp chirp(double bandwidthKHz) {
+        return new org.skelto.core.plan.radio.Chirp(9, bandwidthKHz, 5);
     }
 }

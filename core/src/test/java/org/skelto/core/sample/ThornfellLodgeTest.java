@@ -11,7 +11,7 @@ import org.junit.jupiter.api.Test;
 import org.skelto.core.Assessment;
 import org.skelto.core.naming.NameAssigner;
 import org.skelto.core.plan.Plan;
-import org.skelto.core.plan.PlanValidator;
+import org.skelto.core.plan.validation.PlanValidator;
 import org.skelto.core.snags.Severity;
 import org.skelto.core.snags.Snag;
 

@@ -9,9 +9,9 @@ import java.util.Random;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.ValueSource;
 import org.skelto.core.Houses;
-import org.skelto.core.plan.Corner;
 import org.skelto.core.plan.Plan;
-import org.skelto.core.plan.Room;
+import org.skelto.core.plan.site.Corner;
+import org.skelto.core.plan.site.Room;
 
 /** What holds for the geometry of any house. */
 class GeometryLawsTest {

@@ -11,10 +11,10 @@ import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.ValueSource;
 import org.skelto.core.Plans;
-import org.skelto.core.plan.Clutter;
 import org.skelto.core.plan.Edit;
 import org.skelto.core.plan.Plan;
-import org.skelto.core.plan.Room;
+import org.skelto.core.plan.site.Clutter;
+import org.skelto.core.plan.site.Room;
 
 class SiteTest {
     @Test
@@ -49,28 +49,11 @@ class SiteTest {
     @Test
     void aRayThroughTwoFloorsCrossesTheSlabBetweenThem() {
         Plan p = Plans.sound();
-        Map<String, org.skelto.core.plan.Floor> floors = new TreeMap<>(p.floors());
-        floors.put("upper", new org.skelto.core.plan.Floor("house", "Upper", 2.6, 2.4, "concrete-slab"));
+        Map<String, org.skelto.core.plan.site.Floor> floors = new TreeMap<>(p.floors());
+        floors.put("upper", new org.skelto.core.plan.site.Floor("house", "Upper", 2.6, 2.4, "concrete-slab"));
         Map<String, Room> rooms = new TreeMap<>(p.rooms());
         rooms.put("loft", Room.rectangle("upper", "Loft", 0, 0, 8, 4, "brick-110", Clutter.EMPTY));
-        Plan two = new Plan(
-                p.format(),
-                p.name(),
-                p.region(),
-                p.mainsVoltageV(),
-                p.place(),
-                p.network(),
-                true,
-                p.buildings(),
-                floors,
-                rooms,
-                p.spots(),
-                p.circuits(),
-                p.services(),
-                p.units(),
-                p.devices(),
-                p.links(),
-                null);
+        Plan two = p.with(b -> b.cautionsRead(true).floors(floors).rooms(rooms));
 
         List<Crossing> crossed = SiteModel.of(two).crossings(new Point(1, 1, 1), new Point(1, 2, 4));
 
@@ -132,8 +115,8 @@ class SiteTest {
 
     @Test
     void aDoorInASharedWallIsADoorForBothRoomsAndTheWallGoesOnAboveIt() {
-        org.skelto.core.plan.Opening door = new org.skelto.core.plan.Opening(
-                "r1", 3, org.skelto.core.plan.OpeningKind.DOOR, 1, 1, 0, 2, "door-wood");
+        org.skelto.core.plan.site.Opening door = new org.skelto.core.plan.site.Opening(
+                "r1", 3, org.skelto.core.plan.site.OpeningKind.DOOR, 1, 1, 0, 2, "door-wood");
         Plan plan = org.skelto.core.Houses.with(
                 org.skelto.core.Houses.row(2), org.skelto.core.Houses.row(2).rooms(), Map.of("d", door));
         SiteModel site = SiteModel.of(plan);
@@ -170,7 +153,7 @@ class SiteTest {
 
     @Test
     void aListOfRoomsBecomesAPackedLayoutWithoutOverlaps() throws Exception {
-        Plan plan = Plan.fresh("List", org.skelto.core.plan.Region.EU, 230.0, null);
+        Plan plan = Plan.fresh("List", org.skelto.core.plan.radio.Region.EU, 230.0, null);
         List<Edit> edits = RoomList.read("""
                 Room\tWidth\tDepth
                 Kitchen\t4,2 m\t3,6 m
@@ -213,9 +196,9 @@ class SiteTest {
 
     @Test
     void degreesAndMetresAgreeBothWays() {
-        var origin = new org.skelto.core.plan.GeoPoint(52, -3);
+        var origin = new org.skelto.core.plan.site.GeoPoint(52, -3);
         // one minute of latitude is 1853.25 m on a sphere of 6371 km
-        assertEquals(1853.25, Earth.metres(origin, new org.skelto.core.plan.GeoPoint(52 + 1 / 60.0, -3))[1], 0.01);
+        assertEquals(1853.25, Earth.metres(origin, new org.skelto.core.plan.site.GeoPoint(52 + 1 / 60.0, -3))[1], 0.01);
         var there = Earth.degrees(origin, 812.5, -340);
         assertEquals(812.5, Earth.metres(origin, there)[0], 1e-6);
         assertEquals(-340, Earth.metres(origin, there)[1], 1e-6);

@@ -16,7 +16,27 @@ import org.junit.jupiter.api.Test;
 import org.skelto.core.Assessment;
 import org.skelto.core.Plans;
 import org.skelto.core.calibration.Reading;
-import org.skelto.core.plan.*;
+import org.skelto.core.calibration.ReadingBuilder;
+import org.skelto.core.plan.Plan;
+import org.skelto.core.plan.equipment.Criticality;
+import org.skelto.core.plan.equipment.Device;
+import org.skelto.core.plan.equipment.DeviceBuilder;
+import org.skelto.core.plan.equipment.DeviceKind;
+import org.skelto.core.plan.equipment.Hand;
+import org.skelto.core.plan.equipment.RestState;
+import org.skelto.core.plan.equipment.Sound;
+import org.skelto.core.plan.equipment.Unit;
+import org.skelto.core.plan.equipment.UnitKind;
+import org.skelto.core.plan.equipment.Way;
+import org.skelto.core.plan.radio.Medium;
+import org.skelto.core.plan.radio.Radio;
+import org.skelto.core.plan.radio.RadioBuilder;
+import org.skelto.core.plan.radio.Wireless;
+import org.skelto.core.plan.site.Constructions;
+import org.skelto.core.plan.site.Exposure;
+import org.skelto.core.plan.site.Place;
+import org.skelto.core.plan.site.Room;
+import org.skelto.core.plan.site.RoomUse;
 import org.skelto.core.radio.SlabTables;
 
 /** The checks of places, coverage and meshes, each on a house that has it; the sound house has none of them. */
@@ -80,36 +100,30 @@ class HouseChecksTest {
 
     @Test
     void d10SirenThatNobodyHearsAtNight() {
-        Plan bedroom = room(
-                "east",
-                r -> new Room(r.floor(), r.name(), r.corners(), r.walls(), r.clutter(), RoomUse.SLEEPING, null));
+        Plan bedroom = room("east", r -> r.withUse(RoomUse.SLEEPING));
         Device d = Plans.device("siren", DeviceKind.SIREN, Hand.NONE, RestState.STAYS, Set.of(Way.RULE));
         assertFalse(of("D10", Plans.put(bedroom, "siren", siren(d, 70))).isEmpty());
         assertTrue(of("D10", Plans.put(bedroom, "siren", siren(d, 125))).isEmpty());
     }
 
     private static Device siren(Device d, double levelDb) {
-        return new Device(
-                d.name(),
-                d.kind(),
-                new Place("west", null, 2, 3, 2),
-                Criticality.PROTECTIVE,
-                d.hand(),
-                d.rest(),
-                d.unit(),
-                3,
-                d.circuit(),
-                d.ways(),
-                null,
-                false,
-                false,
-                false,
-                null,
-                null,
-                new Sound(levelDb, 1),
-                new TreeSet<>(),
-                null,
-                null);
+        return DeviceBuilder.builder()
+                .name(d.name())
+                .kind(d.kind())
+                .place(new Place("west", null, 2, 3, 2))
+                .criticality(Criticality.PROTECTIVE)
+                .hand(d.hand())
+                .rest(d.rest())
+                .unit(d.unit())
+                .channel(3)
+                .circuit(d.circuit())
+                .ways(d.ways())
+                .exitRoute(false)
+                .outsideDoor(false)
+                .obstacleDetection(false)
+                .sound(new Sound(levelDb, 1))
+                .heardIn(new TreeSet<>())
+                .build();
     }
 
     @Test
@@ -122,9 +136,7 @@ class HouseChecksTest {
                         .map(Snag::title)
                         .toList());
 
-        Plan damp = room(
-                "east",
-                r -> new Room(r.floor(), r.name(), r.corners(), r.walls(), r.clutter(), r.use(), Exposure.FREEZING));
+        Plan damp = room("east", r -> r.withExposure(Exposure.FREEZING));
         Unit board = damp.units().get("board");
         assertEquals(List.of(), of("D13", damp));
         assertEquals(
@@ -141,28 +153,7 @@ class HouseChecksTest {
     }
 
     private static Unit extra(Unit u, Exposure rating, Wireless wireless) {
-        return new Unit(
-                u.name(),
-                u.kind(),
-                u.place(),
-                u.power(),
-                u.channels(),
-                u.maxClients(),
-                u.internetEntry(),
-                u.broker(),
-                u.hub(),
-                u.radios(),
-                u.ipv4(),
-                u.mac(),
-                u.nodeId(),
-                rating,
-                wireless,
-                null,
-                null,
-                null,
-                null,
-                null,
-                null);
+        return u.with(b -> b.rating(rating).wireless(wireless));
     }
 
     @Test
@@ -192,8 +183,8 @@ class HouseChecksTest {
             full = Plans.put(full, "b" + i, Plans.unit("b" + i, UnitKind.CONTROLLER, 5 + i * 0.5, Medium.WIFI_2G4));
             full = Plans.link(full, "b" + i + "-ap", Plans.link("b" + i, "ap", Medium.WIFI_2G4));
         }
-        Unit small = new Unit(
-                ap.name(), ap.kind(), ap.place(), ap.power(), 0, 2, false, false, null, ap.radios(), null, null, null);
+        Unit small =
+                ap.with(b -> b.channels(0).maxClients(2).internetEntry(false).broker(false));
         Snag snag = of("R12", Plans.put(full, "ap", small)).get(0);
         // four clients, built for two: two go over
         assertEquals(2, snag.fixes().get(0).edits().size());
@@ -220,25 +211,43 @@ class HouseChecksTest {
     }
 
     private static Reading reading(int i, double dbm) {
-        return new Reading("ground", 5 + i, 2, 1, "ap", Medium.WIFI_2G4, dbm, Instant.ofEpochSecond(i));
+        return ReadingBuilder.builder()
+                .floor("ground")
+                .xM(5 + i)
+                .yM(2)
+                .heightM(1)
+                .unit("ap")
+                .medium(Medium.WIFI_2G4)
+                .dbm(dbm)
+                .at(Instant.ofEpochSecond(i))
+                .build();
     }
 
     @Test
     void r22GatewayThatHearsButCannotDecode() {
         Plan p = Plans.sound();
-        Radio mouth = new Radio(Medium.SUB_GHZ, 868.3, 10, 0, 0, -105.0, null, true, false, "window frames B", null);
-        Radio ear = new Radio(
-                Medium.SUB_GHZ,
-                868.3,
-                10,
-                0,
-                0,
-                -105.0,
-                null,
-                true,
-                false,
-                null,
-                new TreeSet<>(Set.of("plain frames A")));
+        Radio mouth = RadioBuilder.builder()
+                .medium(Medium.SUB_GHZ)
+                .frequencyMHz(868.3)
+                .txPowerDbm(10)
+                .antennaGainDbi(0)
+                .feederLossDb(0)
+                .sensitivityDbm(-105.0)
+                .receives(true)
+                .metalBox(false)
+                .family("window frames B")
+                .build();
+        Radio ear = RadioBuilder.builder()
+                .medium(Medium.SUB_GHZ)
+                .frequencyMHz(868.3)
+                .txPowerDbm(10)
+                .antennaGainDbi(0)
+                .feederLossDb(0)
+                .sensitivityDbm(-105.0)
+                .receives(true)
+                .metalBox(false)
+                .decodes(new TreeSet<>(Set.of("plain frames A")))
+                .build();
         Unit probe = p.units().get("probe").withRadios(Map.of("subghz", mouth));
         Unit gateway = p.units().get("gateway").withRadios(Map.of("subghz", ear));
         Plan deaf = Plans.link(
@@ -252,24 +261,45 @@ class HouseChecksTest {
         assertEquals(List.of(), of("R6", deaf));
         Unit all = p.units()
                 .get("gateway")
-                .withRadios(Map.of("subghz", new Radio(Medium.SUB_GHZ, 868.3, 10, 0, 0, -105.0, null, true, false)));
+                .withRadios(Map.of(
+                        "subghz",
+                        RadioBuilder.builder()
+                                .medium(Medium.SUB_GHZ)
+                                .frequencyMHz(868.3)
+                                .txPowerDbm(10)
+                                .antennaGainDbi(0)
+                                .feederLossDb(0)
+                                .sensitivityDbm(-105.0)
+                                .receives(true)
+                                .metalBox(false)
+                                .build()));
         assertEquals(List.of(), of("R22", Plans.put(deaf, "gateway", all)));
     }
 
     @Test
     void r10AndR11AndAPlaceToWorkFrom() {
         // a chain of repeaters 2 m apart that hear their neighbours only: see MeshTest for the figures
-        Radio weak = new Radio(Medium.MESH_G9959, 868.4, -9, 0, 0, -60.0, null, true, false);
+        Radio weak = RadioBuilder.builder()
+                .medium(Medium.MESH_G9959)
+                .frequencyMHz(868.4)
+                .txPowerDbm(-9)
+                .antennaGainDbi(0)
+                .feederLossDb(0)
+                .sensitivityDbm(-60.0)
+                .receives(true)
+                .metalBox(false)
+                .build();
         Map<String, Unit> units = new TreeMap<>();
-        units.put("hub", Plans.sound().units().get("hub").at(new Place("r0", null, 1, 1, 1)));
+        units.put("hub", Plans.sound().units().get("hub").withPlace(new Place("r0", null, 1, 1, 1)));
         for (int i = 0; i < 7; i++) {
             UnitKind kind = i == 0 ? UnitKind.GATEWAY : UnitKind.CONTROLLER;
             units.put(
                     "u" + i,
                     Plans.with(Plans.unit("u" + i, kind, 1, Medium.MESH_G9959), weak)
-                            .at(new Place("r0", null, 0.5 + 2 * i, 2, 1)));
+                            .withPlace(new Place("r0", null, 0.5 + 2 * i, 2, 1)));
         }
-        Plan chain = org.skelto.core.Houses.open(org.skelto.core.Houses.row(4)).withNamed(units, Map.of());
+        Plan chain = org.skelto.core.Houses.open(org.skelto.core.Houses.row(4))
+                .with(p -> p.units(units).devices(Map.of()));
         List<Snag> hops = of("R10", chain);
         // plan for four hops: the fifth and the sixth repeater are too far out
         assertEquals(2, hops.size());

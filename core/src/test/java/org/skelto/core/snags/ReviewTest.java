@@ -17,7 +17,29 @@ import org.junit.jupiter.api.TestFactory;
 import org.skelto.core.Assessment;
 import org.skelto.core.Plans;
 import org.skelto.core.naming.NameAssigner;
-import org.skelto.core.plan.*;
+import org.skelto.core.plan.Plan;
+import org.skelto.core.plan.equipment.Criticality;
+import org.skelto.core.plan.equipment.Device;
+import org.skelto.core.plan.equipment.DeviceBuilder;
+import org.skelto.core.plan.equipment.DeviceKind;
+import org.skelto.core.plan.equipment.Hand;
+import org.skelto.core.plan.equipment.RestState;
+import org.skelto.core.plan.equipment.Unit;
+import org.skelto.core.plan.equipment.UnitBuilder;
+import org.skelto.core.plan.equipment.UnitKind;
+import org.skelto.core.plan.equipment.Way;
+import org.skelto.core.plan.network.Direction;
+import org.skelto.core.plan.network.Link;
+import org.skelto.core.plan.network.Network;
+import org.skelto.core.plan.network.Service;
+import org.skelto.core.plan.network.ServiceKind;
+import org.skelto.core.plan.radio.Chirp;
+import org.skelto.core.plan.radio.Medium;
+import org.skelto.core.plan.radio.Radio;
+import org.skelto.core.plan.radio.RadioBuilder;
+import org.skelto.core.plan.radio.Region;
+import org.skelto.core.plan.site.Place;
+import org.skelto.core.plan.site.Room;
 
 /** Each check on a plan that has it; the sound house has none of them. */
 class ReviewTest {
@@ -95,17 +117,62 @@ class ReviewTest {
             return m;
         }));
         // the access point whispers, so that only the board is heard
-        Radio quiet = new Radio(Medium.WIFI_2G4, 2437, -30, 0, 0, -82.0, null, true, false);
+        Radio quiet = RadioBuilder.builder()
+                .medium(Medium.WIFI_2G4)
+                .frequencyMHz(2437)
+                .txPowerDbm(-30)
+                .antennaGainDbi(0)
+                .feederLossDb(0)
+                .sensitivityDbm(-82.0)
+                .receives(true)
+                .metalBox(false)
+                .build();
         cases.put("R2", Plans.put(SOUND, "ap", Plans.with(SOUND.units().get("ap"), quiet)));
-        Radio mute = new Radio(Medium.WIFI_2G4, 2437, 14, 0, 0, -75.0, null, false, false);
+        Radio mute = RadioBuilder.builder()
+                .medium(Medium.WIFI_2G4)
+                .frequencyMHz(2437)
+                .txPowerDbm(14)
+                .antennaGainDbi(0)
+                .feederLossDb(0)
+                .sensitivityDbm(-75.0)
+                .receives(false)
+                .metalBox(false)
+                .build();
         cases.put("R2 mute", Plans.put(SOUND, "board", Plans.with(board, mute)));
-        Radio loud = new Radio(Medium.WIFI_2G4, 2437, 30, 2, 0, -82.0, null, true, false);
+        Radio loud = RadioBuilder.builder()
+                .medium(Medium.WIFI_2G4)
+                .frequencyMHz(2437)
+                .txPowerDbm(30)
+                .antennaGainDbi(2)
+                .feederLossDb(0)
+                .sensitivityDbm(-82.0)
+                .receives(true)
+                .metalBox(false)
+                .build();
         cases.put("R3", Plans.put(SOUND, "ap", Plans.with(SOUND.units().get("ap"), loud)));
-        Radio band = new Radio(Medium.SUB_GHZ, 915, 0, 0, 0, -100.0, null, true, false);
+        Radio band = RadioBuilder.builder()
+                .medium(Medium.SUB_GHZ)
+                .frequencyMHz(915)
+                .txPowerDbm(0)
+                .antennaGainDbi(0)
+                .feederLossDb(0)
+                .sensitivityDbm(-100.0)
+                .receives(true)
+                .metalBox(false)
+                .build();
         cases.put("R5", Plans.put(SOUND, "board", Plans.with(board, band)));
         cases.put("R6", Plans.link(SOUND, "board-ap", Plans.link("board", "gateway", Medium.WIFI_2G4)));
         Plan chirp = Plans.put(SOUND, "far", Plans.unit("far", UnitKind.GATEWAY, 2, Medium.CHIRP));
-        Radio other = new Radio(Medium.CHIRP, 868.3, 10, 0, 0, null, new Chirp(12, 125, 5), true, false);
+        Radio other = RadioBuilder.builder()
+                .medium(Medium.CHIRP)
+                .frequencyMHz(868.3)
+                .txPowerDbm(10)
+                .antennaGainDbi(0)
+                .feederLossDb(0)
+                .chirp(new Chirp(12, 125, 5))
+                .receives(true)
+                .metalBox(false)
+                .build();
         chirp = Plans.put(chirp, "board", Plans.with(board, other));
         cases.put("R7", Plans.link(chirp, "board-ap", Plans.link("board", "far", Medium.CHIRP)));
         cases.put("R8", Plans.put(SOUND, "door", device("door", DeviceKind.CONTACT, "probe", null, null)));
@@ -119,32 +186,64 @@ class ReviewTest {
         cases.put(
                 "R16",
                 Plans.link(SOUND, "board-ap", new Link("board", "ap", Medium.WIFI_2G4, Direction.ONE_WAY, null, null)));
-        Radio boxed = new Radio(Medium.WIFI_2G4, 2437, 14, 0, 0, -75.0, null, true, true);
+        Radio boxed = RadioBuilder.builder()
+                .medium(Medium.WIFI_2G4)
+                .frequencyMHz(2437)
+                .txPowerDbm(14)
+                .antennaGainDbi(0)
+                .feederLossDb(0)
+                .sensitivityDbm(-75.0)
+                .receives(true)
+                .metalBox(true)
+                .build();
         cases.put("R19", Plans.put(SOUND, "board", Plans.with(board, boxed)));
         cases.put("R23", Plans.head(SOUND, Region.JP, 100.0, SOUND.place(), SOUND.network(), true));
     }
 
     private static void names(Map<String, Plan> cases) {
         Unit board = SOUND.units().get("board");
-        cases.put("N1 address", Plans.put(SOUND, "board", board.withNames("192.168.40.1", board.mac(), null)));
+        cases.put(
+                "N1 address",
+                Plans.put(
+                        SOUND,
+                        "board",
+                        board.with(u -> u.ipv4("192.168.40.1").mac(board.mac()).nodeId(null))));
         cases.put(
                 "N1 hardware",
                 Plans.put(
                         SOUND,
                         "board",
-                        board.withNames(board.ipv4(), SOUND.units().get("hub").mac(), null)));
+                        board.with(u -> u.ipv4(board.ipv4())
+                                .mac(SOUND.units().get("hub").mac())
+                                .nodeId(null))));
         cases.put("N2", NameAssigner.assign(Plans.put(SOUND, "router", Plans.unit("router", UnitKind.SWITCH, 1))));
-        cases.put("N3", Plans.put(SOUND, "board", board.withNames("192.168.40.200", board.mac(), null)));
+        cases.put(
+                "N3",
+                Plans.put(
+                        SOUND,
+                        "board",
+                        board.with(
+                                u -> u.ipv4("192.168.40.200").mac(board.mac()).nodeId(null))));
         cases.put("N3 pool", network(new Network("192.168.40.0/24", "10.0.0.5", "10.0.0.9", "testhouse")));
-        cases.put("N4", Plans.put(SOUND, "board", board.withNames(null, board.mac(), null)));
-        cases.put("N5", Plans.put(SOUND, "board", board.withNames(board.ipv4(), "03:00:00:00:00:01", null)));
+        cases.put(
+                "N4",
+                Plans.put(
+                        SOUND,
+                        "board",
+                        board.with(u -> u.ipv4(null).mac(board.mac()).nodeId(null))));
+        cases.put(
+                "N5",
+                Plans.put(
+                        SOUND,
+                        "board",
+                        board.with(u ->
+                                u.ipv4(board.ipv4()).mac("03:00:00:00:00:01").nodeId(null))));
         cases.put(
                 "N6",
                 Plans.link(SOUND, "board-ap", Plans.link("board", "far", Medium.CHIRP))
-                        .withNamed(
-                                Plans.put(SOUND, "far", Plans.unit("far", UnitKind.GATEWAY, 2, Medium.CHIRP))
-                                        .units(),
-                                SOUND.devices()));
+                        .with(p -> p.units(Plans.put(SOUND, "far", Plans.unit("far", UnitKind.GATEWAY, 2, Medium.CHIRP))
+                                        .units())
+                                .devices(SOUND.devices())));
         Device lamp = SOUND.devices().get("lamp");
         cases.put("T1", Plans.put(SOUND, "lamp", lamp.withTopic("testhouse/+/lamp")));
         cases.put(
@@ -163,24 +262,11 @@ class ReviewTest {
         cases.put("H7", Plans.put(Plans.put(SOUND, "told", told), "too", told.withTopic("t/too")));
         Device remote = device("fan", DeviceKind.FAN, "board", 3, "t/fan", Way.AWAY_APP);
         Map<String, Service> services = Map.of("remote", new Service("remote access", ServiceKind.REMOTE_ACCESS));
-        Plan reachable = new Plan(
-                SOUND.format(),
-                "x",
-                Region.EU,
-                230.0,
-                SOUND.place(),
-                SOUND.network(),
-                true,
-                SOUND.buildings(),
-                SOUND.floors(),
-                SOUND.rooms(),
-                SOUND.spots(),
-                SOUND.circuits(),
-                services,
-                SOUND.units(),
-                SOUND.devices(),
-                SOUND.links(),
-                null);
+        Plan reachable = SOUND.with(b -> b.name("x")
+                .region(Region.EU)
+                .mainsVoltageV(230.0)
+                .cautionsRead(true)
+                .services(services));
         cases.put("O1", Plans.put(reachable, "fan", remote));
         cases.put("O2", Plans.put(SOUND, "fan", device("fan", DeviceKind.FAN, "board", 3, "t/fan", Way.RULE)));
         cases.put("O3", barrier(DeviceKind.GATE, Hand.NONE, RestState.STAYS, false, true, true));
@@ -192,20 +278,19 @@ class ReviewTest {
                 Plans.put(
                         SOUND,
                         "hub",
-                        new Unit(
-                                "box",
-                                UnitKind.HUB,
-                                hub.place(),
-                                hub.power(),
-                                0,
-                                0,
-                                true,
-                                true,
-                                null,
-                                hub.radios(),
-                                hub.ipv4(),
-                                hub.mac(),
-                                null)));
+                        UnitBuilder.builder()
+                                .name("box")
+                                .kind(UnitKind.HUB)
+                                .place(hub.place())
+                                .power(hub.power())
+                                .channels(0)
+                                .maxClients(0)
+                                .internetEntry(true)
+                                .broker(true)
+                                .radios(hub.radios())
+                                .ipv4(hub.ipv4())
+                                .mac(hub.mac())
+                                .build()));
     }
 
     private static Plan network(Network network) {
@@ -218,104 +303,76 @@ class ReviewTest {
     }
 
     private static Device on(int channel, DeviceKind kind, Hand hand) {
-        return new Device(
-                "thing",
-                kind,
-                new Place("east", null, 5, 1, 1),
-                null,
-                hand,
-                null,
-                "board",
-                channel,
-                "mains",
-                new TreeSet<>(Set.of(Way.RULE)),
-                null,
-                false,
-                false,
-                false,
-                "t/thing");
+        return DeviceBuilder.builder()
+                .name("thing")
+                .kind(kind)
+                .place(new Place("east", null, 5, 1, 1))
+                .hand(hand)
+                .unit("board")
+                .channel(channel)
+                .circuit("mains")
+                .ways(new TreeSet<>(Set.of(Way.RULE)))
+                .exitRoute(false)
+                .outsideDoor(false)
+                .obstacleDetection(false)
+                .topic("t/thing")
+                .build();
     }
 
     private static Device siren(Criticality criticality) {
-        return new Device(
-                "smoke",
-                DeviceKind.SIREN,
-                new Place("east", null, 5, 1, 1),
-                criticality,
-                null,
-                null,
-                "board",
-                2,
-                null,
-                new TreeSet<>(Set.of(Way.RULE)),
-                null,
-                false,
-                false,
-                false,
-                "t/smoke");
+        return DeviceBuilder.builder()
+                .name("smoke")
+                .kind(DeviceKind.SIREN)
+                .place(new Place("east", null, 5, 1, 1))
+                .criticality(criticality)
+                .unit("board")
+                .channel(2)
+                .ways(new TreeSet<>(Set.of(Way.RULE)))
+                .exitRoute(false)
+                .outsideDoor(false)
+                .obstacleDetection(false)
+                .topic("t/smoke")
+                .build();
     }
 
     /** A leak sensor that sounds by itself, but on a controller of others. */
     private static Device vitalLeak() {
-        return new Device(
-                "leak",
-                DeviceKind.LEAK,
-                new Place("east", null, 5, 1, 1),
-                Criticality.VITAL,
-                null,
-                null,
-                "board",
-                2,
-                null,
-                new TreeSet<>(Set.of(Way.ALONE)),
-                null,
-                false,
-                false,
-                false,
-                "t/leak");
+        return DeviceBuilder.builder()
+                .name("leak")
+                .kind(DeviceKind.LEAK)
+                .place(new Place("east", null, 5, 1, 1))
+                .criticality(Criticality.VITAL)
+                .unit("board")
+                .channel(2)
+                .ways(new TreeSet<>(Set.of(Way.ALONE)))
+                .exitRoute(false)
+                .outsideDoor(false)
+                .obstacleDetection(false)
+                .topic("t/leak")
+                .build();
     }
 
     private static Device device(
             String name, DeviceKind kind, String unit, Integer channel, String topic, Way... ways) {
-        return new Device(
-                name,
-                kind,
-                unit == null ? null : new Place("east", null, 5, 1, 1),
-                null,
-                null,
-                null,
-                unit,
-                channel,
-                null,
-                new TreeSet<>(Set.of(ways)),
-                null,
-                false,
-                false,
-                false,
-                topic == null ? "t/" + name : topic);
+        return DeviceBuilder.builder()
+                .name(name)
+                .kind(kind)
+                .place(unit == null ? null : new Place("east", null, 5, 1, 1))
+                .unit(unit)
+                .channel(channel)
+                .ways(new TreeSet<>(Set.of(ways)))
+                .exitRoute(false)
+                .outsideDoor(false)
+                .obstacleDetection(false)
+                .topic(topic == null ? "t/" + name : topic)
+                .build();
     }
 
     @Test
     void anAcceptedSnagStaysInTheRecordWithItsReason() {
         String key = snags(SOUND).get(0).key();
-        Plan accepted = new Plan(
-                SOUND.format(),
-                SOUND.name(),
-                SOUND.region(),
-                230.0,
-                SOUND.place(),
-                SOUND.network(),
-                true,
-                SOUND.buildings(),
-                SOUND.floors(),
-                SOUND.rooms(),
-                SOUND.spots(),
-                SOUND.circuits(),
-                SOUND.services(),
-                SOUND.units(),
-                SOUND.devices(),
-                SOUND.links(),
-                Map.of(key, "a second hub comes next year"));
+        Plan accepted = SOUND.with(
+                b -> b.mainsVoltageV(230.0).cautionsRead(true).accepted(Map.of(key, "a second hub comes next year")));
         Assessment after = new Assessment.Figures(accepted).without(Set.of());
         assertEquals("a second hub comes next year", after.snags().get(0).accepted());
         assertEquals(

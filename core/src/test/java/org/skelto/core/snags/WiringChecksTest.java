@@ -12,23 +12,23 @@ import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.CsvSource;
 import org.skelto.core.Assessment;
 import org.skelto.core.Plans;
-import org.skelto.core.plan.Attached;
-import org.skelto.core.plan.BoardSet;
-import org.skelto.core.plan.Device;
-import org.skelto.core.plan.DeviceKind;
 import org.skelto.core.plan.Edit;
-import org.skelto.core.plan.Hand;
 import org.skelto.core.plan.Plan;
-import org.skelto.core.plan.RestState;
-import org.skelto.core.plan.Wiring;
+import org.skelto.core.plan.equipment.Attached;
+import org.skelto.core.plan.equipment.BoardSet;
+import org.skelto.core.plan.equipment.Device;
+import org.skelto.core.plan.equipment.DeviceKind;
+import org.skelto.core.plan.equipment.Hand;
+import org.skelto.core.plan.equipment.RestState;
+import org.skelto.core.plan.equipment.Wiring;
 
 class WiringChecksTest {
     private static Plan plan(String main, DeviceKind kind, Wiring wiring) {
         BoardSet boards = new BoardSet(main, Map.of("relays", new Attached("relay-4-low", null)));
         Plan plan = Plans.put(
-                Plans.sound(), "board", Plans.sound().units().get("board").of(boards));
+                Plans.sound(), "board", Plans.sound().units().get("board").withBoards(boards));
         Device device = Plans.device("thing", kind, Hand.SWITCH, RestState.STAYS, Set.of());
-        return Plans.devices(plan, old -> new TreeMap<>(Map.of("thing", device.wired(wiring))));
+        return Plans.devices(plan, old -> new TreeMap<>(Map.of("thing", device.withWiring(wiring))));
     }
 
     private static List<Snag> of(Plan plan) {
@@ -42,7 +42,7 @@ class WiringChecksTest {
         return Plans.devices(plan, devices -> {
             edits.forEach(e -> {
                 String id = e.path().split("/")[2];
-                devices.put(id, devices.get(id).wired((Wiring) e.value()));
+                devices.put(id, devices.get(id).withWiring((Wiring) e.value()));
             });
             return devices;
         });

@@ -11,7 +11,21 @@ import java.util.TreeSet;
 import org.junit.jupiter.api.Test;
 import org.skelto.core.Houses;
 import org.skelto.core.Plans;
-import org.skelto.core.plan.*;
+import org.skelto.core.plan.Plan;
+import org.skelto.core.plan.equipment.Criticality;
+import org.skelto.core.plan.equipment.Device;
+import org.skelto.core.plan.equipment.DeviceBuilder;
+import org.skelto.core.plan.equipment.DeviceKind;
+import org.skelto.core.plan.equipment.Hand;
+import org.skelto.core.plan.equipment.RestState;
+import org.skelto.core.plan.equipment.Sound;
+import org.skelto.core.plan.site.Opening;
+import org.skelto.core.plan.site.OpeningBuilder;
+import org.skelto.core.plan.site.OpeningKind;
+import org.skelto.core.plan.site.Place;
+import org.skelto.core.plan.site.Room;
+import org.skelto.core.plan.site.RoomBuilder;
+import org.skelto.core.plan.site.RoomUse;
 import org.skelto.core.site.SiteModel;
 
 class SoundersTest {
@@ -19,31 +33,32 @@ class SoundersTest {
         Plan row = Houses.row(3);
         Map<String, Room> rooms = new TreeMap<>(row.rooms());
         Room last = rooms.get("r2");
-        rooms.put("r2", new Room(last.floor(), "Bedroom", last.corners(), last.walls(), null, RoomUse.SLEEPING, null));
+        rooms.put(
+                "r2",
+                RoomBuilder.builder()
+                        .floor(last.floor())
+                        .name("Bedroom")
+                        .corners(last.corners())
+                        .walls(last.walls())
+                        .use(RoomUse.SLEEPING)
+                        .build());
         rooms.replaceAll((id, r) -> r.shaped(r.corners(), java.util.Collections.nCopies(4, wall)));
         Device plain = Plans.device("siren", DeviceKind.SIREN, Hand.NONE, RestState.STAYS, Set.of());
-        Device siren = new Device(
-                plain.name(),
-                plain.kind(),
-                new Place("r0", null, 2, 2, 0.8),
-                Criticality.PROTECTIVE,
-                plain.hand(),
-                plain.rest(),
-                null,
-                null,
-                null,
-                plain.ways(),
-                null,
-                false,
-                false,
-                false,
-                null,
-                null,
-                sound,
-                new TreeSet<>(heardIn),
-                null,
-                null);
-        return Houses.with(row, rooms, openings).withNamed(Map.of(), Map.of("siren", siren));
+        Device siren = DeviceBuilder.builder()
+                .name(plain.name())
+                .kind(plain.kind())
+                .place(new Place("r0", null, 2, 2, 0.8))
+                .criticality(Criticality.PROTECTIVE)
+                .hand(plain.hand())
+                .rest(plain.rest())
+                .ways(plain.ways())
+                .exitRoute(false)
+                .outsideDoor(false)
+                .obstacleDetection(false)
+                .sound(sound)
+                .heardIn(new TreeSet<>(heardIn))
+                .build();
+        return Houses.with(row, rooms, openings).with(p -> p.units(Map.of()).devices(Map.of("siren", siren)));
     }
 
     private static SoundReport.RoomSound in(Plan plan, String room) {
@@ -71,10 +86,28 @@ class SoundersTest {
     void masonryTakesFortyUnlessThereIsADoorOrAGap() {
         double stone = in(house("stone-450", new Sound(100, 3), Set.of(), Map.of()), "r1")
                 .levelDb();
-        Opening door = new Opening("r0", 1, OpeningKind.DOOR, 1, 0.9, 0, 2, "door-wood");
+        Opening door = OpeningBuilder.builder()
+                .room("r0")
+                .wall(1)
+                .kind(OpeningKind.DOOR)
+                .atM(1)
+                .widthM(0.9)
+                .sillM(0)
+                .headM(2)
+                .construction("door-wood")
+                .build();
         double withDoor = in(house("stone-450", new Sound(100, 3), Set.of(), Map.of("d", door)), "r1")
                 .levelDb();
-        Opening gap = new Opening("r1", 3, OpeningKind.GAP, 1, 0.9, 0, 2, "open");
+        Opening gap = OpeningBuilder.builder()
+                .room("r1")
+                .wall(3)
+                .kind(OpeningKind.GAP)
+                .atM(1)
+                .widthM(0.9)
+                .sillM(0)
+                .headM(2)
+                .construction("open")
+                .build();
         double withGap = in(house("stone-450", new Sound(100, 3), Set.of(), Map.of("d", gap)), "r1")
                 .levelDb();
 

@@ -24,15 +24,15 @@ import org.junit.jupiter.params.provider.ValueSource;
 import org.skelto.core.Plans;
 import org.skelto.core.parts.Catalogue;
 import org.skelto.core.parts.Pin;
-import org.skelto.core.plan.Attached;
-import org.skelto.core.plan.BoardSet;
-import org.skelto.core.plan.Device;
-import org.skelto.core.plan.DeviceKind;
 import org.skelto.core.plan.Edit;
-import org.skelto.core.plan.Hand;
 import org.skelto.core.plan.Plan;
-import org.skelto.core.plan.RestState;
-import org.skelto.core.plan.Wiring;
+import org.skelto.core.plan.equipment.Attached;
+import org.skelto.core.plan.equipment.BoardSet;
+import org.skelto.core.plan.equipment.Device;
+import org.skelto.core.plan.equipment.DeviceKind;
+import org.skelto.core.plan.equipment.Hand;
+import org.skelto.core.plan.equipment.RestState;
+import org.skelto.core.plan.equipment.Wiring;
 import org.skelto.core.sample.ThornfellLodge;
 
 class PinAssignerTest {
@@ -56,7 +56,7 @@ class PinAssignerTest {
                     kinds[i].name().toLowerCase(java.util.Locale.ROOT) + i,
                     Plans.device("d" + i, kinds[i], Hand.SWITCH, RestState.STAYS, Set.of()));
         }
-        Plan made = Plans.put(plan, "board", plan.units().get("board").of(boards));
+        Plan made = Plans.put(plan, "board", plan.units().get("board").withBoards(boards));
         return Plans.devices(made, old -> devices);
     }
 
@@ -68,7 +68,7 @@ class PinAssignerTest {
         Map<String, Device> devices = new TreeMap<>(plan.devices());
         for (Edit edit : PinAssigner.edits(plan, PARTS, null)) {
             String id = edit.path().split("/")[2];
-            devices.put(id, devices.get(id).wired((Wiring) edit.value()));
+            devices.put(id, devices.get(id).withWiring((Wiring) edit.value()));
         }
         return Plans.devices(plan, old -> devices);
     }
@@ -81,7 +81,7 @@ class PinAssignerTest {
 
     private static Plan fixed(Plan plan, String device, String need, String terminal) {
         Map<String, Device> devices = new TreeMap<>(plan.devices());
-        devices.put(device, devices.get(device).wired(new Wiring(Map.of(need, terminal), true)));
+        devices.put(device, devices.get(device).withWiring(new Wiring(Map.of(need, terminal), true)));
         return Plans.devices(plan, old -> devices);
     }
 

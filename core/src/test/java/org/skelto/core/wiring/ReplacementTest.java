@@ -12,9 +12,9 @@ import org.junit.jupiter.params.provider.ValueSource;
 import org.skelto.core.Changed;
 import org.skelto.core.Workshop;
 import org.skelto.core.parts.Catalogue;
-import org.skelto.core.plan.Device;
 import org.skelto.core.plan.Plan;
-import org.skelto.core.plan.Unit;
+import org.skelto.core.plan.equipment.Device;
+import org.skelto.core.plan.equipment.Unit;
 import org.skelto.core.power.CableRuns;
 import org.skelto.core.sample.ThornfellLodge;
 import org.skelto.core.site.SiteModel;
@@ -30,7 +30,9 @@ class ReplacementTest {
                 Replacement.of(plan, PARTS, "board", PARTS.find(board).orElseThrow());
         Plan after = Changed.after(plan, said.edits());
         Unit before = plan.units().get("board");
-        assertEquals(before.of(before.boards().withMain(board)), after.units().get("board"));
+        assertEquals(
+                before.withBoards(before.boards().withMain(board)),
+                after.units().get("board"));
         assertEquals(plan.devices().keySet(), after.devices().keySet());
         Map<String, Wired> wired = PinAssigner.of(after, PARTS);
         List<Wired.Connection> needs = wired.get("board").needs();

@@ -7,7 +7,7 @@ import org.skelto.core.Assessment;
 import org.skelto.core.links.LinkChooser;
 import org.skelto.core.plan.Edit;
 import org.skelto.core.plan.Plan;
-import org.skelto.core.plan.Problem;
+import org.skelto.core.plan.validation.Problem;
 import org.skelto.core.site.RoomLine;
 import org.skelto.core.site.SiteModel;
 import org.skelto.core.wiring.PinAssigner;

@@ -1,20 +1,21 @@
 package org.skelto.server.catalog;
 
+import io.soabase.recordbuilder.core.RecordBuilder;
 import java.util.Arrays;
 import java.util.List;
 import org.skelto.core.links.RadioDefaults;
 import org.skelto.core.plan.Caution;
-import org.skelto.core.plan.Construction;
-import org.skelto.core.plan.Constructions;
-import org.skelto.core.plan.Criticality;
-import org.skelto.core.plan.DeviceKind;
-import org.skelto.core.plan.Material;
-import org.skelto.core.plan.Medium;
-import org.skelto.core.plan.Radio;
-import org.skelto.core.plan.RadioBand;
-import org.skelto.core.plan.Region;
-import org.skelto.core.plan.UnitKind;
 import org.skelto.core.plan.Wording;
+import org.skelto.core.plan.equipment.Criticality;
+import org.skelto.core.plan.equipment.DeviceKind;
+import org.skelto.core.plan.equipment.UnitKind;
+import org.skelto.core.plan.radio.Medium;
+import org.skelto.core.plan.radio.Radio;
+import org.skelto.core.plan.radio.RadioBand;
+import org.skelto.core.plan.radio.Region;
+import org.skelto.core.plan.site.Construction;
+import org.skelto.core.plan.site.Constructions;
+import org.skelto.core.plan.site.Material;
 import org.skelto.core.radio.RegionLimits;
 import org.springframework.web.bind.annotation.GetMapping;
 import org.springframework.web.bind.annotation.RequestParam;
@@ -34,6 +35,7 @@ class CatalogController {
     public record ConstructionChoice(String id, Construction construction) {}
 
     /** All of it. */
+    @RecordBuilder
     public record Catalog(
             List<ConstructionChoice> constructions,
             List<KindChoice> deviceKinds,
@@ -42,31 +44,33 @@ class CatalogController {
             List<Choice> materials,
             List<Choice> bands,
             List<Choice> cautions,
-            String regionTableDate) {}
+            String regionTableDate)
+            implements CatalogControllerCatalogBuilder.With {}
 
     @GetMapping("/api/catalog")
     Catalog catalog() {
-        return new Catalog(
-                Constructions.all().entrySet().stream()
+        return CatalogControllerCatalogBuilder.builder()
+                .constructions(Constructions.all().entrySet().stream()
                         .map(e -> new ConstructionChoice(e.getKey(), e.getValue()))
-                        .toList(),
-                Arrays.stream(DeviceKind.values())
+                        .toList())
+                .deviceKinds(Arrays.stream(DeviceKind.values())
                         .map(k -> new KindChoice(k, Wording.of(k), k.family(), k.criticality(), k.mains()))
-                        .toList(),
-                Arrays.stream(UnitKind.values())
+                        .toList())
+                .unitKinds(Arrays.stream(UnitKind.values())
                         .map(k -> new Choice(k.name(), Wording.of(k)))
-                        .toList(),
-                Arrays.stream(Medium.values())
+                        .toList())
+                .media(Arrays.stream(Medium.values())
                         .map(m -> new Choice(m.name(), Wording.of(m)))
-                        .toList(),
-                choices(Material.values()),
-                Arrays.stream(RadioBand.values())
+                        .toList())
+                .materials(choices(Material.values()))
+                .bands(Arrays.stream(RadioBand.values())
                         .map(b -> new Choice(b.name(), Wording.of(b)))
-                        .toList(),
-                Arrays.stream(Caution.values())
+                        .toList())
+                .cautions(Arrays.stream(Caution.values())
                         .map(c -> new Choice(c.name(), c.text()))
-                        .toList(),
-                RegionLimits.DATE);
+                        .toList())
+                .regionTableDate(RegionLimits.DATE)
+                .build();
     }
 
     private static List<Choice> choices(Enum<?>[] values) {

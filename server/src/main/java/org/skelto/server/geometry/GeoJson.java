@@ -6,22 +6,22 @@ import java.util.Locale;
 import java.util.Map;
 import java.util.TreeMap;
 import java.util.TreeSet;
-import org.skelto.core.plan.Bounds;
-import org.skelto.core.plan.Building;
-import org.skelto.core.plan.Clutter;
-import org.skelto.core.plan.Constructions;
-import org.skelto.core.plan.Corner;
 import org.skelto.core.plan.Edit;
-import org.skelto.core.plan.Exposure;
-import org.skelto.core.plan.Limits;
 import org.skelto.core.plan.Plan;
 import org.skelto.core.plan.Pointers;
-import org.skelto.core.plan.Polygon;
-import org.skelto.core.plan.Problem;
-import org.skelto.core.plan.Room;
-import org.skelto.core.plan.RoomUse;
 import org.skelto.core.plan.Slugs;
-import org.skelto.core.plan.Spot;
+import org.skelto.core.plan.format.Limits;
+import org.skelto.core.plan.site.Bounds;
+import org.skelto.core.plan.site.Building;
+import org.skelto.core.plan.site.Clutter;
+import org.skelto.core.plan.site.Corner;
+import org.skelto.core.plan.site.Exposure;
+import org.skelto.core.plan.site.Polygon;
+import org.skelto.core.plan.site.Room;
+import org.skelto.core.plan.site.RoomBuilder;
+import org.skelto.core.plan.site.RoomUse;
+import org.skelto.core.plan.site.Spot;
+import org.skelto.core.plan.validation.Problem;
 import org.skelto.core.site.SiteModel;
 import org.skelto.core.site.WallGap;
 import org.skelto.server.problems.Refusal;
@@ -199,14 +199,15 @@ final class GeoJson {
         String name = name(properties, "Room " + (plan.rooms().size() + edits.size() + 1));
         String id = id(feature, name, plan.rooms().keySet());
         List<String> walls = walls(at, properties, corners.size());
-        Room room = new Room(
-                on,
-                name,
-                corners,
-                walls,
-                constant(Clutter.class, text(properties, "clutter")),
-                constant(RoomUse.class, text(properties, "use")),
-                constant(Exposure.class, text(properties, "exposure")));
+        Room room = RoomBuilder.builder()
+                .floor(on)
+                .name(name)
+                .corners(corners)
+                .walls(walls)
+                .clutter(constant(Clutter.class, text(properties, "clutter")))
+                .use(constant(RoomUse.class, text(properties, "use")))
+                .exposure(constant(Exposure.class, text(properties, "exposure")))
+                .build();
         edits.add(Edit.add(Pointers.of("rooms", id), room));
     }
 
@@ -299,7 +300,7 @@ final class GeoJson {
         List<String> walls = new ArrayList<>();
         for (int i = 0; i < count; i++) {
             String wall = list.get(i).asString("");
-            if (!Constructions.all(plan).containsKey(wall)) {
+            if (!plan.everyConstruction().containsKey(wall)) {
                 problems.add(new Problem(
                         at + "/properties/walls/" + i, "is not a construction of the plan: \"" + shown(wall) + "\""));
                 return null;

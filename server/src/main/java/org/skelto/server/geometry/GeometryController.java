@@ -6,17 +6,16 @@ import java.util.List;
 import java.util.Map;
 import java.util.TreeMap;
 import java.util.UUID;
-import org.skelto.core.plan.Constructions;
-import org.skelto.core.plan.Corner;
 import org.skelto.core.plan.Edit;
-import org.skelto.core.plan.GeoPoint;
-import org.skelto.core.plan.Link;
 import org.skelto.core.plan.Plan;
 import org.skelto.core.plan.Pointers;
-import org.skelto.core.plan.Problem;
-import org.skelto.core.plan.RadioBand;
 import org.skelto.core.plan.Slugs;
-import org.skelto.core.plan.Unit;
+import org.skelto.core.plan.equipment.Unit;
+import org.skelto.core.plan.network.Link;
+import org.skelto.core.plan.radio.RadioBand;
+import org.skelto.core.plan.site.Corner;
+import org.skelto.core.plan.site.GeoPoint;
+import org.skelto.core.plan.validation.Problem;
 import org.skelto.core.site.Earth;
 import org.skelto.core.site.Point;
 import org.skelto.core.site.RoomList;
@@ -197,7 +196,7 @@ class GeometryController {
     List<ConstructionLoss> constructions(@PathVariable UUID id) {
         Plan plan = plans.get(id).plan();
         List<ConstructionLoss> losses = new ArrayList<>();
-        Constructions.all(plan).forEach((key, made) -> {
+        plan.everyConstruction().forEach((key, made) -> {
             Map<RadioBand, Double> byBand = new LinkedHashMap<>();
             for (RadioBand band : RadioBand.values()) {
                 byBand.put(

@@ -1,5 +1,6 @@
 package org.skelto.server.ground;
 
+import io.soabase.recordbuilder.core.RecordBuilder;
 import java.io.ByteArrayInputStream;
 import java.io.ByteArrayOutputStream;
 import java.io.IOException;
@@ -20,9 +21,9 @@ import org.skelto.core.ground.ElevationGrid;
 import org.skelto.core.ground.GridPaths;
 import org.skelto.core.ground.HeightFile;
 import org.skelto.core.ground.Unreadable;
-import org.skelto.core.plan.GeoPoint;
 import org.skelto.core.plan.Plan;
-import org.skelto.core.plan.Problem;
+import org.skelto.core.plan.site.GeoPoint;
+import org.skelto.core.plan.validation.Problem;
 import org.skelto.server.plans.Carried;
 import org.skelto.server.plans.ExportSizes;
 import org.skelto.server.plans.Follower;
@@ -63,6 +64,7 @@ public class Grounds implements Carried, Follower {
      * @param filled heights that were missing and taken from their neighbours
      * @param westM of the grid on the site; null when degrees have no origin to go by, as are the others
      */
+    @RecordBuilder
     public record GroundInfo(
             String name,
             boolean degrees,
@@ -74,7 +76,8 @@ public class Grounds implements Carried, Follower {
             Double eastM,
             Double northM,
             double lowestM,
-            double highestM) {}
+            double highestM)
+            implements GroundsGroundInfoBuilder.With {}
 
     /** Takes in a file in place of what was there. */
     public GroundInfo put(Plan plan, UUID id, String name, byte[] file) {
@@ -129,18 +132,19 @@ public class Grounds implements Carried, Follower {
             high = Math.max(high, z);
         }
         ElevationGrid grid = h.degrees() && plan.place() == null ? null : h.on(plan.place());
-        return new GroundInfo(
-                name,
-                h.degrees(),
-                h.columns(),
-                h.rows(),
-                h.filled(),
-                grid == null ? null : Double.valueOf(grid.westM()),
-                grid == null ? null : Double.valueOf(grid.southM()),
-                grid == null ? null : Double.valueOf(grid.x(grid.columns() - 1)),
-                grid == null ? null : Double.valueOf(grid.y(grid.rows() - 1)),
-                low,
-                high);
+        return GroundsGroundInfoBuilder.builder()
+                .name(name)
+                .degrees(h.degrees())
+                .columns(h.columns())
+                .rows(h.rows())
+                .filled(h.filled())
+                .westM(grid == null ? null : Double.valueOf(grid.westM()))
+                .southM(grid == null ? null : Double.valueOf(grid.southM()))
+                .eastM(grid == null ? null : Double.valueOf(grid.x(grid.columns() - 1)))
+                .northM(grid == null ? null : Double.valueOf(grid.y(grid.rows() - 1)))
+                .lowestM(low)
+                .highestM(high)
+                .build();
     }
 
     /** What is known of the ground of a plan, if there is any. */

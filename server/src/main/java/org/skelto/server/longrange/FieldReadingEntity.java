@@ -7,6 +7,7 @@ import java.time.Instant;
 import java.time.temporal.ChronoUnit;
 import java.util.UUID;
 import org.skelto.core.longrange.FieldTest.FieldReading;
+import org.skelto.core.longrange.FieldTestFieldReadingBuilder;
 
 /** A stored reading of a field test; path and sender are ids of the plan's document and may be gone from it since. */
 @Entity
@@ -49,6 +50,15 @@ class FieldReadingEntity {
     }
 
     FieldReading reading() {
-        return new FieldReading(path, sender, distanceM, heightM, dbm, snrDb, at, note);
+        return FieldTestFieldReadingBuilder.builder()
+                .path(path)
+                .sender(sender)
+                .distanceM(distanceM)
+                .heightM(heightM)
+                .dbm(dbm)
+                .snrDb(snrDb)
+                .at(at)
+                .note(note)
+                .build();
     }
 }

@@ -9,10 +9,11 @@ import java.util.Map;
 import java.util.UUID;
 import java.util.function.Consumer;
 import org.skelto.core.longrange.FieldTest.FieldReading;
+import org.skelto.core.longrange.FieldTestFieldReadingBuilder;
 import org.skelto.core.plan.Plan;
-import org.skelto.core.plan.Problem;
-import org.skelto.core.plan.RadioPath;
-import org.skelto.core.plan.Unit;
+import org.skelto.core.plan.equipment.Unit;
+import org.skelto.core.plan.radio.RadioPath;
+import org.skelto.core.plan.validation.Problem;
 import org.skelto.server.plans.Carried;
 import org.skelto.server.problems.Refusal;
 import org.skelto.server.tables.TypedTable;
@@ -154,15 +155,16 @@ public class FieldReadings implements Carried {
             return null;
         }
         String note = line.words("note");
-        FieldReading reading = new FieldReading(
-                path,
-                sender(line.cell("sender"), plan, plan.paths().get(path)),
-                distance,
-                height,
-                dbm,
-                snr,
-                at,
-                note.isEmpty() ? null : note);
+        FieldReading reading = FieldTestFieldReadingBuilder.builder()
+                .path(path)
+                .sender(sender(line.cell("sender"), plan, plan.paths().get(path)))
+                .distanceM(distance)
+                .heightM(height)
+                .dbm(dbm)
+                .snrDb(snr)
+                .at(at)
+                .note(note.isEmpty() ? null : note)
+                .build();
         Problem problem = problem(reading, plan, path, "");
         return problem == null ? reading : line.wrong(problem.pointer().substring(1) + " " + problem.message());
     }

@@ -12,12 +12,13 @@ import org.skelto.core.ground.ProfileFile;
 import org.skelto.core.ground.Unreadable;
 import org.skelto.core.longrange.LongRange;
 import org.skelto.core.longrange.RelaySearch;
-import org.skelto.core.plan.Medium;
+import org.skelto.core.longrange.RelaySearchMarginMapBuilder;
 import org.skelto.core.plan.Plan;
-import org.skelto.core.plan.Problem;
-import org.skelto.core.plan.Radio;
-import org.skelto.core.plan.RadioPath;
-import org.skelto.core.plan.Unit;
+import org.skelto.core.plan.equipment.Unit;
+import org.skelto.core.plan.radio.Medium;
+import org.skelto.core.plan.radio.Radio;
+import org.skelto.core.plan.radio.RadioPath;
+import org.skelto.core.plan.validation.Problem;
 import org.skelto.core.radio.Antennas;
 import org.skelto.core.radio.Chance;
 import org.skelto.core.site.Point;
@@ -182,7 +183,8 @@ class GroundController {
     }
 
     private static TakenProfile taken(ProfileFile.Profile profile, String from, String to, String source) {
-        return new TakenProfile(new RadioPath(from, to, profile.points(), source), profile.read(), profile.asideM());
+        return new TakenProfile(
+                RadioPath.overGround(from, to, profile.points(), source), profile.read(), profile.asideM());
     }
 
     private static Refusal refused(Unreadable e) {
@@ -260,7 +262,19 @@ class GroundController {
     /** The shape of what a map job gives, for those who read the API's description. */
     @GetMapping("/map/shape")
     RelaySearch.MarginMap shape(@PathVariable UUID id) {
-        return new RelaySearch.MarginMap(0, 0, 0, 0, 0, 0, new int[0], List.of(), List.of(), 0, 0);
+        return RelaySearchMarginMapBuilder.builder()
+                .columns(0)
+                .rows(0)
+                .westM(0)
+                .southM(0)
+                .eastStepM(0)
+                .northStepM(0)
+                .marginDb(new int[0])
+                .lines(List.of())
+                .candidates(List.of())
+                .holdsShare(0)
+                .seconds(0)
+                .build();
     }
 
     private static void check(Plan plan, MapAsk ask) {

@@ -1,5 +1,6 @@
 package org.skelto.server.longrange;
 
+import io.soabase.recordbuilder.core.RecordBuilder;
 import java.nio.charset.StandardCharsets;
 import java.time.Instant;
 import java.time.temporal.ChronoUnit;
@@ -19,14 +20,14 @@ import org.skelto.core.longrange.Payload;
 import org.skelto.core.longrange.Routes;
 import org.skelto.core.longrange.SharedAir;
 import org.skelto.core.longrange.WhatItTakes;
-import org.skelto.core.plan.Medium;
 import org.skelto.core.plan.Plan;
-import org.skelto.core.plan.Problem;
-import org.skelto.core.plan.Radio;
-import org.skelto.core.plan.RadioPath;
-import org.skelto.core.plan.Region;
 import org.skelto.core.plan.Slugs;
-import org.skelto.core.plan.Unit;
+import org.skelto.core.plan.equipment.Unit;
+import org.skelto.core.plan.radio.Medium;
+import org.skelto.core.plan.radio.Radio;
+import org.skelto.core.plan.radio.RadioPath;
+import org.skelto.core.plan.radio.Region;
+import org.skelto.core.plan.validation.Problem;
 import org.skelto.core.power.Outposts;
 import org.skelto.core.radio.AirLaw;
 import org.skelto.core.radio.Figure;
@@ -84,6 +85,7 @@ class LongRangeController {
      * @param answerMs of its acknowledgement
      * @param reminders what to set on the radio itself, in words; keys are never kept here
      */
+    @RecordBuilder
     public record MessageView(
             String unit,
             String name,
@@ -101,7 +103,8 @@ class LongRangeController {
             Figure intervalFigure,
             List<String> broken,
             List<String> unknown,
-            List<String> reminders) {}
+            List<String> reminders)
+            implements LongRangeControllerMessageViewBuilder.With {}
 
     /** A reading beside its prediction. */
     public record FieldLine(UUID id, FieldTest.FieldCompared compared) {}
@@ -149,24 +152,25 @@ class LongRangeController {
                         HttpStatus.CONFLICT, u.name() + " has no long-range and no sub-GHz radio to send with."));
         Traffic traffic = Traffic.of(u, radio);
         AirLaw law = AirLaw.of(plan.region(), radio, traffic);
-        return new MessageView(
-                unit,
-                u.name(),
-                radio.medium(),
-                Payload.of(u.says()),
-                traffic.bytes(),
-                traffic.assumed(),
-                traffic.airtimeMs(),
-                Traffic.airtimeFigure(radio.chirp(), u.says(), traffic.bytes()),
-                Traffic.airtimeMs(radio.chirp(), u.says(), Explorer.ACK_BYTES),
-                Traffic.airtimeFigure(radio.chirp(), u.says(), Explorer.ACK_BYTES),
-                traffic.intervalS(),
-                traffic.tries(),
-                law.leastIntervalS(),
-                law.intervalFigure(traffic.messageMs()),
-                law.broken(),
-                law.unknown(),
-                reminders(radio));
+        return LongRangeControllerMessageViewBuilder.builder()
+                .unit(unit)
+                .name(u.name())
+                .medium(radio.medium())
+                .payload(Payload.of(u.says()))
+                .bytes(traffic.bytes())
+                .assumed(traffic.assumed())
+                .airtimeMs(traffic.airtimeMs())
+                .airtimeFigure(Traffic.airtimeFigure(radio.chirp(), u.says(), traffic.bytes()))
+                .answerMs(Traffic.airtimeMs(radio.chirp(), u.says(), Explorer.ACK_BYTES))
+                .answerFigure(Traffic.airtimeFigure(radio.chirp(), u.says(), Explorer.ACK_BYTES))
+                .intervalS(traffic.intervalS())
+                .tries(traffic.tries())
+                .leastIntervalS(law.leastIntervalS())
+                .intervalFigure(law.intervalFigure(traffic.messageMs()))
+                .broken(law.broken())
+                .unknown(law.unknown())
+                .reminders(reminders(radio))
+                .build();
     }
 
     private static List<String> reminders(Radio radio) {

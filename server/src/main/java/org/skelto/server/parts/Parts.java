@@ -15,7 +15,7 @@ import org.skelto.core.parts.Part;
 import org.skelto.core.parts.PartFile;
 import org.skelto.core.parts.PartsUsed;
 import org.skelto.core.parts.PriceFile;
-import org.skelto.core.plan.Problem;
+import org.skelto.core.plan.validation.Problem;
 import org.skelto.server.assessments.Shelf;
 import org.skelto.server.plans.Carried;
 import org.skelto.server.plans.Plans;

@@ -12,7 +12,7 @@ import java.util.concurrent.CompletableFuture;
 import java.util.concurrent.ExecutionException;
 import java.util.concurrent.TimeUnit;
 import java.util.concurrent.TimeoutException;
-import org.skelto.core.plan.Problem;
+import org.skelto.core.plan.validation.Problem;
 import org.skelto.server.problems.Refusal;
 import org.slf4j.Logger;
 import org.slf4j.LoggerFactory;

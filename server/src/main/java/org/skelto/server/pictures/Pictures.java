@@ -9,7 +9,7 @@ import java.util.TreeMap;
 import java.util.UUID;
 import java.util.function.Consumer;
 import org.apache.commons.codec.digest.DigestUtils;
-import org.skelto.core.plan.Problem;
+import org.skelto.core.plan.validation.Problem;
 import org.skelto.server.plans.Carried;
 import org.skelto.server.plans.ExportSizes;
 import org.skelto.server.problems.Refusal;

@@ -1,7 +1,7 @@
 package org.skelto.server.plans;
 
-import org.skelto.core.plan.GeoPoint;
-import org.skelto.core.plan.Region;
+import org.skelto.core.plan.radio.Region;
+import org.skelto.core.plan.site.GeoPoint;
 
 /** What a new plan starts from. */
 public record NewPlan(String name, Region region, Double mainsVoltageV, GeoPoint place) {}

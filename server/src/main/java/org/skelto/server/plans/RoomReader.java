@@ -1,11 +1,12 @@
 package org.skelto.server.plans;
 
 import java.util.List;
-import org.skelto.core.plan.Clutter;
-import org.skelto.core.plan.Corner;
-import org.skelto.core.plan.Exposure;
-import org.skelto.core.plan.Room;
-import org.skelto.core.plan.RoomUse;
+import org.skelto.core.plan.site.Clutter;
+import org.skelto.core.plan.site.Corner;
+import org.skelto.core.plan.site.Exposure;
+import org.skelto.core.plan.site.Room;
+import org.skelto.core.plan.site.RoomBuilder;
+import org.skelto.core.plan.site.RoomUse;
 import org.springframework.boot.jackson.JacksonComponent;
 import tools.jackson.core.JsonParser;
 import tools.jackson.databind.DeserializationContext;
@@ -33,7 +34,15 @@ class RoomReader extends ValueDeserializer<Room> {
             outline(room);
         }
         Shape s = context.readTreeAsValue(node, Shape.class);
-        return new Room(s.floor, s.name, s.corners, s.walls, s.clutter, s.use, s.exposure);
+        return RoomBuilder.builder()
+                .floor(s.floor)
+                .name(s.name)
+                .corners(s.corners)
+                .walls(s.walls)
+                .clutter(s.clutter)
+                .use(s.use)
+                .exposure(s.exposure)
+                .build();
     }
 
     private static void outline(ObjectNode room) {

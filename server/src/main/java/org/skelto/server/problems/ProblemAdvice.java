@@ -5,7 +5,7 @@ import java.util.List;
 import org.apache.tomcat.util.http.InvalidParameterException;
 import org.skelto.core.calculator.BadInput;
 import org.skelto.core.plan.Pointers;
-import org.skelto.core.plan.Problem;
+import org.skelto.core.plan.validation.Problem;
 import org.skelto.core.work.ComputingBudget;
 import org.skelto.core.work.Fact;
 import org.slf4j.Logger;

@@ -1,6 +1,6 @@
 package org.skelto.server.problems;
 
-import org.skelto.core.plan.Problem;
+import org.skelto.core.plan.validation.Problem;
 import org.springframework.http.HttpStatus;
 import tools.jackson.core.JacksonException;
 import tools.jackson.core.exc.StreamConstraintsException;

@@ -1,7 +1,7 @@
 package org.skelto.server.problems;
 
 import java.util.List;
-import org.skelto.core.plan.Problem;
+import org.skelto.core.plan.validation.Problem;
 import org.springframework.http.HttpStatus;
 
 /** A request that is refused for a reason that the person can act on. Nothing has been stored. */

@@ -4,7 +4,7 @@ import java.util.List;
 import java.util.UUID;
 import java.util.function.Consumer;
 import org.skelto.core.calibration.Reading;
-import org.skelto.core.plan.Problem;
+import org.skelto.core.plan.validation.Problem;
 import org.skelto.server.plans.Carried;
 import org.skelto.server.problems.Refusal;
 import org.springframework.stereotype.Component;

@@ -8,7 +8,8 @@ import jakarta.persistence.Table;
 import java.time.Instant;
 import java.util.UUID;
 import org.skelto.core.calibration.Reading;
-import org.skelto.core.plan.Medium;
+import org.skelto.core.calibration.ReadingBuilder;
+import org.skelto.core.plan.radio.Medium;
 
 /** A stored reading. Floor and transmitter are ids of the plan's document and may be gone from it since. */
 @Entity
@@ -54,6 +55,15 @@ class ReadingEntity {
     }
 
     Reading reading() {
-        return new Reading(floor, xM, yM, heightM, unit, medium, dbm, at);
+        return ReadingBuilder.builder()
+                .floor(floor)
+                .xM(xM)
+                .yM(yM)
+                .heightM(heightM)
+                .unit(unit)
+                .medium(medium)
+                .dbm(dbm)
+                .at(at)
+                .build();
     }
 }

@@ -6,13 +6,14 @@ import java.util.Locale;
 import java.util.Map;
 import java.util.Set;
 import org.skelto.core.calibration.Reading;
-import org.skelto.core.plan.Bounds;
-import org.skelto.core.plan.Building;
-import org.skelto.core.plan.Medium;
+import org.skelto.core.calibration.ReadingBuilder;
 import org.skelto.core.plan.Plan;
-import org.skelto.core.plan.Problem;
-import org.skelto.core.plan.Room;
-import org.skelto.core.plan.Unit;
+import org.skelto.core.plan.equipment.Unit;
+import org.skelto.core.plan.radio.Medium;
+import org.skelto.core.plan.site.Bounds;
+import org.skelto.core.plan.site.Building;
+import org.skelto.core.plan.site.Room;
+import org.skelto.core.plan.validation.Problem;
 import org.skelto.server.tables.TypedTable;
 
 /**
@@ -77,7 +78,16 @@ final class ReadingFile {
         if (dbm == null || height == null || place == null || medium == null || time == null) {
             return null;
         }
-        Reading reading = new Reading(floor(), place[0], place[1], height, unit, medium, dbm, time);
+        Reading reading = ReadingBuilder.builder()
+                .floor(floor())
+                .xM(place[0])
+                .yM(place[1])
+                .heightM(height)
+                .unit(unit)
+                .medium(medium)
+                .dbm(dbm)
+                .at(time)
+                .build();
         Problem problem = Readings.problem(reading, plan, "");
         return problem == null ? reading : line.wrong(problem.pointer().substring(1) + " " + problem.message());
     }

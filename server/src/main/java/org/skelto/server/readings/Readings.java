@@ -8,11 +8,11 @@ import java.util.Comparator;
 import java.util.List;
 import java.util.UUID;
 import org.skelto.core.calibration.Reading;
-import org.skelto.core.plan.Limits;
-import org.skelto.core.plan.Medium;
 import org.skelto.core.plan.Plan;
-import org.skelto.core.plan.Problem;
-import org.skelto.core.plan.Unit;
+import org.skelto.core.plan.equipment.Unit;
+import org.skelto.core.plan.format.Limits;
+import org.skelto.core.plan.radio.Medium;
+import org.skelto.core.plan.validation.Problem;
 import org.skelto.server.assessments.Measured;
 import org.skelto.server.problems.Refusal;
 import org.springframework.stereotype.Service;
@@ -111,15 +111,7 @@ public class Readings implements Measured {
     }
 
     private static Reading rounded(Reading r) {
-        return new Reading(
-                r.floor(),
-                r.xM(),
-                r.yM(),
-                r.heightM(),
-                r.unit(),
-                r.medium(),
-                r.dbm(),
-                r.at().truncatedTo(ChronoUnit.MICROS));
+        return r.withAt(r.at().truncatedTo(ChronoUnit.MICROS));
     }
 
     public void delete(UUID planId, UUID id) {

@@ -8,14 +8,14 @@ import java.util.Random;
 import java.util.Set;
 import java.util.TreeMap;
 import org.skelto.core.calibration.Reading;
+import org.skelto.core.calibration.ReadingBuilder;
 import org.skelto.core.coverage.Reach;
 import org.skelto.core.coverage.Source;
-import org.skelto.core.plan.Calibration;
-import org.skelto.core.plan.Constructions;
-import org.skelto.core.plan.Medium;
-import org.skelto.core.plan.Place;
 import org.skelto.core.plan.Plan;
-import org.skelto.core.plan.RadioBand;
+import org.skelto.core.plan.radio.Calibration;
+import org.skelto.core.plan.radio.Medium;
+import org.skelto.core.plan.radio.RadioBand;
+import org.skelto.core.plan.site.Place;
 import org.skelto.core.radio.Indoors;
 import org.skelto.core.radio.LossModel;
 import org.skelto.core.radio.SlabTables;
@@ -50,8 +50,16 @@ final class StandIn {
             double lossDb = model.lossDb(source.at(), source.place(), at, place, source.frequencyMHz());
             double dbm = source.levelDbm() - lossDb + SCATTER_DB * scatter.nextGaussian();
             if (dbm >= QUIETEST_DBM) {
-                readings.add(
-                        new Reading(floor, xM, yM, heightM, source.unit(), medium, Math.min(0, Math.round(dbm)), now));
+                readings.add(ReadingBuilder.builder()
+                        .floor(floor)
+                        .xM(xM)
+                        .yM(yM)
+                        .heightM(heightM)
+                        .unit(source.unit())
+                        .medium(medium)
+                        .dbm(Math.min(0, Math.round(dbm)))
+                        .at(now)
+                        .build());
             }
         }
         return readings;
@@ -62,7 +70,7 @@ final class StandIn {
         Map<String, Map<RadioBand, Double>> offsets = new TreeMap<>();
         SlabTables tables = new SlabTables();
         double[] mhz = {433.9, 868.3, 2440, 5200};
-        Constructions.all(plan).forEach((id, made) -> {
+        plan.everyConstruction().forEach((id, made) -> {
             Random random = new Random(id.hashCode());
             for (int band = 0; band < mhz.length && !made.open(); band++) {
                 double table = tables.byLayers(made, mhz[band]).lossDb(1);

@@ -11,11 +11,12 @@ import org.skelto.core.coverage.DemandReport;
 import org.skelto.core.housing.HousingFit;
 import org.skelto.core.mesh.MeshReport;
 import org.skelto.core.placement.Answer;
+import org.skelto.core.placement.AnswerBuilder;
 import org.skelto.core.placement.Ask;
 import org.skelto.core.placement.Placer;
-import org.skelto.core.plan.Medium;
 import org.skelto.core.plan.Plan;
-import org.skelto.core.plan.Problem;
+import org.skelto.core.plan.radio.Medium;
+import org.skelto.core.plan.validation.Problem;
 import org.skelto.core.power.Backups;
 import org.skelto.core.power.PowerNode;
 import org.skelto.core.site.SiteModel;
@@ -123,7 +124,16 @@ class ReportController {
     /** The shape of what a placement job gives, for those who read the API's description. */
     @GetMapping("/placement/shape")
     Answer shape(@PathVariable UUID id) {
-        return new Answer(List.of(), 0, 0, 0, List.of(), true, 0, 0);
+        return AnswerBuilder.builder()
+                .placings(List.of())
+                .demands(0)
+                .candidates(0)
+                .before(0)
+                .impossible(List.of())
+                .proven(true)
+                .gap(0)
+                .seconds(0)
+                .build();
     }
 
     private static void check(Ask ask, Plan plan) {

@@ -8,10 +8,11 @@ import java.util.TreeMap;
 import java.util.UUID;
 import org.junit.jupiter.api.Test;
 import org.skelto.core.Assessment;
-import org.skelto.core.plan.Device;
-import org.skelto.core.plan.DeviceKind;
 import org.skelto.core.plan.Plan;
-import org.skelto.core.plan.Region;
+import org.skelto.core.plan.equipment.Device;
+import org.skelto.core.plan.equipment.DeviceBuilder;
+import org.skelto.core.plan.equipment.DeviceKind;
+import org.skelto.core.plan.radio.Region;
 
 class KeptFiguresTest {
     /** No plan has readings here. */
@@ -31,27 +32,18 @@ class KeptFiguresTest {
 
     private static Plan plan(int devices) {
         Plan empty = Plan.fresh("Kept", Region.EU, 230.0, null);
-        Device lamp = new Device(
-                "lamp",
-                DeviceKind.LAMP,
-                null,
-                null,
-                null,
-                null,
-                null,
-                null,
-                null,
-                null,
-                null,
-                false,
-                false,
-                false,
-                null);
+        Device lamp = DeviceBuilder.builder()
+                .name("lamp")
+                .kind(DeviceKind.LAMP)
+                .exitRoute(false)
+                .outsideDoor(false)
+                .obstacleDetection(false)
+                .build();
         Map<String, Device> many = new TreeMap<>();
         for (int i = 0; i < devices; i++) {
             many.put("d" + i, lamp);
         }
-        return empty.withNamed(empty.units(), many);
+        return empty.withDevices(many);
     }
 
     @Test

@@ -13,7 +13,7 @@ import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.ValueSource;
 import org.skelto.core.plan.Plan;
-import org.skelto.core.plan.Room;
+import org.skelto.core.plan.site.Room;
 import org.skelto.core.sample.ThornfellLodge;
 import tools.jackson.databind.json.JsonMapper;
 import tools.jackson.databind.module.SimpleModule;

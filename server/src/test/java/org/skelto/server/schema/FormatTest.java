@@ -22,7 +22,58 @@ import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.CsvSource;
 import org.skelto.core.parts.Part;
 import org.skelto.core.parts.Pin;
-import org.skelto.core.plan.*;
+import org.skelto.core.plan.Money;
+import org.skelto.core.plan.Plan;
+import org.skelto.core.plan.equipment.Attached;
+import org.skelto.core.plan.equipment.BoardSet;
+import org.skelto.core.plan.equipment.Chain;
+import org.skelto.core.plan.equipment.Device;
+import org.skelto.core.plan.equipment.Driver;
+import org.skelto.core.plan.equipment.Gestures;
+import org.skelto.core.plan.equipment.Lockwork;
+import org.skelto.core.plan.equipment.OwnedPart;
+import org.skelto.core.plan.equipment.Sound;
+import org.skelto.core.plan.equipment.Unit;
+import org.skelto.core.plan.equipment.Wiring;
+import org.skelto.core.plan.network.Demand;
+import org.skelto.core.plan.network.Link;
+import org.skelto.core.plan.network.Network;
+import org.skelto.core.plan.network.Service;
+import org.skelto.core.plan.power.Circuit;
+import org.skelto.core.plan.power.Draws;
+import org.skelto.core.plan.power.Duty;
+import org.skelto.core.plan.power.Feed;
+import org.skelto.core.plan.power.Power;
+import org.skelto.core.plan.power.Pulse;
+import org.skelto.core.plan.power.Regulation;
+import org.skelto.core.plan.power.Solar;
+import org.skelto.core.plan.radio.AirSettings;
+import org.skelto.core.plan.radio.Calibration;
+import org.skelto.core.plan.radio.Chirp;
+import org.skelto.core.plan.radio.Cover;
+import org.skelto.core.plan.radio.GroundPoint;
+import org.skelto.core.plan.radio.Message;
+import org.skelto.core.plan.radio.MessageField;
+import org.skelto.core.plan.radio.PathLearned;
+import org.skelto.core.plan.radio.Radio;
+import org.skelto.core.plan.radio.RadioPath;
+import org.skelto.core.plan.radio.Wireless;
+import org.skelto.core.plan.site.Building;
+import org.skelto.core.plan.site.Cable;
+import org.skelto.core.plan.site.Construction;
+import org.skelto.core.plan.site.Corner;
+import org.skelto.core.plan.site.Fitting;
+import org.skelto.core.plan.site.Floor;
+import org.skelto.core.plan.site.GeoPoint;
+import org.skelto.core.plan.site.Housing;
+import org.skelto.core.plan.site.Opening;
+import org.skelto.core.plan.site.Place;
+import org.skelto.core.plan.site.Room;
+import org.skelto.core.plan.site.Route;
+import org.skelto.core.plan.site.Spot;
+import org.skelto.core.plan.site.Stairwell;
+import org.skelto.core.plan.site.Underlay;
+import org.skelto.core.plan.site.WallWork;
 import org.skelto.server.testing.Http;
 import org.skelto.server.testing.Http.Answer;
 import org.skelto.server.testing.RunningSkelto;
@@ -103,7 +154,7 @@ class FormatTest {
             BoardSet.class,
             Attached.class,
             Wiring.class,
-            Works.class,
+            ActuationSpec.class,
             Gestures.class,
             Lockwork.class,
             Draws.class,

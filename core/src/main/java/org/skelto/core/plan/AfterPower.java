@@ -1,8 +1,0 @@
-package org.skelto.core.plan;
-
-/** What a device does when its power returns. */
-public enum AfterPower {
-    OFF,
-    LAST,
-    ON
-}

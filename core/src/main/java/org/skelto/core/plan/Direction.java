@@ -1,7 +1,0 @@
-package org.skelto.core.plan;
-
-/** Whether both ends of a link speak. */
-public enum Direction {
-    TWO_WAY,
-    ONE_WAY
-}

@@ -1,8 +1,0 @@
-package org.skelto.core.plan;
-
-/** What is in the house already. */
-public enum FittingKind {
-    OUTLET,
-    DATA_POINT,
-    WIRING_CENTRE
-}

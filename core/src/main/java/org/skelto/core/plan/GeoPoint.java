@@ -1,9 +1,0 @@
-package org.skelto.core.plan;
-
-/**
- * A place on earth, WGS 84.
- *
- * @param latitudeDeg -90 to 90
- * @param longitudeDeg -180 to 180
- */
-public record GeoPoint(double latitudeDeg, double longitudeDeg) {}

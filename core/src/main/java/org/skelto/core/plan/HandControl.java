@@ -1,9 +1,0 @@
-package org.skelto.core.plan;
-
-/** How the switch at hand works. */
-public enum HandControl {
-    /** A button that springs back. */
-    PUSH,
-    /** A switch that stays as it was left. */
-    LATCH
-}

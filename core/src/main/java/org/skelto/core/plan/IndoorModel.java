@@ -1,9 +1,0 @@
-package org.skelto.core.plan;
-
-/** How loss inside a building is predicted. */
-public enum IndoorModel {
-    /** Free space and every wall on the way. */
-    WALLS,
-    /** Distance exponent, ITU-R P.1238. */
-    EXPONENT
-}

@@ -1,8 +1,0 @@
-package org.skelto.core.plan;
-
-/** What an opening in a wall is. */
-public enum OpeningKind {
-    DOOR,
-    WINDOW,
-    GAP
-}

@@ -1,0 +1,32 @@
+package org.skelto.core.plan.equipment;
+
+import java.util.Map;
+import org.skelto.core.plan.format.Copies;
+
+/**
+ * The parts that a unit is made of.
+ *
+ * @param main id of the main part in the catalogue: a controller's board, a panel, a supply, a switch
+ * @param more boards wired to it or chained on its bus, by the names that the person reads on them
+ * @param bus the two-wire bus that boards are chained on, or null when it stays in the box
+ * @param line the RS-485 line, or null when nothing is said of it
+ * @param code house letter and unit number on the power line, such as C5, or null
+ */
+public record BoardSet(String main, Map<String, Attached> more, Chain bus, Chain line, String code) {
+    /** Name of the main board in terminals. */
+    public static final String MAIN = "main";
+
+    public BoardSet {
+        more = Copies.sorted(more);
+    }
+
+    /** Boards of whose lines nothing is said. */
+    public BoardSet(String main, Map<String, Attached> more) {
+        this(main, more, null, null, null);
+    }
+
+    /** The same with another main board. */
+    public BoardSet withMain(String other) {
+        return new BoardSet(other, more, bus, line, code);
+    }
+}

@@ -1,0 +1,101 @@
+package org.skelto.core.plan.equipment;
+
+import io.soabase.recordbuilder.core.RecordBuilder;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import org.skelto.core.plan.format.Copies;
+import org.skelto.core.plan.power.Draws;
+import org.skelto.core.plan.power.Duty;
+import org.skelto.core.plan.power.Power;
+import org.skelto.core.plan.power.Solar;
+import org.skelto.core.plan.radio.Medium;
+import org.skelto.core.plan.radio.Message;
+import org.skelto.core.plan.radio.Radio;
+import org.skelto.core.plan.radio.Wireless;
+import org.skelto.core.plan.site.Exposure;
+import org.skelto.core.plan.site.Place;
+
+/**
+ * Anything with a place that is powered or talks.
+ *
+ * @param channels usable inputs and outputs of a controller, 0 to 64
+ * @param maxClients radio clients that an access point is built for, 0 to 512, or 0 when it does not matter
+ * @param internetEntry whether the house's way to the internet goes through it
+ * @param broker whether the message broker runs on it
+ * @param hub id of the hub that serves it, or null
+ * @param radios list of its radios, at most one of each medium
+ * @param ipv4 reserved address, or null when none is assigned
+ * @param mac locally administered hardware address, or null
+ * @param nodeId long-range node id, 1 to 254, or null
+ * @param rating the harshest place that it is made for, or null when not known
+ * @param wireless the wireless network that an access point offers, or null
+ * @param boards the parts it is made of, or null when they are not chosen yet
+ * @param draws what it takes, measured or from its sheet, or null to take it from its parts
+ * @param duty how it spends its time on a battery, or null when nobody said
+ * @param housing id of the wall box or enclosure that it is in, or null
+ * @param message what it sends over a long-range or sub-GHz radio, or null when nobody said
+ * @param solar the panel that charges its battery, or null
+ */
+@RecordBuilder
+public record Unit(
+        String name,
+        UnitKind kind,
+        Place place,
+        Power power,
+        int channels,
+        int maxClients,
+        boolean internetEntry,
+        boolean broker,
+        String hub,
+        Map<String, Radio> radios,
+        String ipv4,
+        String mac,
+        Integer nodeId,
+        Exposure rating,
+        Wireless wireless,
+        BoardSet boards,
+        Draws draws,
+        Duty duty,
+        String housing,
+        Message message,
+        Solar solar)
+        implements UnitBuilder.With {
+    public Unit {
+        radios = Copies.sorted(radios);
+    }
+
+    /** A device that is a unit of its own, without a radio yet. */
+    public static Unit selfContained(String name, Place place, Power power, String hub) {
+        return UnitBuilder.builder()
+                .name(name)
+                .kind(UnitKind.SELF_CONTAINED)
+                .place(place)
+                .power(power)
+                .hub(hub)
+                .build();
+    }
+
+    /** Its radio of that medium. */
+    public Optional<Radio> radio(Medium medium) {
+        return radios.values().stream().filter(r -> r.medium() == medium).findFirst();
+    }
+
+    /** Id of its {@link #radio} of that medium. */
+    public Optional<String> radioId(Medium medium) {
+        return radios.entrySet().stream()
+                .filter(e -> e.getValue().medium() == medium)
+                .map(Map.Entry::getKey)
+                .findFirst();
+    }
+
+    /** All media it has a radio for, in the order of their ids. */
+    public List<Medium> media() {
+        return radios.values().stream().map(Radio::medium).distinct().toList();
+    }
+
+    /** What it sends. */
+    public Message says() {
+        return message == null ? Message.NONE : message;
+    }
+}

@@ -1,0 +1,60 @@
+package org.skelto.core.plan.power;
+
+import io.soabase.recordbuilder.core.RecordBuilder;
+
+/**
+ * How a unit is powered.
+ *
+ * @param circuit id of the mains circuit, for {@link PowerSource#MAINS}
+ * @param from id of the unit that feeds it, for {@link PowerSource#ETHERNET} and {@link PowerSource#SUPPLY}
+ * @param backupH hours that its own backup carries it, 0 when it has none
+ * @param part id of the part between source and unit, which is in no box of its own: a plug supply, cells, a splitter
+ * @param count how many of them side by side, 1 to 100; null means one
+ * @param feed the cable that brings its low voltage, or null when that is of no account
+ */
+@RecordBuilder
+public record Power(
+        PowerSource source, String circuit, String from, double backupH, String part, Integer count, Feed feed)
+        implements PowerBuilder.With {
+    /** Power of which only the source is known. */
+    public static Power of(PowerSource source, String circuit, String from, double backupH) {
+        return PowerBuilder.builder()
+                .source(source)
+                .circuit(circuit)
+                .from(from)
+                .backupH(backupH)
+                .build();
+    }
+
+    public static Power mains(String circuit) {
+        return of(PowerSource.MAINS, circuit, null, 0);
+    }
+
+    public static Power battery() {
+        return of(PowerSource.BATTERY, null, null, 0);
+    }
+
+    /** Low voltage from a supply unit. */
+    public static Power supply(String from, Feed feed) {
+        return PowerBuilder.builder()
+                .source(PowerSource.SUPPLY)
+                .from(from)
+                .feed(feed)
+                .build();
+    }
+
+    /** Whether another unit feeds it. */
+    public boolean fed() {
+        return source == PowerSource.ETHERNET || source == PowerSource.SUPPLY;
+    }
+
+    /** Whether it has power all day, so that it can listen and repeat. */
+    public boolean steady() {
+        return source == PowerSource.MAINS || source == PowerSource.SUPPLY;
+    }
+
+    /** How many parts stand side by side. */
+    public int parts() {
+        return count == null ? 1 : count;
+    }
+}

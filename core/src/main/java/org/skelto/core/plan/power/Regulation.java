@@ -1,0 +1,16 @@
+package org.skelto.core.plan.power;
+
+/**
+ * What lies between a battery and the electronics; currents of the duty are then those of the electronics.
+ *
+ * @param outV what the electronics run at, 0.5 to 60 V
+ * @param quiescentUa what it takes itself, 0 to 1e6 µA
+ * @param efficiency of a converter, 0.1 to 1; without meaning for a linear regulator
+ */
+public record Regulation(Kind kind, double outV, double quiescentUa, double efficiency) {
+    /** How it makes its voltage. */
+    public enum Kind {
+        LINEAR,
+        CONVERTER
+    }
+}

@@ -1,0 +1,36 @@
+package org.skelto.core.plan.radio;
+
+/**
+ * What a long-range or sub-GHz radio is set to besides its modulation. Never a key.
+ *
+ * @param mastM height of its antenna above the ground outside, 0 to 100 m, or null when it is at the unit
+ * @param networkId 0 to 65535; both ends must agree; null when nobody chose one
+ * @param keyChanged whether a key of one's own was set, or null when nobody said
+ * @param knownOnly whether it takes in only what it was taught, or null when nobody said
+ * @param hopChannels over how many frequency channels it hops, 2 to 100, or null when it stays on one
+ * @param noiseFigureDb of its receiver, 0 to 30 dB, or null for the usual 6
+ */
+public record AirSettings(
+        Double mastM,
+        Integer networkId,
+        Boolean keyChanged,
+        Boolean knownOnly,
+        Integer hopChannels,
+        Double noiseFigureDb) {
+    /** Nothing said. */
+    public static final AirSettings NONE = new AirSettings(null, null, null, null, null, null);
+
+    public AirSettings mast(Double otherM) {
+        return new AirSettings(otherM, networkId, keyChanged, knownOnly, hopChannels, noiseFigureDb);
+    }
+
+    /** These settings in another network; {@code ownKey} says whether a key of one's own is set, or null. */
+    public AirSettings network(int otherId, Boolean ownKey) {
+        return new AirSettings(mastM, otherId, ownKey, knownOnly, hopChannels, noiseFigureDb);
+    }
+
+    /** These settings, taking in only what was taught. */
+    public AirSettings taught() {
+        return new AirSettings(mastM, networkId, keyChanged, true, hopChannels, noiseFigureDb);
+    }
+}

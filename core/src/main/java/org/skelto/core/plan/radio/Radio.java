@@ -1,0 +1,65 @@
+package org.skelto.core.plan.radio;
+
+import io.soabase.recordbuilder.core.RecordBuilder;
+import java.util.SortedSet;
+import org.skelto.core.plan.format.Copies;
+
+/**
+ * One radio of a unit.
+ *
+ * @param frequencyMHz centre of its frequency channel, 100 to 7200
+ * @param txPowerDbm conducted power, -40 to 40 dBm
+ * @param antennaGainDbi -20 to 30 dBi
+ * @param feederLossDb between radio and antenna, 0 to 30 dB
+ * @param sensitivityDbm the part's stated sensitivity, -150 to -20 dBm; null lets a chirp radio's follow from its settings
+ * @param chirp settings, for {@link Medium#CHIRP} only
+ * @param receives whether it can receive at all
+ * @param metalBox whether it sits in a closed metal box
+ * @param family the message family that it sends in, or null when any receiver of the medium decodes it
+ * @param decodes the families that it decodes; none means all
+ * @param air what it is set to besides, or null when nothing is said
+ */
+@RecordBuilder
+public record Radio(
+        Medium medium,
+        double frequencyMHz,
+        double txPowerDbm,
+        double antennaGainDbi,
+        double feederLossDb,
+        Double sensitivityDbm,
+        Chirp chirp,
+        boolean receives,
+        boolean metalBox,
+        String family,
+        SortedSet<String> decodes,
+        AirSettings air)
+        implements RadioBuilder.With {
+    public Radio {
+        decodes = Copies.sorted(decodes);
+    }
+
+    /** Radiated power towards the best direction, dBm EIRP. */
+    public double eirpDbm() {
+        return txPowerDbm - feederLossDb + antennaGainDbi;
+    }
+
+    /** Whether what another radio sends is of a family that this one decodes. */
+    public boolean decodes(Radio sender) {
+        return sender.family() == null || decodes.isEmpty() || decodes.contains(sender.family());
+    }
+
+    /** What it is set to besides. */
+    public AirSettings settings() {
+        return air == null ? AirSettings.NONE : air;
+    }
+
+    /** This radio on another frequency channel and with other chirp settings. */
+    public Radio set(double otherFrequencyMHz, Chirp otherChirp) {
+        return with(r -> r.frequencyMHz(otherFrequencyMHz).chirp(otherChirp));
+    }
+
+    /** This radio with another power and antenna. */
+    public Radio sending(double otherPowerDbm, double otherGainDbi) {
+        return with(r -> r.txPowerDbm(otherPowerDbm).antennaGainDbi(otherGainDbi));
+    }
+}
