@@ -9,7 +9,7 @@ import { useBench } from "../../plan/store";
 import { useParts } from "../controllers/parts";
 
 /** What a device takes and how it is worked. */
-type Works = Schemas["Works"];
+type Works = Schemas["ActuationSpec"];
 const props = defineProps<{ id: string; device: Device; family: string }>();
 const bench = useBench();
 const parts = useParts();

@@ -9,6 +9,7 @@ import java.util.Map;
 import java.util.Set;
 import java.util.TreeMap;
 import java.util.stream.Collectors;
+import org.jspecify.annotations.Nullable;
 import org.skelto.core.build.CableLine;
 import org.skelto.core.build.CableSchedule;
 import org.skelto.core.build.PartsList;
@@ -84,10 +85,11 @@ public record Assessment(
         implements AssessmentBuilder.With {
 
     /** A place as drawings need it: on the site, and the floor it is on or null outdoors. */
-    public record Position(double xM, double yM, double zM, String floor) {}
+    public record Position(
+            double xM, double yM, double zM, @Nullable String floor) {}
 
     /** What the rule would say of a device's topic or a unit's needs. */
-    public record NameRow(String topicByRule, boolean needsAddress, boolean needsNodeId) {}
+    public record NameRow(@Nullable String topicByRule, boolean needsAddress, boolean needsNodeId) {}
 
     /** A toggle of the Without strip. */
     public record StripItem(

@@ -2,6 +2,7 @@ package org.skelto.core.build;
 
 import io.soabase.recordbuilder.core.RecordBuilder;
 import java.util.List;
+import org.jspecify.annotations.Nullable;
 import org.skelto.core.radio.Figure;
 
 /**
@@ -25,14 +26,14 @@ public record CableLine(
         String fromName,
         String to,
         String toName,
-        String part,
+        @Nullable String part,
         String kind,
-        String existing,
-        Double lengthM,
+        @Nullable String existing,
+        @Nullable Double lengthM,
         boolean typed,
         List<Core> cores,
-        Double dropV,
-        Figure drop,
+        @Nullable Double dropV,
+        @Nullable Figure drop,
         Layer layer)
         implements CableLineBuilder.With {
     /** What a cable or a wire belongs to. */

@@ -2,6 +2,7 @@ package org.skelto.core.build;
 
 import io.soabase.recordbuilder.core.RecordBuilder;
 import java.util.List;
+import org.jspecify.annotations.Nullable;
 import org.skelto.core.radio.Figure;
 
 /**
@@ -26,16 +27,16 @@ public record PartsList(
         List<String> missing,
         List<String> unpriced,
         double total,
-        Double budget,
-        Double perOutput,
+        @Nullable Double budget,
+        @Nullable Double perOutput,
         List<SchoolCost> schools,
         List<SpendStep> steps,
         double feesPerMonth,
         double energyKwh,
         double energyCost,
         Figure energy,
-        String closesOn,
-        String firstOrder)
+        @Nullable String closesOn,
+        @Nullable String firstOrder)
         implements PartsListBuilder.With {
     /**
      * One part.
@@ -54,17 +55,17 @@ public record PartsList(
     public record BuyLine(
             String part,
             String name,
-            String supplier,
-            String secondSupplier,
+            @Nullable String supplier,
+            @Nullable String secondSupplier,
             boolean metres,
             double needed,
             double spare,
             double owned,
             double buy,
-            Double price,
-            Double cost,
-            Integer leadDays,
-            String orderBy,
+            @Nullable Double price,
+            @Nullable Double cost,
+            @Nullable Integer leadDays,
+            @Nullable String orderBy,
             boolean late,
             List<String> uses)
             implements PartsListBuyLineBuilder.With {}
@@ -93,5 +94,5 @@ public record PartsList(
      * @param unlocks names of the devices that work with it
      */
     public record SpendStep(
-            String unit, String name, double cost, double sum, boolean affordable, List<String> unlocks) {}
+            @Nullable String unit, String name, double cost, double sum, boolean affordable, List<String> unlocks) {}
 }

@@ -2,6 +2,9 @@ package org.skelto.core.calibration;
 
 import io.soabase.recordbuilder.core.RecordBuilder;
 import java.time.Instant;
+import org.skelto.core.plan.format.Within;
+import org.skelto.core.plan.format.Without;
+import org.skelto.core.plan.format.Words;
 import org.skelto.core.plan.radio.Medium;
 
 /**
@@ -17,5 +20,15 @@ import org.skelto.core.plan.radio.Medium;
  */
 @RecordBuilder
 public record Reading(
-        String floor, double xM, double yM, double heightM, String unit, Medium medium, double dbm, Instant at)
+        @Words(most = 64) String floor,
+        double xM,
+        double yM,
+        double heightM,
+        @Words(most = 64) String unit,
+
+        @Without(value = "ETHERNET", says = "cannot be Ethernet")
+        Medium medium,
+
+        @Within(least = -120, most = 0, unit = "dBm") double dbm,
+        Instant at)
         implements ReadingBuilder.With {}

@@ -3,6 +3,7 @@ package org.skelto.core.coverage;
 import io.soabase.recordbuilder.core.RecordBuilder;
 import java.util.Map;
 import java.util.TreeMap;
+import org.jspecify.annotations.Nullable;
 import org.skelto.core.links.RadioDefaults;
 import org.skelto.core.plan.Plan;
 import org.skelto.core.plan.equipment.UnitKind;
@@ -31,13 +32,13 @@ import org.skelto.core.work.ComputingBudget;
 @RecordBuilder
 public record DemandReport(
         String demand,
-        String unit,
-        String unitName,
-        Double marginDb,
+        @Nullable String unit,
+        @Nullable String unitName,
+        @Nullable Double marginDb,
         double chance,
         double target,
         boolean meets,
-        Figure figure)
+        @Nullable Figure figure)
         implements DemandReportBuilder.With {
 
     /** All demands of a plan that have a place, by id. */

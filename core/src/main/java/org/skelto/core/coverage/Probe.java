@@ -5,6 +5,7 @@ import java.util.ArrayList;
 import java.util.Comparator;
 import java.util.List;
 import java.util.Set;
+import org.jspecify.annotations.Nullable;
 import org.skelto.core.plan.Plan;
 import org.skelto.core.plan.radio.Medium;
 import org.skelto.core.plan.site.Place;
@@ -24,7 +25,7 @@ import org.skelto.core.work.ComputingBudget;
  *
  * @param room name of the room, or null outdoors
  */
-public record Probe(String room, List<Heard> heard) {
+public record Probe(@Nullable String room, List<Heard> heard) {
     /**
      * What arrives from one unit.
      *

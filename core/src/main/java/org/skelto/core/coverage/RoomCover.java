@@ -3,6 +3,7 @@ package org.skelto.core.coverage;
 import io.soabase.recordbuilder.core.RecordBuilder;
 import java.util.ArrayList;
 import java.util.List;
+import org.jspecify.annotations.Nullable;
 import org.skelto.core.work.ComputingBudget;
 
 /**
@@ -23,8 +24,8 @@ public record RoomCover(
         double worstDbm,
         double worstXM,
         double worstYM,
-        String best,
-        String second,
+        @Nullable String best,
+        @Nullable String second,
         double shareWithoutBest)
         implements RoomCoverBuilder.With {
 

@@ -11,6 +11,7 @@ import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
 import java.util.stream.Collectors;
+import org.jspecify.annotations.Nullable;
 import org.skelto.core.plan.Edit;
 import org.skelto.core.plan.Plan;
 import org.skelto.core.plan.Pointers;
@@ -86,17 +87,17 @@ public final class LinkChooser {
             Direction direction,
             String to,
             String toName,
-            Double distanceM,
-            Double marginDb,
-            Double chance,
+            @Nullable Double distanceM,
+            @Nullable Double marginDb,
+            @Nullable Double chance,
             double target,
-            Double reachM,
-            Figure reachFigure,
-            String secondTo,
+            @Nullable Double reachM,
+            @Nullable Figure reachFigure,
+            @Nullable String secondTo,
             String battery,
             double cost,
             Figure costFigure,
-            String ruledOut,
+            @Nullable String ruledOut,
             String why,
             boolean best,
             List<Edit> edits)

@@ -3,6 +3,7 @@ package org.skelto.core.links;
 import io.soabase.recordbuilder.core.RecordBuilder;
 import java.util.Comparator;
 import java.util.List;
+import org.jspecify.annotations.Nullable;
 import org.skelto.core.plan.network.Direction;
 import org.skelto.core.plan.radio.Medium;
 import org.skelto.core.radio.Budget;
@@ -30,17 +31,17 @@ public record LinkReport(
         String to,
         Medium medium,
         Direction direction,
-        Double distanceM,
+        @Nullable Double distanceM,
         boolean indoor,
-        String trouble,
+        @Nullable String trouble,
         boolean placed,
         List<Run> runs,
-        Double marginDb,
-        Double chance,
+        @Nullable Double marginDb,
+        @Nullable Double chance,
         double target,
         double neededDb,
         boolean meets,
-        Figure chanceFigure)
+        @Nullable Figure chanceFigure)
         implements LinkReportBuilder.With {
     /** One direction. */
     public record Run(String from, String to, Budget budget) {}

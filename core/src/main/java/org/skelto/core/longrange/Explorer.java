@@ -8,6 +8,7 @@ import java.util.List;
 import java.util.Set;
 import java.util.TreeSet;
 import java.util.function.ToDoubleFunction;
+import org.jspecify.annotations.Nullable;
 import org.skelto.core.links.LinkReport;
 import org.skelto.core.parts.Catalogue;
 import org.skelto.core.plan.Plan;
@@ -88,9 +89,9 @@ public final class Explorer {
             double marginDb,
             double chance,
             double airtimeMs,
-            Double leastIntervalS,
+            @Nullable Double leastIntervalS,
             double framesPerHour,
-            Double years,
+            @Nullable Double years,
             double delivery,
             double ackMs,
             boolean meets,
@@ -128,7 +129,7 @@ public final class Explorer {
             Figure chance,
             Figure airtime,
             Figure interval,
-            Figure battery,
+            @Nullable Figure battery,
             Figure delivery,
             Figure answer)
             implements ExplorerSettingFiguresBuilder.With {}

@@ -5,8 +5,11 @@ import java.time.Instant;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
+import org.jspecify.annotations.Nullable;
 import org.skelto.core.plan.Plan;
 import org.skelto.core.plan.equipment.Unit;
+import org.skelto.core.plan.format.Within;
+import org.skelto.core.plan.format.Words;
 import org.skelto.core.plan.radio.Medium;
 import org.skelto.core.plan.radio.PathLearned;
 import org.skelto.core.plan.radio.Radio;
@@ -51,14 +54,20 @@ public final class FieldTest {
      */
     @RecordBuilder
     public record FieldReading(
-            String path,
-            String sender,
-            double distanceM,
+            @Words(most = 64) String path,
+            @Words(most = 64) String sender,
+            @Within(least = 0, most = 200_000, unit = "m") double distanceM,
+
+            @Nullable @Within(least = 0.1, most = 100, unit = "m")
             Double heightM,
-            double dbm,
+
+            @Within(least = -160, most = 0, unit = "dBm") double dbm,
+
+            @Nullable @Within(least = -40, most = 40, unit = "dB")
             Double snrDb,
+
             Instant at,
-            String note)
+            @Nullable @Words(most = 200) String note)
             implements FieldTestFieldReadingBuilder.With {}
 
     /**
@@ -67,7 +76,11 @@ public final class FieldTest {
      * @param predictedSnrDb signal over noise that the receiver at the other end would see, or null for other media
      */
     public record FieldCompared(
-            FieldReading reading, double predictedDbm, Double predictedSnrDb, double differenceDb, Figure figure) {}
+            FieldReading reading,
+            double predictedDbm,
+            @Nullable Double predictedSnrDb,
+            double differenceDb,
+            Figure figure) {}
 
     /**
      * What readings teach.
@@ -76,7 +89,11 @@ public final class FieldTest {
      * @param afterDb the same after correction, each reading predicted from the others
      * @param learned to store, or null when there are fewer than {@value #LEAST} or they scatter too much
      */
-    public record Lesson(List<FieldCompared> readings, Double beforeDb, Double afterDb, PathLearned learned) {}
+    public record Lesson(
+            List<FieldCompared> readings,
+            @Nullable Double beforeDb,
+            @Nullable Double afterDb,
+            @Nullable PathLearned learned) {}
 
     /** Compares the readings of a path, and learns its correction; {@code now} as an ISO instant. */
     public static Lesson of(

@@ -6,6 +6,7 @@ import java.util.List;
 import java.util.Map;
 import java.util.Objects;
 import java.util.Optional;
+import org.jspecify.annotations.Nullable;
 import org.skelto.core.links.LinkReport;
 import org.skelto.core.plan.Plan;
 import org.skelto.core.plan.equipment.Unit;
@@ -42,25 +43,25 @@ public final class LongRange {
      */
     @RecordBuilder
     public record FarLink(
-            String link,
-            String path,
+            @Nullable String link,
+            @Nullable String path,
             String from,
             String to,
             String fromName,
             String toName,
-            Medium medium,
-            Double apartM,
-            Double marginDb,
-            Double neededDb,
-            Double chance,
+            @Nullable Medium medium,
+            @Nullable Double apartM,
+            @Nullable Double marginDb,
+            @Nullable Double neededDb,
+            @Nullable Double chance,
             double target,
             boolean meets,
             boolean openAir,
-            String trouble,
-            Double airtimeMs,
+            @Nullable String trouble,
+            @Nullable Double airtimeMs,
             List<String> broken,
             List<String> unknown,
-            String deaf)
+            @Nullable String deaf)
             implements LongRangeFarLinkBuilder.With {}
 
     /** All of them: links first, in the order of their ids, then paths that no link runs over. */

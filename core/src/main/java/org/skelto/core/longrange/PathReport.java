@@ -5,6 +5,7 @@ import java.util.ArrayList;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import org.jspecify.annotations.Nullable;
 import org.skelto.core.links.LinkAssessor;
 import org.skelto.core.links.LinkReport;
 import org.skelto.core.plan.Plan;
@@ -47,9 +48,9 @@ public record PathReport(
         String path,
         Medium medium,
         double frequencyMHz,
-        String link,
+        @Nullable String link,
         double lengthM,
-        Double apartM,
+        @Nullable Double apartM,
         End from,
         End to,
         List<Drawn> points,
@@ -106,7 +107,7 @@ public record PathReport(
             double distanceM,
             double groundM,
             double builtM,
-            Double treeM,
+            @Nullable Double treeM,
             boolean water,
             double bulgeM,
             double rayM,

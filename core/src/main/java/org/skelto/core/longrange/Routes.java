@@ -8,6 +8,7 @@ import java.util.Deque;
 import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
+import org.jspecify.annotations.Nullable;
 import org.skelto.core.links.LinkAssessor;
 import org.skelto.core.links.LinkReport;
 import org.skelto.core.plan.Plan;
@@ -55,7 +56,7 @@ public final class Routes {
             double confirmedMs,
             double waitS,
             double worstMs,
-            Figure figure)
+            @Nullable Figure figure)
             implements RoutesCommandRouteBuilder.With {}
 
     /**
@@ -69,13 +70,13 @@ public final class Routes {
             String from,
             String to,
             Medium medium,
-            Double marginDb,
-            Double chance,
+            @Nullable Double marginDb,
+            @Nullable Double chance,
             double commandMs,
             double answerMs,
             boolean planned,
             boolean openAir,
-            String trouble)
+            @Nullable String trouble)
             implements RoutesLegBuilder.With {}
 
     /** The straight route and the one through the hub. */

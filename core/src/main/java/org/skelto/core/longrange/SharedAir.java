@@ -8,6 +8,7 @@ import java.util.List;
 import java.util.Map;
 import java.util.Objects;
 import java.util.TreeMap;
+import org.jspecify.annotations.Nullable;
 import org.skelto.core.plan.Plan;
 import org.skelto.core.plan.equipment.Unit;
 import org.skelto.core.plan.radio.Chirp;
@@ -69,15 +70,15 @@ public final class SharedAir {
             double airtimeMs,
             Figure airtimeFigure,
             int tries,
-            Double intervalS,
-            Double dutyPercent,
-            Double leastIntervalS,
+            @Nullable Double intervalS,
+            @Nullable Double dutyPercent,
+            @Nullable Double leastIntervalS,
             Figure intervalFigure,
             int rivals,
             double frameSuccess,
             double delivery,
             boolean overload,
-            Double offsetS,
+            @Nullable Double offsetS,
             List<String> broken,
             List<String> unknown,
             Figure figure)

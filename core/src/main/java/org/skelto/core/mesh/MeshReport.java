@@ -1,6 +1,7 @@
 package org.skelto.core.mesh;
 
 import java.util.List;
+import org.jspecify.annotations.Nullable;
 import org.skelto.core.plan.radio.Medium;
 
 /**
@@ -21,7 +22,12 @@ public record MeshReport(Medium medium, List<Node> nodes, List<Edge> edges, List
      * @param disjoint routes to gateways that share no repeater
      */
     public record Node(
-            String unit, boolean gateway, boolean repeats, List<String> route, Double bottleneckDb, int disjoint) {
+            String unit,
+            boolean gateway,
+            boolean repeats,
+            List<String> route,
+            @Nullable Double bottleneckDb,
+            int disjoint) {
         public int hops() {
             return Math.max(0, route.size() - 1);
         }

@@ -1,6 +1,7 @@
 package org.skelto.core.outage;
 
 import java.util.List;
+import org.jspecify.annotations.Nullable;
 
 /**
  * A device under an outage: its worst job decides.
@@ -8,7 +9,7 @@ import java.util.List;
  * @param job the job concerned, or null when nothing was asked of it
  * @param sentence the way that still works, or the first thing that breaks it
  */
-public record DeviceState(State state, Job job, String sentence, List<JobState> jobs) {
+public record DeviceState(State state, @Nullable Job job, String sentence, List<JobState> jobs) {
     /** One job. */
     public record JobState(Job job, State state, String sentence, List<WayState> ways) {
         public JobState {
@@ -17,7 +18,8 @@ public record DeviceState(State state, Job job, String sentence, List<JobState> 
     }
 
     /** One planned way. */
-    public record WayState(String way, boolean works, String brokenBy) {}
+    public record WayState(
+            String way, boolean works, @Nullable String brokenBy) {}
 
     public DeviceState {
         jobs = List.copyOf(jobs);

@@ -8,6 +8,11 @@ import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
+import org.jspecify.annotations.Nullable;
+import org.skelto.core.plan.format.Matches;
+import org.skelto.core.plan.format.Name;
+import org.skelto.core.plan.format.Within;
+import org.skelto.core.plan.format.Words;
 import org.skelto.core.plan.site.Exposure;
 
 /**
@@ -25,16 +30,21 @@ import org.skelto.core.plan.site.Exposure;
  */
 @RecordBuilder
 public record Part(
+        @Matches(value = Matches.PART, says = Matches.NOT_A_PART)
         String id,
-        String name,
+
+        @Name String name,
         PartKind kind,
-        String supplier,
-        String secondSupplier,
-        Double price,
+        @Nullable @Words(most = 120) String supplier,
+        @Nullable @Words(most = 120) String secondSupplier,
+        @Nullable @Within(least = 0, most = 1e6) Double price,
+
+        @Nullable @Within(least = 0, most = 1000, unit = "days")
         Integer leadDays,
+
         Map<Quantity, Double> figures,
         Set<Trait> traits,
-        Exposure rating,
+        @Nullable Exposure rating,
         List<Pin> pins)
         implements PartBuilder.With {
     public Part {

@@ -4,6 +4,8 @@ import java.util.Collections;
 import java.util.EnumSet;
 import java.util.Locale;
 import java.util.Set;
+import org.skelto.core.plan.format.Within;
+import org.skelto.core.plan.format.Words;
 
 /**
  * A pin of a board.
@@ -13,7 +15,11 @@ import java.util.Set;
  * @param highS seconds for which it is high while the board starts; 0 when it stays as it is
  * @param lowS seconds for which it is driven low while the board starts
  */
-public record Pin(String name, Set<Ability> abilities, double highS, double lowS) {
+public record Pin(
+        @Words(least = 1, most = 20) String name,
+        Set<Ability> abilities,
+        @Within(least = 0, most = 3600, unit = "s") double highS,
+        @Within(least = 0, most = 3600, unit = "s") double lowS) {
     /** What a pin can do, and what holds it. */
     public enum Ability {
         IN,

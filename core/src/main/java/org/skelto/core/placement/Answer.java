@@ -2,6 +2,7 @@ package org.skelto.core.placement;
 
 import io.soabase.recordbuilder.core.RecordBuilder;
 import java.util.List;
+import org.jspecify.annotations.Nullable;
 import org.skelto.core.plan.Edit;
 import org.skelto.core.plan.site.Place;
 
@@ -54,7 +55,7 @@ public record Answer(
             double yM,
             double zM,
             Place place,
-            String near,
+            @Nullable String near,
             boolean newOutlet)
             implements AnswerBoxBuilder.With {}
 }

@@ -1,6 +1,7 @@
 package org.skelto.core.placement;
 
 import io.soabase.recordbuilder.core.RecordBuilder;
+import org.jspecify.annotations.Nullable;
 import org.skelto.core.plan.radio.Medium;
 
 /**
@@ -22,7 +23,7 @@ public record Ask(
         Cover cover,
         int times,
         boolean keep,
-        String building,
+        @Nullable String building,
         double boxCost,
         double outletCost)
         implements AskBuilder.With {

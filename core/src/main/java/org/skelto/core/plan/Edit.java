@@ -1,5 +1,7 @@
 package org.skelto.core.plan;
 
+import org.jspecify.annotations.Nullable;
+
 /**
  * One operation of a JSON Patch (RFC 6902) that Skelto proposes.
  *
@@ -7,7 +9,7 @@ package org.skelto.core.plan;
  * @param path JSON pointer
  * @param value a record of the plan, a text, a number or a truth value; null for remove
  */
-public record Edit(String op, String path, Object value) {
+public record Edit(String op, String path, @Nullable Object value) {
     public static Edit add(String path, Object value) {
         return new Edit("add", path, value);
     }

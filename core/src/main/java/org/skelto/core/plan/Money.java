@@ -1,5 +1,9 @@
 package org.skelto.core.plan;
 
+import org.jspecify.annotations.Nullable;
+import org.skelto.core.plan.format.Matches;
+import org.skelto.core.plan.format.Within;
+
 /**
  * What the plan may cost.
  *
@@ -9,7 +13,14 @@ package org.skelto.core.plan;
  * @param energyPrice of one kilowatt-hour, 0 to 100
  * @param hourPrice of one hour of the person's own work, 0 to 10 000
  */
-public record Money(String currency, Double budget, double spareShare, double energyPrice, double hourPrice) {
+public record Money(
+        @Matches(value = "[A-Z]{3}", says = "is not three capital letters such as EUR")
+        String currency,
+
+        @Nullable @Within(least = 0, most = 1e9) Double budget,
+        @Within(least = 0, most = 1) double spareShare,
+        @Within(least = 0, most = 100) double energyPrice,
+        @Within(least = 0, most = 10_000) double hourPrice) {
     /** What holds while nobody has said anything. */
     public static final Money USUAL = new Money("EUR", null, 0.1, 0.3, 0);
 }

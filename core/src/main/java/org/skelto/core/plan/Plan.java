@@ -3,10 +3,19 @@ package org.skelto.core.plan;
 import io.soabase.recordbuilder.core.RecordBuilder;
 import java.util.LinkedHashMap;
 import java.util.Map;
+import org.jspecify.annotations.Nullable;
 import org.skelto.core.plan.equipment.Device;
 import org.skelto.core.plan.equipment.OwnedPart;
 import org.skelto.core.plan.equipment.Unit;
 import org.skelto.core.plan.format.Copies;
+import org.skelto.core.plan.format.Count;
+import org.skelto.core.plan.format.Id;
+import org.skelto.core.plan.format.Limits;
+import org.skelto.core.plan.format.Matches;
+import org.skelto.core.plan.format.Name;
+import org.skelto.core.plan.format.Otherwise;
+import org.skelto.core.plan.format.Within;
+import org.skelto.core.plan.format.Words;
 import org.skelto.core.plan.network.Demand;
 import org.skelto.core.plan.network.Link;
 import org.skelto.core.plan.network.Network;
@@ -60,38 +69,49 @@ import org.skelto.core.plan.site.WallWork;
  */
 @RecordBuilder
 public record Plan(
+        @Matches(value = Plan.FORMAT, says = "is not a format this version reads; it reads \"" + Plan.FORMAT + "\"")
         String format,
-        String name,
+
+        @Name String name,
         Region region,
+
+        @Nullable @Within(least = 50, most = 480, unit = "V")
         Double mainsVoltageV,
-        GeoPoint place,
+
+        @Nullable GeoPoint place,
+
+        @Otherwise("192.168.40.0/24 with topics under house")
         Network network,
+
         boolean cautionsRead,
-        Map<String, Building> buildings,
-        Map<String, Floor> floors,
-        Map<String, Room> rooms,
-        Map<String, Spot> spots,
-        Map<String, Circuit> circuits,
-        Map<String, Service> services,
-        Map<String, Unit> units,
-        Map<String, Device> devices,
-        Map<String, Link> links,
-        Map<String, String> accepted,
-        Map<String, Construction> constructions,
-        Map<String, Opening> openings,
-        Map<String, Stairwell> stairwells,
-        Map<String, Fitting> fittings,
-        Map<String, Cable> cables,
-        Map<String, Route> routes,
-        Map<String, OwnedPart> owned,
-        WallWork wallWork,
-        Map<String, Demand> demands,
-        IndoorModel indoorModel,
-        Calibration calibration,
-        Map<String, Housing> housings,
-        Map<Caution, String> cautions,
-        Money money,
-        Map<String, RadioPath> paths)
+        @Count(most = 60) Map<@Id String, Building> buildings,
+        @Count(most = 100) Map<@Id String, Floor> floors,
+        @Count(most = Limits.ROOMS) Map<@Id String, Room> rooms,
+        @Count(most = Limits.SPOTS) Map<@Id String, Spot> spots,
+        @Count(most = 200) Map<@Id String, Circuit> circuits,
+        @Count(most = 100) Map<@Id String, Service> services,
+        @Count(most = Limits.UNITS) Map<@Id String, Unit> units,
+        @Count(most = 3000) Map<@Id String, Device> devices,
+        @Count(most = 3000) Map<@Id String, Link> links,
+
+        @Count(most = 3000)
+        Map<@Words(most = Limits.TEXT_LENGTH) String, @Words(most = Limits.TEXT_LENGTH) String> accepted,
+
+        @Count(most = Limits.CONSTRUCTIONS) Map<@Id String, Construction> constructions,
+        @Count(most = 3000) Map<@Id String, Opening> openings,
+        @Count(most = 300) Map<@Id String, Stairwell> stairwells,
+        @Count(most = 3000) Map<@Id String, Fitting> fittings,
+        @Count(most = 3000) Map<@Id String, Cable> cables,
+        @Count(most = 500) Map<@Id String, Route> routes,
+        @Count(most = 1000) Map<@Id String, OwnedPart> owned,
+        @Nullable WallWork wallWork,
+        @Count(most = 500) Map<@Id String, Demand> demands,
+        @Otherwise("WALLS") IndoorModel indoorModel,
+        @Nullable Calibration calibration,
+        @Count(most = 1000) Map<@Id String, Housing> housings,
+        Map<Caution, @Words(most = Limits.NAME_LENGTH) String> cautions,
+        @Otherwise("EUR without a budget") Money money,
+        @Count(most = 100) Map<@Id String, RadioPath> paths)
         implements PlanBuilder.With {
 
     /** The only format this version reads and writes. */

@@ -6,6 +6,7 @@ import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.TreeMap;
+import org.jspecify.annotations.Nullable;
 import org.skelto.core.parts.Catalogue;
 import org.skelto.core.parts.Part;
 import org.skelto.core.parts.PartKind;
@@ -50,16 +51,16 @@ public final class Outposts {
     public record OutpostEnergy(
             String unit,
             String name,
-            String cell,
+            @Nullable String cell,
             double averageUa,
             Figure averageFigure,
-            Double years,
-            Figure figure,
+            @Nullable Double years,
+            @Nullable Figure figure,
             List<StateShare> states,
             List<Regulated> regulators,
             List<SunModel.MonthOfSun> months,
-            String diesIn,
-            String deaf,
+            @Nullable String diesIn,
+            @Nullable String deaf,
             List<ReportCost> radios)
             implements OutpostsOutpostEnergyBuilder.With {}
 
@@ -72,12 +73,23 @@ public final class Outposts {
     public record StateShare(String name, double currentMa, double durationMs, boolean fixed, double share) {}
 
     /** The life through a regulator; {@code now} is what the plan has. */
-    public record Regulated(String what, double averageUa, Double years, boolean now, Figure figure) {}
+    public record Regulated(
+            String what,
+            double averageUa,
+            @Nullable Double years,
+            boolean now,
+            @Nullable Figure figure) {}
 
     /** What one report takes over a radio, and how long the same cells would last. */
     @RecordBuilder
     public record ReportCost(
-            String radio, double awakeMs, double chargeUah, Double years, boolean now, String how, Figure figure)
+            String radio,
+            double awakeMs,
+            double chargeUah,
+            @Nullable Double years,
+            boolean now,
+            String how,
+            @Nullable Figure figure)
             implements OutpostsReportCostBuilder.With {}
 
     /** The energy of every unit on a battery whose duty is known. */

@@ -2,6 +2,7 @@ package org.skelto.core.power;
 
 import io.soabase.recordbuilder.core.RecordBuilder;
 import java.util.List;
+import org.jspecify.annotations.Nullable;
 import org.skelto.core.radio.Figure;
 
 /**
@@ -27,9 +28,9 @@ import org.skelto.core.radio.Figure;
 public record PowerNode(
         String id,
         String name,
-        String parent,
-        String source,
-        String part,
+        @Nullable String parent,
+        @Nullable String source,
+        @Nullable String part,
         double volts,
         double typicalA,
         double worstA,
@@ -37,11 +38,11 @@ public record PowerNode(
         double takenWorstW,
         boolean assumed,
         Figure draw,
-        SupplyOutput gives,
-        CableRun run,
-        CellLife cell,
-        Double backupH,
-        Figure backup,
+        @Nullable SupplyOutput gives,
+        @Nullable CableRun run,
+        @Nullable CellLife cell,
+        @Nullable Double backupH,
+        @Nullable Figure backup,
         List<PowerFault> faults)
         implements PowerNodeBuilder.With {
     /**
@@ -61,10 +62,10 @@ public record PowerNode(
             double volts,
             double typicalA,
             double worstA,
-            Double ratedA,
-            Double share,
+            @Nullable Double ratedA,
+            @Nullable Double share,
             double lossW,
-            Double junctionC,
+            @Nullable Double junctionC,
             Figure figure)
             implements PowerNodeSupplyOutputBuilder.With {}
 
@@ -89,7 +90,12 @@ public record PowerNode(
      * @param years until it is flat
      * @param wishYears how long it should last, or null
      */
-    public record CellLife(String cell, double averageUa, double years, Double wishYears, Figure figure) {}
+    public record CellLife(
+            String cell,
+            double averageUa,
+            double years,
+            @Nullable Double wishYears,
+            Figure figure) {}
 
     /**
      * Something wrong.

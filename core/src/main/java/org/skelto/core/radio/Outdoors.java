@@ -3,6 +3,7 @@ package org.skelto.core.radio;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.TreeSet;
+import org.jspecify.annotations.Nullable;
 import org.skelto.core.plan.radio.Cover;
 import org.skelto.core.plan.radio.GroundPoint;
 import org.skelto.core.plan.radio.OutdoorModel;
@@ -45,7 +46,7 @@ public final class Outdoors {
      *
      * @param model or null for free space
      */
-    public record ModelLoss(OutdoorModel model, double lossDb, Figure figure) {}
+    public record ModelLoss(@Nullable OutdoorModel model, double lossDb, Figure figure) {}
 
     /**
      * @param fromHeightM of the antenna at the profile's first point above the ground there, likewise {@code toHeightM}

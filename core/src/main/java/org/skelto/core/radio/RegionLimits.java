@@ -11,6 +11,7 @@ import java.util.Arrays;
 import java.util.List;
 import java.util.Optional;
 import java.util.stream.Stream;
+import org.jspecify.annotations.Nullable;
 import org.skelto.core.plan.radio.Medium;
 import org.skelto.core.plan.radio.Radio;
 import org.skelto.core.plan.radio.Region;
@@ -74,15 +75,15 @@ public final class RegionLimits {
             double fromMHz,
             double toMHz,
             double leastBandwidthKHz,
-            Double mostBandwidthKHz,
+            @Nullable Double mostBandwidthKHz,
             int leastChannels,
             Use use,
             double limitDbm,
             Kind kind,
-            Double dutyPercent,
-            Double mostOnMs,
-            Double restTimes,
-            Double restS,
+            @Nullable Double dutyPercent,
+            @Nullable Double mostOnMs,
+            @Nullable Double restTimes,
+            @Nullable Double restS,
             String source)
             implements RegionLimitsBandLimitBuilder.With {
 

@@ -2,6 +2,7 @@ package org.skelto.core.snags;
 
 import io.soabase.recordbuilder.core.RecordBuilder;
 import java.util.List;
+import org.jspecify.annotations.Nullable;
 import org.skelto.core.plan.Edit;
 
 /**
@@ -27,7 +28,7 @@ public record Snag(
         String consequence,
         List<String> subjects,
         List<Fix> fixes,
-        String accepted)
+        @Nullable String accepted)
         implements SnagBuilder.With {
     /** A change offered. */
     public record Fix(String label, List<Edit> edits) {

@@ -2,6 +2,7 @@ package org.skelto.core.sound;
 
 import io.soabase.recordbuilder.core.RecordBuilder;
 import java.util.List;
+import org.jspecify.annotations.Nullable;
 import org.skelto.core.radio.Figure;
 
 /**
@@ -29,7 +30,7 @@ public record SoundReport(String device, double levelDb, boolean assumed, List<R
             List<String> through,
             double dayNeedDb,
             boolean heardByDay,
-            Boolean wakes,
+            @Nullable Boolean wakes,
             boolean asked,
             boolean enough,
             Figure figure)

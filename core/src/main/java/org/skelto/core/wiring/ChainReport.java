@@ -2,6 +2,7 @@ package org.skelto.core.wiring;
 
 import io.soabase.recordbuilder.core.RecordBuilder;
 import java.util.List;
+import org.jspecify.annotations.Nullable;
 import org.skelto.core.radio.Figure;
 
 /**
@@ -21,16 +22,16 @@ public record ChainReport(
         String unit,
         Kind kind,
         List<ChainMember> members,
-        Double capacitancePf,
-        Double pullUpOhm,
-        Double leastOhm,
-        Double mostOhm,
-        Double cycleMs,
-        Double periodMs,
+        @Nullable Double capacitancePf,
+        @Nullable Double pullUpOhm,
+        @Nullable Double leastOhm,
+        @Nullable Double mostOhm,
+        @Nullable Double cycleMs,
+        @Nullable Double periodMs,
         String oneMore,
-        Figure capacitance,
-        Figure window,
-        Figure cycle,
+        @Nullable Figure capacitance,
+        @Nullable Figure window,
+        @Nullable Figure cycle,
         List<ChainFault> faults)
         implements ChainReportBuilder.With {
     /** What the boards are chained on. */
@@ -50,7 +51,13 @@ public record ChainReport(
      * @param carries its channels, or the zones and outputs that it gets in its panel's numbering
      * @param ms that asking it takes, or null
      */
-    public record ChainMember(String name, String part, Integer address, String code, String carries, Double ms) {}
+    public record ChainMember(
+            String name,
+            String part,
+            @Nullable Integer address,
+            String code,
+            String carries,
+            @Nullable Double ms) {}
 
     /**
      * Something wrong.
@@ -60,6 +67,12 @@ public record ChainReport(
      */
     @RecordBuilder
     public record ChainFault(
-            String code, boolean stop, String text, String figures, String leadsTo, String board, Integer address)
+            String code,
+            boolean stop,
+            String text,
+            String figures,
+            String leadsTo,
+            @Nullable String board,
+            @Nullable Integer address)
             implements ChainReportChainFaultBuilder.With {}
 }

@@ -7,6 +7,7 @@ import java.util.List;
 import java.util.Map;
 import java.util.Objects;
 import java.util.TreeMap;
+import org.jspecify.annotations.Nullable;
 import org.skelto.core.parts.Catalogue;
 import org.skelto.core.parts.Part;
 import org.skelto.core.parts.Pin;
@@ -39,7 +40,13 @@ public record Replacement(String unit, String from, String to, List<PinMove> mov
      */
     @RecordBuilder
     public record PinMove(
-            String device, String name, String need, String before, String after, boolean same, String why)
+            String device,
+            String name,
+            String need,
+            @Nullable String before,
+            @Nullable String after,
+            boolean same,
+            @Nullable String why)
             implements ReplacementPinMoveBuilder.With {}
 
     /** Tries another main board. */

@@ -2,6 +2,7 @@ package org.skelto.core.wiring;
 
 import io.soabase.recordbuilder.core.RecordBuilder;
 import java.util.List;
+import org.jspecify.annotations.Nullable;
 
 /**
  * What is connected to what in one controller.
@@ -14,7 +15,12 @@ import java.util.List;
  * @param free terminals that nothing takes
  */
 public record Wired(
-        String unit, String board, List<String> unknown, List<Connection> needs, List<PinUse> pins, int free) {
+        String unit,
+        @Nullable String board,
+        List<String> unknown,
+        List<Connection> needs,
+        List<PinUse> pins,
+        int free) {
     /**
      * A need and its terminal.
      *
@@ -31,13 +37,13 @@ public record Wired(
             String device,
             String need,
             Need.Kind kind,
-            String terminal,
-            String best,
+            @Nullable String terminal,
+            @Nullable String best,
             String why,
-            String boot,
-            String contact,
-            String trouble,
-            String code,
+            @Nullable String boot,
+            @Nullable String contact,
+            @Nullable String trouble,
+            @Nullable String code,
             boolean fixed)
             implements WiredConnectionBuilder.With {}
 
@@ -49,5 +55,10 @@ public record Wired(
      * @param held what else holds it, or null
      * @param boot what it does while the board starts, or null
      */
-    public record PinUse(String name, List<String> abilities, String device, String held, String boot) {}
+    public record PinUse(
+            String name,
+            List<String> abilities,
+            @Nullable String device,
+            @Nullable String held,
+            @Nullable String boot) {}
 }

@@ -15,8 +15,10 @@ import java.util.Map;
 import java.util.Optional;
 import java.util.UUID;
 import java.util.function.Consumer;
+import java.util.function.Function;
 import java.util.zip.GZIPInputStream;
 import java.util.zip.GZIPOutputStream;
+import org.jspecify.annotations.Nullable;
 import org.skelto.core.ground.ElevationGrid;
 import org.skelto.core.ground.GridPaths;
 import org.skelto.core.ground.HeightFile;
@@ -71,10 +73,10 @@ public class Grounds implements Carried, Follower {
             int columns,
             int rows,
             int filled,
-            Double westM,
-            Double southM,
-            Double eastM,
-            Double northM,
+            @Nullable Double westM,
+            @Nullable Double southM,
+            @Nullable Double eastM,
+            @Nullable Double northM,
             double lowestM,
             double highestM)
             implements GroundsGroundInfoBuilder.With {}
@@ -216,6 +218,19 @@ public class Grounds implements Carried, Follower {
     @Override
     public String property() {
         return "ground";
+    }
+
+    @Override
+    public JsonNode schema(Function<Class<?>, JsonNode> records) {
+        ObjectNode ground = mapper.createObjectNode();
+        ground.put("description", "Heights around the site: an ASCII grid, gzip, base64.");
+        ground.put("type", "object").put("additionalProperties", false);
+        ground.putArray("required").add("name").add("asciiGridGzip");
+        ObjectNode properties = ground.putObject("properties");
+        properties.putObject("name").put("type", "string").put("maxLength", LONGEST_NAME);
+        properties.putObject("filled").put("type", "integer").put("minimum", 0);
+        properties.putObject("asciiGridGzip").put("type", "string").put("contentEncoding", "base64");
+        return ground;
     }
 
     @Override

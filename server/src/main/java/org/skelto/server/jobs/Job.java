@@ -4,6 +4,7 @@ import java.util.ArrayList;
 import java.util.List;
 import java.util.UUID;
 import java.util.function.Consumer;
+import org.jspecify.annotations.Nullable;
 import org.skelto.core.work.Progress;
 
 /** One piece of long work. Watchers are told of every change, at most every {@value #EVERY_MS} milliseconds. */
@@ -26,7 +27,13 @@ final class Job implements Progress {
      * @param result what came out, once done
      * @param trouble why it failed, in words, or null
      */
-    public record View(UUID id, State state, double share, String doing, Object result, String trouble) {
+    public record View(
+            UUID id,
+            State state,
+            double share,
+            String doing,
+            Object result,
+            @Nullable String trouble) {
         boolean ended() {
             return state == State.DONE || state == State.CANCELLED || state == State.FAILED;
         }

@@ -8,6 +8,7 @@ import java.util.List;
 import java.util.Map;
 import java.util.UUID;
 import java.util.function.Consumer;
+import java.util.function.Function;
 import org.skelto.core.longrange.FieldTest.FieldReading;
 import org.skelto.core.longrange.FieldTestFieldReadingBuilder;
 import org.skelto.core.plan.Plan;
@@ -194,6 +195,11 @@ public class FieldReadings implements Carried {
     @Override
     public String property() {
         return "fieldReadings";
+    }
+
+    @Override
+    public JsonNode schema(Function<Class<?>, JsonNode> records) {
+        return Carried.list(records.apply(FieldReading.class), MOST);
     }
 
     @Override

@@ -6,6 +6,7 @@ import java.util.List;
 import java.util.Optional;
 import java.util.UUID;
 import java.util.stream.Stream;
+import org.jspecify.annotations.Nullable;
 import org.skelto.core.ground.ElevationGrid;
 import org.skelto.core.ground.GridPaths;
 import org.skelto.core.ground.ProfileFile;
@@ -80,7 +81,8 @@ class GroundController {
      * @param heightM of the antenna at each place, 0.5 to 50 m
      * @param chance that is wanted
      */
-    public record MapAsk(String unit, Medium medium, String other, double heightM, double chance) {}
+    public record MapAsk(
+            String unit, Medium medium, @Nullable String other, double heightM, double chance) {}
 
     /** A job that was started. */
     public record MapStarted(UUID job) {}

@@ -9,6 +9,7 @@ import java.util.List;
 import java.util.Map;
 import java.util.TreeMap;
 import java.util.UUID;
+import org.jspecify.annotations.Nullable;
 import org.skelto.core.ground.ElevationGrid;
 import org.skelto.core.ground.GridPaths;
 import org.skelto.core.links.LinkReport;
@@ -73,7 +74,7 @@ class LongRangeController {
      *
      * @param ground the heights around the site, or null
      */
-    public record Overview(List<LongRange.FarLink> rows, Grounds.GroundInfo ground, RegionTable law) {}
+    public record Overview(List<LongRange.FarLink> rows, Grounds.@Nullable GroundInfo ground, RegionTable law) {}
 
     /** The rows of a region's table. */
     public record RegionTable(Region region, String date, String advice, List<RegionLimits.BandLimit> rows) {}
@@ -97,9 +98,9 @@ class LongRangeController {
             Figure airtimeFigure,
             double answerMs,
             Figure answerFigure,
-            Double intervalS,
+            @Nullable Double intervalS,
             int tries,
-            Double leastIntervalS,
+            @Nullable Double leastIntervalS,
             Figure intervalFigure,
             List<String> broken,
             List<String> unknown,

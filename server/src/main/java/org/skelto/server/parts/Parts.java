@@ -10,6 +10,7 @@ import java.util.Set;
 import java.util.TreeSet;
 import java.util.UUID;
 import java.util.function.Consumer;
+import java.util.function.Function;
 import org.skelto.core.parts.Catalogue;
 import org.skelto.core.parts.Part;
 import org.skelto.core.parts.PartFile;
@@ -122,6 +123,11 @@ class Parts implements Shelf, Carried {
     @Override
     public String property() {
         return "parts";
+    }
+
+    @Override
+    public JsonNode schema(Function<Class<?>, JsonNode> records) {
+        return Carried.list(records.apply(Part.class), PartFile.MOST);
     }
 
     @Override

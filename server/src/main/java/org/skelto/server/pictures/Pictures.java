@@ -8,6 +8,7 @@ import java.util.Map;
 import java.util.TreeMap;
 import java.util.UUID;
 import java.util.function.Consumer;
+import java.util.function.Function;
 import org.apache.commons.codec.digest.DigestUtils;
 import org.skelto.core.plan.validation.Problem;
 import org.skelto.server.plans.Carried;
@@ -109,6 +110,25 @@ class Pictures implements Carried {
     @Override
     public String property() {
         return "pictures";
+    }
+
+    @Override
+    public JsonNode schema(Function<Class<?>, JsonNode> records) {
+        ObjectNode pictures = mapper.createObjectNode();
+        pictures.put("type", "object").put("maxProperties", MOST);
+        pictures.putObject("propertyNames").put("pattern", "^[0-9a-f]{64}$");
+        ObjectNode picture = pictures.putObject("additionalProperties");
+        picture.put("type", "object").put("additionalProperties", false);
+        picture.putArray("required").add("mediaType").add("base64");
+        ObjectNode properties = picture.putObject("properties");
+        properties
+                .putObject("mediaType")
+                .putArray("enum")
+                .add("image/png")
+                .add("image/jpeg")
+                .add(SVG);
+        properties.putObject("base64").put("type", "string").put("contentEncoding", "base64");
+        return pictures;
     }
 
     @Override

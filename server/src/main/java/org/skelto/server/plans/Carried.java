@@ -2,12 +2,30 @@ package org.skelto.server.plans;
 
 import java.util.UUID;
 import java.util.function.Consumer;
+import java.util.function.Function;
 import tools.jackson.databind.JsonNode;
+import tools.jackson.databind.node.JsonNodeFactory;
+import tools.jackson.databind.node.ObjectNode;
 
 /** Something of a plan that is kept beside its document and travels with it when it is exported. */
 public interface Carried {
     /** Name of the property that carries it in an exported file. */
     String property();
+
+    /**
+     * JSON Schema of what the file says of it.
+     *
+     * @param records gives the reference to a record's own schema
+     */
+    JsonNode schema(Function<Class<?>, JsonNode> records);
+
+    /** A list of at most so many of a record, for {@link #schema}. */
+    static JsonNode list(JsonNode one, int most) {
+        ObjectNode list =
+                JsonNodeFactory.instance.objectNode().put("type", "array").put("maxItems", most);
+        list.set("items", one);
+        return list;
+    }
 
     /** What the file says of it, or null when there is nothing. */
     JsonNode export(UUID plan);

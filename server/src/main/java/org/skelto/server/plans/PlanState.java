@@ -1,6 +1,7 @@
 package org.skelto.server.plans;
 
 import java.util.UUID;
+import org.jspecify.annotations.Nullable;
 import org.skelto.core.plan.Plan;
 
 /**
@@ -9,4 +10,9 @@ import org.skelto.core.plan.Plan;
  * @param undo label of the edit that undo takes back, or null
  * @param redo label of the edit that redo makes again, or null
  */
-public record PlanState(UUID id, long revision, Plan plan, String undo, String redo) {}
+public record PlanState(
+        UUID id,
+        long revision,
+        Plan plan,
+        @Nullable String undo,
+        @Nullable String redo) {}

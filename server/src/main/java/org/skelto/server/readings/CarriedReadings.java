@@ -3,6 +3,7 @@ package org.skelto.server.readings;
 import java.util.List;
 import java.util.UUID;
 import java.util.function.Consumer;
+import java.util.function.Function;
 import org.skelto.core.calibration.Reading;
 import org.skelto.core.plan.validation.Problem;
 import org.skelto.server.plans.Carried;
@@ -31,6 +32,11 @@ class CarriedReadings implements Carried {
     @Override
     public String property() {
         return "readings";
+    }
+
+    @Override
+    public JsonNode schema(Function<Class<?>, JsonNode> records) {
+        return Carried.list(records.apply(Reading.class), Readings.MOST);
     }
 
     @Override

@@ -5,6 +5,7 @@ import java.time.Instant;
 import java.time.temporal.ChronoUnit;
 import java.util.List;
 import java.util.UUID;
+import org.jspecify.annotations.Nullable;
 import org.skelto.core.calibration.Calibrator;
 import org.skelto.core.calibration.Fit;
 import org.skelto.core.calibration.Reading;
@@ -43,7 +44,7 @@ class ReadingController {
     }
 
     /** A reading beside the prediction by tables, null when its floor or transmitter is gone. */
-    public record Shown(UUID id, Reading reading, Double predictedDbm) {}
+    public record Shown(UUID id, Reading reading, @Nullable Double predictedDbm) {}
 
     /** Where the stand-in measures. */
     public record Here(Medium medium, String floor, double xM, double yM, double heightM) {}

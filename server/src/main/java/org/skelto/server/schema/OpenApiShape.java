@@ -1,181 +1,66 @@
 package org.skelto.server.schema;
 
+import io.swagger.v3.core.converter.AnnotatedType;
+import io.swagger.v3.core.converter.ModelConverter;
+import io.swagger.v3.core.converter.ModelConverterContext;
+import io.swagger.v3.core.util.Json;
 import io.swagger.v3.oas.models.OpenAPI;
 import io.swagger.v3.oas.models.info.Info;
 import io.swagger.v3.oas.models.info.License;
 import io.swagger.v3.oas.models.media.Schema;
+import java.lang.reflect.RecordComponent;
+import java.math.BigDecimal;
 import java.util.ArrayList;
+import java.util.Arrays;
+import java.util.Iterator;
 import java.util.LinkedHashSet;
 import java.util.List;
 import java.util.Map;
 import java.util.Set;
 import java.util.TreeMap;
+import java.util.concurrent.ConcurrentHashMap;
+import org.jspecify.annotations.Nullable;
+import org.skelto.core.plan.Plan;
+import org.skelto.core.plan.format.Count;
+import org.skelto.core.plan.format.Limits;
+import org.skelto.core.plan.format.Matches;
+import org.skelto.core.plan.format.Name;
+import org.skelto.core.plan.format.RecordShape;
+import org.skelto.core.plan.format.ValueShape;
+import org.skelto.core.plan.format.Within;
+import org.skelto.core.plan.format.Words;
 import org.springdoc.core.customizers.OpenApiCustomizer;
 import org.springframework.context.annotation.Bean;
 import org.springframework.context.annotation.Configuration;
 
 /**
- * Makes the OpenAPI document say what the records say: every component of a record is there, and these may be null.
+ * Makes the OpenAPI document say what the records say: every component of a record is there, and those that are declared so may be null.
  */
 @Configuration
 class OpenApiShape {
-    private static final Map<String, Set<String>> NULLABLE = Map.ofEntries(
-            Map.entry("Plan", Set.of("mainsVoltageV", "place", "wallWork", "calibration")),
-            Map.entry(
-                    "Works",
-                    Set.of(
-                            "part",
-                            "supply",
-                            "volts",
-                            "watts",
-                            "load",
-                            "inrushA",
-                            "travelS",
-                            "drive",
-                            "endSensors",
-                            "control",
-                            "afterPower",
-                            "staggerS",
-                            "winner",
-                            "gestures",
-                            "lock")),
-            Map.entry("Lockwork", Set.of("gapMm", "offsetMm")),
-            Map.entry("Draws", Set.of("leastV")),
-            Map.entry("Duty", Set.of("wishYears", "coldestC", "regulation")),
-            Map.entry("Pulse", Set.of("name", "kind")),
-            Map.entry("Feed", Set.of("cable", "lengthM", "fuseA")),
-            Map.entry("BoardSet", Set.of("bus", "line", "code")),
-            Map.entry("Chain", Set.of("cable", "periodMs", "pullUpOhm")),
-            Map.entry("Driver", Set.of("baseOhm")),
-            Map.entry("Circuit", Set.of("breakerA", "cable")),
-            Map.entry("Service", Set.of("feePerMonth")),
-            Map.entry("Housing", Set.of("part", "riseK")),
-            Map.entry("Money", Set.of("budget")),
-            Map.entry("PowerNode", Set.of("parent", "source", "part", "gives", "run", "cell", "backupH", "backup")),
-            Map.entry("SupplyOutput", Set.of("ratedA", "share", "junctionC")),
-            Map.entry("CellLife", Set.of("wishYears")),
-            Map.entry(
-                    "ChainReport",
-                    Set.of(
-                            "capacitancePf",
-                            "pullUpOhm",
-                            "leastOhm",
-                            "mostOhm",
-                            "cycleMs",
-                            "periodMs",
-                            "capacitance",
-                            "window",
-                            "cycle")),
-            Map.entry("ChainMember", Set.of("address", "ms")),
-            Map.entry("ChainFault", Set.of("board", "address")),
-            Map.entry("CableLine", Set.of("part", "existing", "lengthM", "dropV", "drop")),
-            Map.entry("PartsList", Set.of("budget", "perOutput", "closesOn", "firstOrder")),
-            Map.entry("BuyLine", Set.of("supplier", "secondSupplier", "price", "cost", "leadDays", "orderBy")),
-            Map.entry("SpendStep", Set.of("unit")),
-            Map.entry("Shape", Set.of("layer", "text")),
-            Map.entry("PinMove", Set.of("before", "after", "why")),
-            Map.entry("Floor", Set.of("underlay")),
-            Map.entry("Calibration", Set.of("at")),
-            Map.entry("Fitting", Set.of("place", "circuit")),
-            Map.entry("Cable", Set.of("from", "to", "kind")),
-            Map.entry("OwnedPart", Set.of("kind", "medium", "part")),
-            Map.entry("WallWork", Set.of("closesOn")),
-            Map.entry("Wireless", Set.of("name", "segment")),
-            Map.entry("NewPlan", Set.of("mainsVoltageV", "place")),
-            Map.entry(
-                    "Unit",
-                    Set.of(
-                            "place",
-                            "hub",
-                            "ipv4",
-                            "mac",
-                            "nodeId",
-                            "rating",
-                            "wireless",
-                            "boards",
-                            "draws",
-                            "duty",
-                            "housing",
-                            "message",
-                            "solar")),
-            Map.entry("RadioPath", Set.of("source", "exponent", "interceptDb", "earthFactor", "learned")),
-            Map.entry(
-                    "AirSettings",
-                    Set.of("mastM", "networkId", "keyChanged", "knownOnly", "hopChannels", "noiseFigureDb")),
-            Map.entry(
-                    "Message",
-                    Set.of(
-                            "intervalS",
-                            "tries",
-                            "acknowledged",
-                            "command",
-                            "rateKbps",
-                            "implicitHeader",
-                            "preambleSymbols")),
-            Map.entry("MessageField", Set.of("least", "most", "step", "bits")),
-            Map.entry(
-                    "FarLink",
-                    Set.of(
-                            "link",
-                            "path",
-                            "medium",
-                            "apartM",
-                            "marginDb",
-                            "neededDb",
-                            "chance",
-                            "trouble",
-                            "airtimeMs",
-                            "deaf")),
-            Map.entry("Overview", Set.of("ground")),
-            Map.entry("GroundInfo", Set.of("westM", "southM", "eastM", "northM")),
-            Map.entry("BandLimit", Set.of("mostBandwidthKHz", "dutyPercent", "mostOnMs", "restTimes", "restS")),
-            Map.entry("MessageView", Set.of("intervalS", "leastIntervalS")),
-            Map.entry("PathReport", Set.of("link", "apartM")),
-            Map.entry("Drawn", Set.of("treeM")),
-            Map.entry("Sender", Set.of("intervalS", "dutyPercent", "leastIntervalS", "offsetS")),
-            Map.entry("Setting", Set.of("leastIntervalS", "years")),
-            Map.entry("Leg", Set.of("marginDb", "chance", "trouble")),
-            Map.entry("OutpostEnergy", Set.of("cell", "years", "figure", "diesIn", "deaf")),
-            Map.entry("Regulated", Set.of("years", "figure")),
-            Map.entry("SettingFigures", Set.of("battery")),
-            Map.entry("CommandRoute", Set.of("figure")),
-            Map.entry("ModelLoss", Set.of("model")),
-            Map.entry("ReportCost", Set.of("years", "figure")),
-            Map.entry("FieldReading", Set.of("heightM", "snrDb", "note")),
-            Map.entry("FieldCompared", Set.of("predictedSnrDb")),
-            Map.entry("Lesson", Set.of("beforeDb", "afterDb", "learned")),
-            Map.entry("MapAsk", Set.of("other")),
-            Map.entry("Attached", Set.of("address", "shifted", "driver")),
-            Map.entry("Part", Set.of("supplier", "secondSupplier", "price", "leadDays", "rating")),
-            Map.entry("Wired", Set.of("board")),
-            Map.entry("Connection", Set.of("terminal", "best", "boot", "contact", "trouble", "code")),
-            Map.entry("PinUse", Set.of("device", "held", "boot")),
-            Map.entry("Place", Set.of("room", "spot")),
-            Map.entry("Power", Set.of("circuit", "from", "part", "count", "feed")),
-            Map.entry("Radio", Set.of("sensitivityDbm", "chirp", "family", "air")),
-            Map.entry(
-                    "Device",
-                    Set.of("place", "unit", "channel", "circuit", "topic", "rating", "sound", "wiring", "works")),
-            Map.entry("Link", Set.of("lengthM", "why")),
-            Map.entry("LinkReport", Set.of("distanceM", "trouble", "marginDb", "chance", "chanceFigure")),
-            Map.entry(
-                    "Option",
-                    Set.of("distanceM", "marginDb", "chance", "reachM", "reachFigure", "secondTo", "ruledOut")),
-            Map.entry("PlanState", Set.of("undo", "redo")),
-            Map.entry("Probe", Set.of("room")),
-            Map.entry("Node", Set.of("bottleneckDb")),
-            Map.entry("RoomSound", Set.of("wakes")),
-            Map.entry("DemandReport", Set.of("unit", "unitName", "marginDb", "figure")),
-            Map.entry("Shown", Set.of("predictedDbm")),
-            Map.entry("Box", Set.of("near")),
-            Map.entry("Ask", Set.of("building")),
-            Map.entry("View", Set.of("trouble")),
-            Map.entry("RoomCover", Set.of("best", "second")),
-            Map.entry("Position", Set.of("floor")),
-            Map.entry("NameRow", Set.of("topicByRule")),
-            Map.entry("Snag", Set.of("accepted")),
-            Map.entry("DeviceState", Set.of("job")),
-            Map.entry("WayState", Set.of("brokenBy")));
+    /** The record behind each schema, as it is met while the description is made. */
+    private final Map<String, Class<?>> records = new ConcurrentHashMap<>();
+
+    @Bean
+    ModelConverter recordsMet() {
+        return new ModelConverter() {
+            @Override
+            public Schema<?> resolve(
+                    AnnotatedType type, ModelConverterContext context, Iterator<ModelConverter> chain) {
+                Schema<?> schema = chain.hasNext() ? chain.next().resolve(type, context, chain) : null;
+                Class<?> raw = Json.mapper().constructType(type.getType()).getRawClass();
+                if (schema != null && raw.isRecord()) {
+                    String name = schema.get$ref() == null
+                            ? schema.getName()
+                            : schema.get$ref().substring(schema.get$ref().lastIndexOf('/') + 1);
+                    if (name != null) {
+                        records.put(name, raw);
+                    }
+                }
+                return schema;
+            }
+        };
+    }
 
     @Bean
     OpenApiCustomizer shape() {
@@ -187,7 +72,7 @@ class OpenApiShape {
     }
 
     @SuppressWarnings("rawtypes")
-    private static void sort(OpenAPI api) {
+    private void sort(OpenAPI api) {
         Map<String, Schema> schemas = new TreeMap<>(api.getComponents().getSchemas());
         schemas.forEach((name, schema) -> {
             if (schema.getProperties() != null) {
@@ -205,25 +90,63 @@ class OpenApiShape {
     }
 
     @SuppressWarnings({"rawtypes", "unchecked"})
-    private static void require(String name, Schema schema) {
+    private void require(String name, Schema schema) {
         Map<String, Schema> properties = schema.getProperties();
         schema.setRequired(new ArrayList<>(properties.keySet()));
-        for (String property : NULLABLE.getOrDefault(name, Set.of())) {
+        Class<?> type = records.get(name);
+        if (type != null && type.getPackageName().startsWith(Plan.class.getPackageName())) {
+            RecordShape.of(type).components().forEach(c -> bound(properties.get(c.name()), c.value()));
+        }
+        for (String property : nullable(type)) {
             Schema value = properties.get(property);
-            if (value == null) {
-                throw new IllegalStateException(name + " has no " + property);
-            }
             if (value.get$ref() != null || value.getEnum() != null) {
                 Schema none = new Schema<>();
                 none.setTypes(new LinkedHashSet<>(List.of("null")));
                 Schema either = new Schema<>();
                 either.setAnyOf(List.of(value, none));
                 properties.put(property, either);
-            } else {
+            } else if (value.getTypes() != null) {
+                // anything at all has no types and may be null as it is
                 Set<String> types = new LinkedHashSet<>(value.getTypes());
                 types.add("null");
                 value.setTypes(types);
             }
         }
+    }
+
+    @SuppressWarnings("rawtypes")
+    private static void bound(Schema property, ValueShape shape) {
+        Within within = shape.says(Within.class);
+        Words words = shape.says(Words.class);
+        Matches matches = shape.says(Matches.class);
+        Count count = shape.says(Count.class);
+        if (within != null) {
+            property.setMinimum(BigDecimal.valueOf(within.least()));
+            property.setMaximum(BigDecimal.valueOf(within.most()));
+        }
+        if (words != null) {
+            property.setMaxLength(words.most());
+        }
+        if (shape.says(Name.class) != null) {
+            property.setMaxLength(Limits.NAME_LENGTH);
+        }
+        if (matches != null) {
+            property.setPattern("^" + matches.value() + "$");
+        }
+        if (count != null && shape.kind() != ValueShape.Kind.MAP) {
+            property.setMinItems(count.least());
+            property.setMaxItems(count.most());
+        } else if (count != null) {
+            property.setMaxProperties(count.most());
+        }
+    }
+
+    private static List<String> nullable(Class<?> type) {
+        return type == null
+                ? List.of()
+                : Arrays.stream(type.getRecordComponents())
+                        .filter(c -> c.getAnnotatedType().isAnnotationPresent(Nullable.class))
+                        .map(RecordComponent::getName)
+                        .toList();
     }
 }

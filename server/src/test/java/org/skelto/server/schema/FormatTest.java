@@ -11,69 +11,12 @@ import java.io.IOException;
 import java.nio.charset.StandardCharsets;
 import java.nio.file.Files;
 import java.nio.file.Path;
-import java.util.Arrays;
 import java.util.Set;
-import java.util.TreeSet;
-import java.util.stream.Collectors;
 import org.junit.jupiter.api.BeforeEach;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.extension.ExtendWith;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.CsvSource;
-import org.skelto.core.parts.Part;
-import org.skelto.core.parts.Pin;
-import org.skelto.core.plan.Money;
-import org.skelto.core.plan.Plan;
-import org.skelto.core.plan.equipment.Attached;
-import org.skelto.core.plan.equipment.BoardSet;
-import org.skelto.core.plan.equipment.Chain;
-import org.skelto.core.plan.equipment.Device;
-import org.skelto.core.plan.equipment.Driver;
-import org.skelto.core.plan.equipment.Gestures;
-import org.skelto.core.plan.equipment.Lockwork;
-import org.skelto.core.plan.equipment.OwnedPart;
-import org.skelto.core.plan.equipment.Sound;
-import org.skelto.core.plan.equipment.Unit;
-import org.skelto.core.plan.equipment.Wiring;
-import org.skelto.core.plan.network.Demand;
-import org.skelto.core.plan.network.Link;
-import org.skelto.core.plan.network.Network;
-import org.skelto.core.plan.network.Service;
-import org.skelto.core.plan.power.Circuit;
-import org.skelto.core.plan.power.Draws;
-import org.skelto.core.plan.power.Duty;
-import org.skelto.core.plan.power.Feed;
-import org.skelto.core.plan.power.Power;
-import org.skelto.core.plan.power.Pulse;
-import org.skelto.core.plan.power.Regulation;
-import org.skelto.core.plan.power.Solar;
-import org.skelto.core.plan.radio.AirSettings;
-import org.skelto.core.plan.radio.Calibration;
-import org.skelto.core.plan.radio.Chirp;
-import org.skelto.core.plan.radio.Cover;
-import org.skelto.core.plan.radio.GroundPoint;
-import org.skelto.core.plan.radio.Message;
-import org.skelto.core.plan.radio.MessageField;
-import org.skelto.core.plan.radio.PathLearned;
-import org.skelto.core.plan.radio.Radio;
-import org.skelto.core.plan.radio.RadioPath;
-import org.skelto.core.plan.radio.Wireless;
-import org.skelto.core.plan.site.Building;
-import org.skelto.core.plan.site.Cable;
-import org.skelto.core.plan.site.Construction;
-import org.skelto.core.plan.site.Corner;
-import org.skelto.core.plan.site.Fitting;
-import org.skelto.core.plan.site.Floor;
-import org.skelto.core.plan.site.GeoPoint;
-import org.skelto.core.plan.site.Housing;
-import org.skelto.core.plan.site.Opening;
-import org.skelto.core.plan.site.Place;
-import org.skelto.core.plan.site.Room;
-import org.skelto.core.plan.site.Route;
-import org.skelto.core.plan.site.Spot;
-import org.skelto.core.plan.site.Stairwell;
-import org.skelto.core.plan.site.Underlay;
-import org.skelto.core.plan.site.WallWork;
 import org.skelto.server.testing.Http;
 import org.skelto.server.testing.Http.Answer;
 import org.skelto.server.testing.RunningSkelto;
@@ -118,84 +61,6 @@ class FormatTest {
             assertFalse(faults(schema, broken).isEmpty(), bad[1]);
             assertEquals(422, http.post("/api/plans/import", broken).status(), bad[1]);
         }
-    }
-
-    @Test
-    void theSchemaNamesExactlyThePropertiesOfTheFormat() {
-        JsonNode schema = http.get("/formats/skelto-plan-1.schema.json").json();
-        Set<String> file = components(Plan.class);
-        // kept beside the document, carried by the file
-        file.add("readings");
-        file.add("pictures");
-        file.add("parts");
-        file.add("ground");
-        file.add("fieldReadings");
-        assertEquals(file, new TreeSet<>(schema.get("properties").propertyNames()));
-        for (Class<?> type : new Class<?>[] {
-            GeoPoint.class,
-            Network.class,
-            Building.class,
-            Spot.class,
-            Floor.class,
-            Room.class,
-            Corner.class,
-            Construction.class,
-            Opening.class,
-            Stairwell.class,
-            Underlay.class,
-            Fitting.class,
-            Cable.class,
-            Route.class,
-            OwnedPart.class,
-            WallWork.class,
-            Demand.class,
-            Calibration.class,
-            Wireless.class,
-            BoardSet.class,
-            Attached.class,
-            Wiring.class,
-            ActuationSpec.class,
-            Gestures.class,
-            Lockwork.class,
-            Draws.class,
-            Duty.class,
-            Pulse.class,
-            Feed.class,
-            Chain.class,
-            Driver.class,
-            Housing.class,
-            Money.class,
-            Part.class,
-            Pin.class,
-            Sound.class,
-            Circuit.class,
-            Service.class,
-            Place.class,
-            Power.class,
-            Chirp.class,
-            Radio.class,
-            Unit.class,
-            Device.class,
-            Link.class,
-            RadioPath.class,
-            GroundPoint.class,
-            Cover.class,
-            PathLearned.class,
-            AirSettings.class,
-            Message.class,
-            MessageField.class,
-            Solar.class,
-            Regulation.class
-        }) {
-            JsonNode properties = schema.at("/$defs/" + type.getSimpleName() + "/properties");
-            assertEquals(components(type), new TreeSet<>(properties.propertyNames()), type.getSimpleName());
-        }
-    }
-
-    private static Set<String> components(Class<?> type) {
-        return Arrays.stream(type.getRecordComponents())
-                .map(java.lang.reflect.RecordComponent::getName)
-                .collect(Collectors.toCollection(TreeSet::new));
     }
 
     @Test

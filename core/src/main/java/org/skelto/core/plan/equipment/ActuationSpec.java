@@ -1,6 +1,10 @@
 package org.skelto.core.plan.equipment;
 
 import io.soabase.recordbuilder.core.RecordBuilder;
+import org.jspecify.annotations.Nullable;
+import org.skelto.core.plan.format.IdOf;
+import org.skelto.core.plan.format.Matches;
+import org.skelto.core.plan.format.Within;
 
 /**
  * What a device takes and how it is worked; what is null is not known yet.
@@ -18,21 +22,34 @@ import io.soabase.recordbuilder.core.RecordBuilder;
  */
 @RecordBuilder
 public record ActuationSpec(
+        @Nullable @Matches(value = Matches.PART, says = Matches.NOT_A_PART)
         String part,
-        String supply,
-        Double volts,
+
+        @Nullable @IdOf(value = "units", what = "a supply") String supply,
+        @Nullable @Within(least = 1, most = 480, unit = "V") Double volts,
+
+        @Nullable @Within(least = 0, most = 50_000, unit = "W")
         Double watts,
-        LoadKind load,
+
+        @Nullable LoadKind load,
+
+        @Nullable @Within(least = 0, most = 5000, unit = "A")
         Double inrushA,
+
+        @Nullable @Within(least = 0.1, most = 3600, unit = "s")
         Double travelS,
-        Drive drive,
-        Integer endSensors,
-        HandControl control,
-        AfterPower afterPower,
+
+        @Nullable Drive drive,
+        @Nullable @Within(least = 0, most = 4) Integer endSensors,
+        @Nullable HandControl control,
+        @Nullable AfterPower afterPower,
+
+        @Nullable @Within(least = 0, most = 3600, unit = "s")
         Double staggerS,
-        StateConflictPolicy winner,
-        Gestures gestures,
-        Lockwork lock)
+
+        @Nullable StateConflictPolicy winner,
+        @Nullable Gestures gestures,
+        @Nullable Lockwork lock)
         implements ActuationSpecBuilder.With {
     /** Nothing is known. */
     public static final ActuationSpec UNKNOWN = ActuationSpecBuilder.builder().build();

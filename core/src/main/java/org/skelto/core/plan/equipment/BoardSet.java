@@ -1,7 +1,10 @@
 package org.skelto.core.plan.equipment;
 
 import java.util.Map;
+import org.jspecify.annotations.Nullable;
 import org.skelto.core.plan.format.Copies;
+import org.skelto.core.plan.format.Count;
+import org.skelto.core.plan.format.Matches;
 
 /**
  * The parts that a unit is made of.
@@ -12,7 +15,27 @@ import org.skelto.core.plan.format.Copies;
  * @param line the RS-485 line, or null when nothing is said of it
  * @param code house letter and unit number on the power line, such as C5, or null
  */
-public record BoardSet(String main, Map<String, Attached> more, Chain bus, Chain line, String code) {
+public record BoardSet(
+        @Matches(value = Matches.PART, says = Matches.NOT_A_PART)
+        String main,
+
+        @Count(most = 40, of = "boards")
+        Map<
+                        @Matches(
+                                value = Matches.BOARD,
+                                says = "needs a name of 1 to 40 letters, digits and hyphens that is not \"main\"")
+                        String,
+                        Attached>
+                more,
+
+        @Nullable Chain bus,
+        @Nullable Chain line,
+
+        @Nullable
+        @Matches(
+                value = "[A-P]([1-9]|1[0-6])",
+                says = "is not a house letter A to P and a unit number 1 to 16, such as C5")
+        String code) {
     /** Name of the main board in terminals. */
     public static final String MAIN = "main";
 

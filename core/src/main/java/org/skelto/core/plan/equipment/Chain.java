@@ -1,6 +1,9 @@
 package org.skelto.core.plan.equipment;
 
 import io.soabase.recordbuilder.core.RecordBuilder;
+import org.jspecify.annotations.Nullable;
+import org.skelto.core.plan.format.Matches;
+import org.skelto.core.plan.format.Within;
 
 /**
  * The line that boards are chained on.
@@ -15,5 +18,18 @@ import io.soabase.recordbuilder.core.RecordBuilder;
  */
 @RecordBuilder
 public record Chain(
-        String cable, double lengthM, double rateK, Double periodMs, Double pullUpOhm, int ends, boolean reference)
+        @Nullable @Matches(value = Matches.PART, says = Matches.NOT_A_PART)
+        String cable,
+
+        @Within(least = 0, most = 1500, unit = "m") double lengthM,
+        @Within(least = 1, most = 10_000) double rateK,
+
+        @Nullable @Within(least = 1, most = 3_600_000, unit = "ms")
+        Double periodMs,
+
+        @Nullable @Within(least = 100, most = 1e6, unit = "Ω")
+        Double pullUpOhm,
+
+        @Within(least = 0, most = 2) int ends,
+        boolean reference)
         implements ChainBuilder.With {}

@@ -2,7 +2,14 @@ package org.skelto.core.plan.equipment;
 
 import io.soabase.recordbuilder.core.RecordBuilder;
 import java.util.SortedSet;
+import org.jspecify.annotations.Nullable;
 import org.skelto.core.plan.format.Copies;
+import org.skelto.core.plan.format.IdOf;
+import org.skelto.core.plan.format.Limits;
+import org.skelto.core.plan.format.Name;
+import org.skelto.core.plan.format.Otherwise;
+import org.skelto.core.plan.format.Within;
+import org.skelto.core.plan.format.Words;
 import org.skelto.core.plan.site.Exposure;
 import org.skelto.core.plan.site.Place;
 
@@ -29,26 +36,29 @@ import org.skelto.core.plan.site.Place;
  */
 @RecordBuilder
 public record Device(
-        String name,
+        @Name String name,
         DeviceKind kind,
-        Place place,
-        Criticality criticality,
-        Hand hand,
-        RestState rest,
-        String unit,
-        Integer channel,
+        @Nullable Place place,
+        @Otherwise("that of its kind") Criticality criticality,
+        @Otherwise("NONE") Hand hand,
+        @Otherwise("STAYS") RestState rest,
+        @Nullable @IdOf(value = "units", what = "a unit") String unit,
+        @Nullable @Within(least = 1, most = 64) Integer channel,
+
+        @Nullable @IdOf(value = "circuits", what = "a circuit")
         String circuit,
+
         SortedSet<Way> ways,
-        SortedSet<String> wallControls,
+        SortedSet<@IdOf(value = "devices", what = "a push-button") String> wallControls,
         boolean exitRoute,
         boolean outsideDoor,
         boolean obstacleDetection,
-        String topic,
-        Exposure rating,
-        Sound sound,
-        SortedSet<String> heardIn,
-        Wiring wiring,
-        ActuationSpec works)
+        @Nullable @Words(most = 4 * Limits.NAME_LENGTH) String topic,
+        @Nullable Exposure rating,
+        @Nullable Sound sound,
+        SortedSet<@IdOf(value = "rooms", what = "a room") String> heardIn,
+        @Nullable Wiring wiring,
+        @Nullable ActuationSpec works)
         implements DeviceBuilder.With {
     public Device {
         criticality = criticality == null && kind != null ? kind.criticality() : criticality;

@@ -1,5 +1,8 @@
 package org.skelto.core.plan.equipment;
 
+import org.jspecify.annotations.Nullable;
+import org.skelto.core.plan.format.Within;
+
 /**
  * How the coil of a bare relay is driven from a pin.
  *
@@ -7,4 +10,7 @@ package org.skelto.core.plan.equipment;
  * @param gain least current gain of the transistor, 5 to 2000
  * @param diode whether a diode lies across the coil
  */
-public record Driver(Double baseOhm, double gain, boolean diode) {}
+public record Driver(
+        @Nullable @Within(least = 1, most = 1e6, unit = "Ω") Double baseOhm,
+        @Within(least = 5, most = 2000) double gain,
+        boolean diode) {}

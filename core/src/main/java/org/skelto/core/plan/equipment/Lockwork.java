@@ -1,5 +1,8 @@
 package org.skelto.core.plan.equipment;
 
+import org.jspecify.annotations.Nullable;
+import org.skelto.core.plan.format.Within;
+
 /**
  * What matters about a lock besides its drive.
  *
@@ -7,4 +10,7 @@ package org.skelto.core.plan.equipment;
  * @param offsetMm of the bolt against its hole, 0 to 30 mm, or null when not measured
  * @param doorContact whether a contact tells that the door is shut
  */
-public record Lockwork(Double gapMm, Double offsetMm, boolean doorContact) {}
+public record Lockwork(
+        @Nullable @Within(least = 0, most = 30, unit = "mm") Double gapMm,
+        @Nullable @Within(least = 0, most = 30, unit = "mm") Double offsetMm,
+        boolean doorContact) {}

@@ -4,7 +4,13 @@ import io.soabase.recordbuilder.core.RecordBuilder;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import org.jspecify.annotations.Nullable;
 import org.skelto.core.plan.format.Copies;
+import org.skelto.core.plan.format.Count;
+import org.skelto.core.plan.format.IdOf;
+import org.skelto.core.plan.format.Matches;
+import org.skelto.core.plan.format.Name;
+import org.skelto.core.plan.format.Within;
 import org.skelto.core.plan.power.Draws;
 import org.skelto.core.plan.power.Duty;
 import org.skelto.core.plan.power.Power;
@@ -39,27 +45,38 @@ import org.skelto.core.plan.site.Place;
  */
 @RecordBuilder
 public record Unit(
-        String name,
+        @Name String name,
         UnitKind kind,
-        Place place,
+        @Nullable Place place,
         Power power,
-        int channels,
-        int maxClients,
+        @Within(least = 0, most = 64) int channels,
+        @Within(least = 0, most = 512) int maxClients,
         boolean internetEntry,
         boolean broker,
-        String hub,
-        Map<String, Radio> radios,
+        @Nullable @IdOf(value = "units", what = "a hub") String hub,
+        @Count(most = 8, of = "radios") Map<String, Radio> radios,
+
+        @Nullable @Matches(value = Matches.IPV4, says = Matches.NOT_AN_ADDRESS)
         String ipv4,
+
+        @Nullable
+        @Matches(
+                value = "([0-9a-f]{2}:){5}[0-9a-f]{2}",
+                says = "is not a hardware address of six lower-case pairs such as 02:5b:1e:00:00:01")
         String mac,
-        Integer nodeId,
-        Exposure rating,
-        Wireless wireless,
-        BoardSet boards,
-        Draws draws,
-        Duty duty,
+
+        @Nullable @Within(least = 1, most = 254) Integer nodeId,
+        @Nullable Exposure rating,
+        @Nullable Wireless wireless,
+        @Nullable BoardSet boards,
+        @Nullable Draws draws,
+        @Nullable Duty duty,
+
+        @Nullable @IdOf(value = "housings", what = "a wall box or enclosure")
         String housing,
-        Message message,
-        Solar solar)
+
+        @Nullable Message message,
+        @Nullable Solar solar)
         implements UnitBuilder.With {
     public Unit {
         radios = Copies.sorted(radios);

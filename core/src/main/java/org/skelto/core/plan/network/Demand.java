@@ -1,6 +1,9 @@
 package org.skelto.core.plan.network;
 
 import org.skelto.core.plan.equipment.Criticality;
+import org.skelto.core.plan.format.Name;
+import org.skelto.core.plan.format.Otherwise;
+import org.skelto.core.plan.format.Without;
 import org.skelto.core.plan.radio.Medium;
 import org.skelto.core.plan.site.Place;
 
@@ -10,7 +13,14 @@ import org.skelto.core.plan.site.Place;
  * @param medium the radio that it uses there
  * @param criticality how much hangs on it
  */
-public record Demand(String name, Place place, Medium medium, Criticality criticality) {
+public record Demand(
+        @Name String name,
+        Place place,
+
+        @Without(value = "ETHERNET", says = "a place to work from needs a radio, not Ethernet")
+        Medium medium,
+
+        @Otherwise("ROUTINE") Criticality criticality) {
     public Demand {
         criticality = criticality == null ? Criticality.ROUTINE : criticality;
     }

@@ -1,5 +1,11 @@
 package org.skelto.core.plan.network;
 
+import org.jspecify.annotations.Nullable;
+import org.skelto.core.plan.format.IdOf;
+import org.skelto.core.plan.format.Limits;
+import org.skelto.core.plan.format.Otherwise;
+import org.skelto.core.plan.format.Within;
+import org.skelto.core.plan.format.Words;
 import org.skelto.core.plan.radio.Medium;
 
 /**
@@ -11,7 +17,16 @@ import org.skelto.core.plan.radio.Medium;
  * @param lengthM length of the cable along its route, metres, or null to estimate it; for {@link Medium#ETHERNET} only
  * @param why why it was chosen, in words, or null
  */
-public record Link(String from, String to, Medium medium, Direction direction, Double lengthM, String why) {
+public record Link(
+        @IdOf(value = "units", what = "a unit") String from,
+        @IdOf(value = "units", what = "a unit") String to,
+        Medium medium,
+        @Otherwise("TWO_WAY") Direction direction,
+
+        @Nullable @Within(least = 0, most = 100_000, unit = "m")
+        Double lengthM,
+
+        @Nullable @Words(most = Limits.TEXT_LENGTH) String why) {
     public Link {
         direction = direction == null ? Direction.TWO_WAY : direction;
     }

@@ -1,5 +1,9 @@
 package org.skelto.core.plan.network;
 
+import org.skelto.core.plan.format.Limits;
+import org.skelto.core.plan.format.Matches;
+import org.skelto.core.plan.format.Words;
+
 /**
  * The pools that addresses and topics are taken from.
  *
@@ -8,7 +12,19 @@ package org.skelto.core.plan.network;
  * @param poolTo last such address
  * @param topicRoot first level of every message topic
  */
-public record Network(String subnet, String poolFrom, String poolTo, String topicRoot) {
+public record Network(
+        @Matches(
+                value = "[0-9.]+/[0-9]{1,2}",
+                says = "is not an IPv4 subnet of prefix length 16 to 29 such as 192.168.40.0/24")
+        String subnet,
+
+        @Matches(value = Matches.IPV4, says = Matches.NOT_AN_ADDRESS)
+        String poolFrom,
+
+        @Matches(value = Matches.IPV4, says = Matches.NOT_AN_ADDRESS)
+        String poolTo,
+
+        @Words(least = 1, most = Limits.NAME_LENGTH) String topicRoot) {
     /** The pools that a new plan starts with. */
     public static Network standard(String topicRoot) {
         return new Network("192.168.40.0/24", "192.168.40.150", "192.168.40.239", topicRoot);

@@ -1,12 +1,24 @@
 package org.skelto.core.plan.power;
 
+import org.jspecify.annotations.Nullable;
+import org.skelto.core.plan.format.Matches;
+import org.skelto.core.plan.format.Name;
+import org.skelto.core.plan.format.Within;
+
 /**
  * One mains circuit behind its own protective device.
  *
  * @param breakerA rating of that device, 0.5 to 200 A, or null when not known
  * @param cable id of its cable's part in the catalogue, or null when not known
  */
-public record Circuit(String name, Double breakerA, String cable) {
+public record Circuit(
+        @Name String name,
+
+        @Nullable @Within(least = 0.5, most = 200, unit = "A")
+        Double breakerA,
+
+        @Nullable @Matches(value = Matches.PART, says = Matches.NOT_A_PART)
+        String cable) {
     /** A circuit of which only the name is known. */
     public Circuit(String name) {
         this(name, null, null);

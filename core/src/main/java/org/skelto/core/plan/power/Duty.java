@@ -1,7 +1,10 @@
 package org.skelto.core.plan.power;
 
 import java.util.List;
+import org.jspecify.annotations.Nullable;
 import org.skelto.core.plan.format.Copies;
+import org.skelto.core.plan.format.Count;
+import org.skelto.core.plan.format.Within;
 
 /**
  * How a unit on a battery spends its time.
@@ -14,7 +17,17 @@ import org.skelto.core.plan.format.Copies;
  * @param regulation what lies between battery and electronics, or null when currents are those at the battery
  */
 public record Duty(
-        double sleepUa, double cycleS, List<Pulse> pulses, Double wishYears, Double coldestC, Regulation regulation) {
+        @Within(least = 0, most = 1e7, unit = "µA") double sleepUa,
+        @Within(least = 0.01, most = 31_557_600, unit = "s") double cycleS,
+        @Count(most = 12, of = "states") List<Pulse> pulses,
+
+        @Nullable @Within(least = 0, most = 100, unit = "years")
+        Double wishYears,
+
+        @Nullable @Within(least = -60, most = 40, unit = "°C")
+        Double coldestC,
+
+        @Nullable Regulation regulation) {
     public Duty {
         pulses = pulses == null ? List.of() : Copies.list(pulses);
     }

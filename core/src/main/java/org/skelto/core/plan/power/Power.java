@@ -1,6 +1,10 @@
 package org.skelto.core.plan.power;
 
 import io.soabase.recordbuilder.core.RecordBuilder;
+import org.jspecify.annotations.Nullable;
+import org.skelto.core.plan.format.IdOf;
+import org.skelto.core.plan.format.Matches;
+import org.skelto.core.plan.format.Within;
 
 /**
  * How a unit is powered.
@@ -14,10 +18,22 @@ import io.soabase.recordbuilder.core.RecordBuilder;
  */
 @RecordBuilder
 public record Power(
-        PowerSource source, String circuit, String from, double backupH, String part, Integer count, Feed feed)
+        PowerSource source,
+
+        @Nullable @IdOf(value = "circuits", what = "a circuit")
+        String circuit,
+
+        @Nullable @IdOf(value = "units", what = "a unit") String from,
+        @Within(least = 0, most = 10_000, unit = "h") double backupH,
+
+        @Nullable @Matches(value = Matches.PART, says = Matches.NOT_A_PART)
+        String part,
+
+        @Nullable @Within(least = 1, most = 100) Integer count,
+        @Nullable Feed feed)
         implements PowerBuilder.With {
     /** Power of which only the source is known. */
-    public static Power of(PowerSource source, String circuit, String from, double backupH) {
+    public static Power of(PowerSource source, @Nullable String circuit, @Nullable String from, double backupH) {
         return PowerBuilder.builder()
                 .source(source)
                 .circuit(circuit)

@@ -1,5 +1,7 @@
 package org.skelto.core.plan.power;
 
+import org.skelto.core.plan.format.Within;
+
 /**
  * What lies between a battery and the electronics; currents of the duty are then those of the electronics.
  *
@@ -7,7 +9,11 @@ package org.skelto.core.plan.power;
  * @param quiescentUa what it takes itself, 0 to 1e6 µA
  * @param efficiency of a converter, 0.1 to 1; without meaning for a linear regulator
  */
-public record Regulation(Kind kind, double outV, double quiescentUa, double efficiency) {
+public record Regulation(
+        Kind kind,
+        @Within(least = 0.5, most = 60, unit = "V") double outV,
+        @Within(least = 0, most = 1e6, unit = "µA") double quiescentUa,
+        @Within(least = 0.1, most = 1) double efficiency) {
     /** How it makes its voltage. */
     public enum Kind {
         LINEAR,

@@ -1,5 +1,8 @@
 package org.skelto.core.plan.radio;
 
+import org.jspecify.annotations.Nullable;
+import org.skelto.core.plan.format.Within;
+
 /**
  * What a long-range or sub-GHz radio is set to besides its modulation. Never a key.
  *
@@ -11,12 +14,12 @@ package org.skelto.core.plan.radio;
  * @param noiseFigureDb of its receiver, 0 to 30 dB, or null for the usual 6
  */
 public record AirSettings(
-        Double mastM,
-        Integer networkId,
-        Boolean keyChanged,
-        Boolean knownOnly,
-        Integer hopChannels,
-        Double noiseFigureDb) {
+        @Nullable @Within(least = 0, most = 100, unit = "m") Double mastM,
+        @Nullable @Within(least = 0, most = 65_535) Integer networkId,
+        @Nullable Boolean keyChanged,
+        @Nullable Boolean knownOnly,
+        @Nullable @Within(least = 2, most = 100) Integer hopChannels,
+        @Nullable @Within(least = 0, most = 30, unit = "dB") Double noiseFigureDb) {
     /** Nothing said. */
     public static final AirSettings NONE = new AirSettings(null, null, null, null, null, null);
 

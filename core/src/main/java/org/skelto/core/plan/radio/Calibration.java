@@ -1,7 +1,12 @@
 package org.skelto.core.plan.radio;
 
 import java.util.Map;
+import org.jspecify.annotations.Nullable;
 import org.skelto.core.plan.format.Copies;
+import org.skelto.core.plan.format.IdOf;
+import org.skelto.core.plan.format.Limits;
+import org.skelto.core.plan.format.Within;
+import org.skelto.core.plan.format.Words;
 
 /**
  * What walk-test readings taught about this house.
@@ -15,11 +20,14 @@ import org.skelto.core.plan.format.Copies;
  */
 public record Calibration(
         boolean used,
-        Map<String, Map<RadioBand, Double>> wallDb,
-        Map<String, Map<RadioBand, Double>> offsetDb,
-        Map<RadioBand, Double> sigmaDb,
-        int readings,
-        String at) {
+        Map<
+                        @IdOf(value = "constructions", what = "a construction") String,
+                        Map<RadioBand, @Within(least = 0, most = 100, unit = "dB") Double>>
+                wallDb,
+        Map<String, Map<RadioBand, @Within(least = -60, most = 60, unit = "dB") Double>> offsetDb,
+        Map<RadioBand, @Within(least = 3, most = 30, unit = "dB") Double> sigmaDb,
+        @Within(least = 0, most = 100_000) int readings,
+        @Nullable @Words(most = Limits.NAME_LENGTH) String at) {
     public Calibration {
         wallDb = Copies.sortedTwice(wallDb);
         offsetDb = Copies.sortedTwice(offsetDb);

@@ -1,5 +1,7 @@
 package org.skelto.core.plan.radio;
 
+import org.skelto.core.plan.format.Within;
+
 /**
  * What stands on the ground along a part of a radio path.
  *
@@ -7,7 +9,11 @@ package org.skelto.core.plan.radio;
  * @param toM where it ends, beyond {@code fromM}
  * @param heightM above the ground, 0 to 200 m; 0 for water
  */
-public record Cover(Kind kind, double fromM, double toM, double heightM) {
+public record Cover(
+        Kind kind,
+        @Within(least = 0, most = 200_000, unit = "m") double fromM,
+        @Within(least = 0, most = 200_000, unit = "m") double toM,
+        @Within(least = 0, most = 200, unit = "m") double heightM) {
     /** What it is. */
     public enum Kind {
         /** In leaf; a ray goes through with loss, or over. */

@@ -2,7 +2,10 @@ package org.skelto.core.plan.radio;
 
 import io.soabase.recordbuilder.core.RecordBuilder;
 import java.util.List;
+import org.jspecify.annotations.Nullable;
 import org.skelto.core.plan.format.Copies;
+import org.skelto.core.plan.format.Count;
+import org.skelto.core.plan.format.Within;
 
 /**
  * What a unit sends over its long-range or sub-GHz radio.
@@ -18,14 +21,20 @@ import org.skelto.core.plan.format.Copies;
  */
 @RecordBuilder
 public record Message(
-        List<MessageField> fields,
+        @Count(most = Message.MOST_FIELDS, of = "fields") List<MessageField> fields,
+
+        @Nullable @Within(least = 1, most = 31_557_600, unit = "s")
         Double intervalS,
-        Integer tries,
-        Boolean acknowledged,
-        Command command,
+
+        @Nullable @Within(least = 1, most = 10) Integer tries,
+        @Nullable Boolean acknowledged,
+        @Nullable Command command,
+
+        @Nullable @Within(least = 0.1, most = 1000, unit = "kbit/s")
         Double rateKbps,
-        Boolean implicitHeader,
-        Integer preambleSymbols)
+
+        @Nullable Boolean implicitHeader,
+        @Nullable @Within(least = 6, most = 65_535) Integer preambleSymbols)
         implements MessageBuilder.With {
     public static final int MOST_FIELDS = 60;
 

@@ -1,5 +1,9 @@
 package org.skelto.core.plan.radio;
 
+import org.jspecify.annotations.Nullable;
+import org.skelto.core.plan.format.Name;
+import org.skelto.core.plan.format.Within;
+
 /**
  * A field of a radio message.
  *
@@ -9,7 +13,13 @@ package org.skelto.core.plan.radio;
  * @param step between two values that can be told apart, above 0, or null
  * @param bits of a field of any other kind, 1 to 64, or null for what is usual
  */
-public record MessageField(String name, Kind kind, Double least, Double most, Double step, Integer bits) {
+public record MessageField(
+        @Name String name,
+        Kind kind,
+        @Nullable @Within(least = -1e12, most = 1e12) Double least,
+        @Nullable @Within(least = -1e12, most = 1e12) Double most,
+        @Nullable @Within(least = 1e-09, most = 1e12) Double step,
+        @Nullable @Within(least = 1, most = 64) Integer bits) {
     /** How many bits it takes; a value takes as many as tell all its steps apart. */
     public int width() {
         if (kind == Kind.VALUE && least != null && most != null && step != null) {

@@ -2,7 +2,13 @@ package org.skelto.core.plan.radio;
 
 import io.soabase.recordbuilder.core.RecordBuilder;
 import java.util.SortedSet;
+import org.jspecify.annotations.Nullable;
 import org.skelto.core.plan.format.Copies;
+import org.skelto.core.plan.format.Count;
+import org.skelto.core.plan.format.Limits;
+import org.skelto.core.plan.format.Within;
+import org.skelto.core.plan.format.Without;
+import org.skelto.core.plan.format.Words;
 
 /**
  * One radio of a unit.
@@ -21,18 +27,23 @@ import org.skelto.core.plan.format.Copies;
  */
 @RecordBuilder
 public record Radio(
+        @Without(value = "ETHERNET", says = "a radio cannot be Ethernet")
         Medium medium,
-        double frequencyMHz,
-        double txPowerDbm,
-        double antennaGainDbi,
-        double feederLossDb,
+
+        @Within(least = 100, most = 7200, unit = "MHz") double frequencyMHz,
+        @Within(least = -40, most = 40, unit = "dBm") double txPowerDbm,
+        @Within(least = -20, most = 30, unit = "dBi") double antennaGainDbi,
+        @Within(least = 0, most = 30, unit = "dB") double feederLossDb,
+
+        @Nullable @Within(least = -150, most = -20, unit = "dBm")
         Double sensitivityDbm,
-        Chirp chirp,
+
+        @Nullable Chirp chirp,
         boolean receives,
         boolean metalBox,
-        String family,
-        SortedSet<String> decodes,
-        AirSettings air)
+        @Nullable @Words(most = Limits.NAME_LENGTH) String family,
+        @Count(most = 50, of = "families") SortedSet<@Words(most = Limits.NAME_LENGTH) String> decodes,
+        @Nullable AirSettings air)
         implements RadioBuilder.With {
     public Radio {
         decodes = Copies.sorted(decodes);

@@ -2,7 +2,14 @@ package org.skelto.core.plan.radio;
 
 import io.soabase.recordbuilder.core.RecordBuilder;
 import java.util.List;
+import org.jspecify.annotations.Nullable;
 import org.skelto.core.plan.format.Copies;
+import org.skelto.core.plan.format.Count;
+import org.skelto.core.plan.format.IdOf;
+import org.skelto.core.plan.format.Limits;
+import org.skelto.core.plan.format.Otherwise;
+import org.skelto.core.plan.format.Within;
+import org.skelto.core.plan.format.Words;
 
 /**
  * The ground between two units that talk by radio.
@@ -20,16 +27,22 @@ import org.skelto.core.plan.format.Copies;
  */
 @RecordBuilder
 public record RadioPath(
-        String from,
-        String to,
+        @IdOf(value = "units", what = "a unit") String from,
+        @IdOf(value = "units", what = "a unit") String to,
+
+        @Count(least = 2, most = RadioPath.MOST_POINTS, of = "points")
         List<GroundPoint> profile,
-        List<Cover> covers,
-        String source,
-        OutdoorModel model,
-        Double exponent,
+
+        @Count(most = 60) List<Cover> covers,
+        @Nullable @Words(most = Limits.NAME_LENGTH) String source,
+        @Otherwise("DIFFRACTION") OutdoorModel model,
+        @Nullable @Within(least = 1.5, most = 8) Double exponent,
+
+        @Nullable @Within(least = 0, most = 200, unit = "dB")
         Double interceptDb,
-        Double earthFactor,
-        PathLearned learned)
+
+        @Nullable @Within(least = 0.3, most = 100) Double earthFactor,
+        @Nullable PathLearned learned)
         implements RadioPathBuilder.With {
     /** Source of a profile that was cut out of the grid of heights; such a profile goes along when an end moves. */
     public static final String GRID = "grid of heights";

@@ -1,5 +1,9 @@
 package org.skelto.core.plan.site;
 
+import org.skelto.core.plan.format.Limits;
+import org.skelto.core.plan.format.Name;
+import org.skelto.core.plan.format.Within;
+
 /**
  * A building on the site.
  *
@@ -7,4 +11,13 @@ package org.skelto.core.plan.site;
  * @param yM metres north
  * @param zM height of its ground above the site's datum in metres
  */
-public record Building(String name, double xM, double yM, double zM) {}
+public record Building(
+        @Name String name,
+
+        @Within(least = -Limits.SITE_M, most = Limits.SITE_M, unit = "m")
+        double xM,
+
+        @Within(least = -Limits.SITE_M, most = Limits.SITE_M, unit = "m")
+        double yM,
+
+        @Within(least = -1000, most = 9000, unit = "m") double zM) {}

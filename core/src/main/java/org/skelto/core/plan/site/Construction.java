@@ -3,6 +3,10 @@ package org.skelto.core.plan.site;
 import java.util.List;
 import java.util.Map;
 import org.skelto.core.plan.format.Copies;
+import org.skelto.core.plan.format.Count;
+import org.skelto.core.plan.format.Name;
+import org.skelto.core.plan.format.Otherwise;
+import org.skelto.core.plan.format.Within;
 import org.skelto.core.plan.radio.RadioBand;
 
 /**
@@ -15,7 +19,12 @@ import org.skelto.core.plan.radio.RadioBand;
  * @param measuredDb measured loss in a band, dB, which wins over what follows from the layers
  */
 public record Construction(
-        String name, List<Layer> layers, double extraDb, Hatch hatch, boolean slab, Map<RadioBand, Double> measuredDb) {
+        @Name String name,
+        @Count(most = 20, of = "layers") List<Layer> layers,
+        @Within(least = 0, most = 100, unit = "dB") double extraDb,
+        @Otherwise("NONE") Hatch hatch,
+        boolean slab,
+        Map<RadioBand, @Within(least = 0, most = 100, unit = "dB") Double> measuredDb) {
     public Construction {
         layers = layers == null ? List.of() : Copies.list(layers);
         hatch = hatch == null ? Hatch.NONE : hatch;
@@ -23,11 +32,13 @@ public record Construction(
     }
 
     public Construction(String name, List<Layer> layers, double extraDb, Hatch hatch, boolean slab) {
-        this(name, layers, extraDb, hatch, slab, null);
+        this(name, layers, extraDb, hatch, slab, Map.of());
     }
 
     /** One layer. */
-    public record Layer(Material material, double thicknessMm) {}
+    public record Layer(
+            Material material,
+            @Within(least = 5e-05, most = 3000, unit = "mm") double thicknessMm) {}
 
     /** Fills on drawings, by what a surveyor would hatch. */
     public enum Hatch {

@@ -1,5 +1,10 @@
 package org.skelto.core.plan.site;
 
+import org.jspecify.annotations.Nullable;
+import org.skelto.core.plan.format.IdOf;
+import org.skelto.core.plan.format.Name;
+import org.skelto.core.plan.format.Within;
+
 /**
  * A floor of a building.
  *
@@ -9,7 +14,16 @@ package org.skelto.core.plan.site;
  * @param slab construction under the walking surface
  * @param underlay picture under its drawing, or null
  */
-public record Floor(String building, String name, double baseM, double heightM, String slab, Underlay underlay) {
+public record Floor(
+        @IdOf(value = "buildings", what = "a building") String building,
+        @Name String name,
+        @Within(least = -50, most = 200, unit = "m") double baseM,
+        @Within(least = 1, most = 20, unit = "m") double heightM,
+
+        @IdOf(value = "constructions", what = "a construction")
+        String slab,
+
+        @Nullable Underlay underlay) {
     public Floor(String building, String name, double baseM, double heightM, String slab) {
         this(building, name, baseM, heightM, slab, null);
     }

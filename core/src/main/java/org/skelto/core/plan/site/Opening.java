@@ -1,6 +1,9 @@
 package org.skelto.core.plan.site;
 
 import io.soabase.recordbuilder.core.RecordBuilder;
+import org.skelto.core.plan.format.IdOf;
+import org.skelto.core.plan.format.Limits;
+import org.skelto.core.plan.format.Within;
 
 /**
  * A door, a window or a gap in a wall.
@@ -15,12 +18,17 @@ import io.soabase.recordbuilder.core.RecordBuilder;
  */
 @RecordBuilder
 public record Opening(
-        String room,
-        int wall,
+        @IdOf(value = "rooms", what = "a room") String room,
+        @Within(least = 0, most = 59) int wall,
         OpeningKind kind,
+
+        @Within(least = -Limits.ROOM_MOST_M, most = Limits.ROOM_MOST_M, unit = "m")
         double atM,
-        double widthM,
-        double sillM,
-        double headM,
+
+        @Within(least = 0.1, most = 20, unit = "m") double widthM,
+        @Within(least = 0, most = 20, unit = "m") double sillM,
+        @Within(least = 0, most = 20, unit = "m") double headM,
+
+        @IdOf(value = "constructions", what = "a construction")
         String construction)
         implements OpeningBuilder.With {}

@@ -1,5 +1,10 @@
 package org.skelto.core.plan.site;
 
+import org.jspecify.annotations.Nullable;
+import org.skelto.core.plan.format.IdOf;
+import org.skelto.core.plan.format.Limits;
+import org.skelto.core.plan.format.Within;
+
 /**
  * Where a thing is: in a room or at an outdoor spot.
  *
@@ -9,4 +14,14 @@ package org.skelto.core.plan.site;
  * @param yM metres north, likewise
  * @param heightM above the walking surface or the ground, metres, -10 to 100
  */
-public record Place(String room, String spot, double xM, double yM, double heightM) {}
+public record Place(
+        @Nullable @IdOf(value = "rooms", what = "a room") String room,
+        @Nullable @IdOf(value = "spots", what = "a spot") String spot,
+
+        @Within(least = -Limits.LOCAL_M, most = Limits.LOCAL_M, unit = "m")
+        double xM,
+
+        @Within(least = -Limits.LOCAL_M, most = Limits.LOCAL_M, unit = "m")
+        double yM,
+
+        @Within(least = -10, most = 100, unit = "m") double heightM) {}

@@ -1,6 +1,7 @@
 package org.skelto.core.plan.site;
 
 import java.util.List;
+import org.jspecify.annotations.Nullable;
 
 /** Simple polygons: area, whether a point is inside, and whether the outline crosses itself. */
 public final class Polygon {
@@ -47,7 +48,7 @@ public final class Polygon {
     }
 
     /** The numbers of the first two walls that cross or touch each other without being neighbours, or null. */
-    public static int[] crossing(List<Corner> corners) {
+    public static int @Nullable [] crossing(List<Corner> corners) {
         int n = corners.size();
         for (int i = 0; i < n; i++) {
             for (int j = i + 1; j < n; j++) {

@@ -4,6 +4,11 @@ import io.soabase.recordbuilder.core.RecordBuilder;
 import java.util.Collections;
 import java.util.List;
 import org.skelto.core.plan.format.Copies;
+import org.skelto.core.plan.format.Count;
+import org.skelto.core.plan.format.IdOf;
+import org.skelto.core.plan.format.Limits;
+import org.skelto.core.plan.format.Name;
+import org.skelto.core.plan.format.Otherwise;
 
 /**
  * A room of any simple outline; its edges are the centre lines of its walls.
@@ -16,13 +21,16 @@ import org.skelto.core.plan.format.Copies;
  */
 @RecordBuilder
 public record Room(
-        String floor,
-        String name,
+        @IdOf(value = "floors", what = "a floor") String floor,
+        @Name String name,
+
+        @Count(least = 3, most = Limits.CORNERS, of = "corners")
         List<Corner> corners,
-        List<String> walls,
-        Clutter clutter,
-        RoomUse use,
-        Exposure exposure)
+
+        List<@IdOf(value = "constructions", what = "a construction") String> walls,
+        @Otherwise("FURNISHED") Clutter clutter,
+        @Otherwise("LIVING") RoomUse use,
+        @Otherwise("DRY") Exposure exposure)
         implements RoomBuilder.With {
     private static final String USUAL_WALL = "brick-110";
 

@@ -1,5 +1,10 @@
 package org.skelto.core.plan.site;
 
+import org.skelto.core.plan.format.Limits;
+import org.skelto.core.plan.format.Name;
+import org.skelto.core.plan.format.Otherwise;
+import org.skelto.core.plan.format.Within;
+
 /**
  * An outdoor place.
  *
@@ -8,12 +13,22 @@ package org.skelto.core.plan.site;
  * @param zM height of the ground above the site's datum, metres
  * @param exposure what it does to what is mounted there
  */
-public record Spot(String name, double xM, double yM, double zM, Exposure exposure) {
+public record Spot(
+        @Name String name,
+
+        @Within(least = -Limits.SITE_M, most = Limits.SITE_M, unit = "m")
+        double xM,
+
+        @Within(least = -Limits.SITE_M, most = Limits.SITE_M, unit = "m")
+        double yM,
+
+        @Within(least = -1000, most = 9000, unit = "m") double zM,
+        @Otherwise("OUTDOOR") Exposure exposure) {
     public Spot {
         exposure = exposure == null ? Exposure.OUTDOOR : exposure;
     }
 
     public Spot(String name, double xM, double yM, double zM) {
-        this(name, xM, yM, zM, null);
+        this(name, xM, yM, zM, Exposure.OUTDOOR);
     }
 }
