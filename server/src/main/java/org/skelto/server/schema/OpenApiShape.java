@@ -20,6 +20,7 @@ import java.util.Set;
 import java.util.TreeMap;
 import java.util.concurrent.ConcurrentHashMap;
 import org.jspecify.annotations.Nullable;
+import org.skelto.core.plan.Edit;
 import org.skelto.core.plan.Plan;
 import org.skelto.core.plan.format.Count;
 import org.skelto.core.plan.format.Limits;
@@ -94,7 +95,7 @@ class OpenApiShape {
         Map<String, Schema> properties = schema.getProperties();
         schema.setRequired(new ArrayList<>(properties.keySet()));
         Class<?> type = records.get(name);
-        if (type != null && type.getPackageName().startsWith(Plan.class.getPackageName())) {
+        if (type != null && type != Edit.class && type.getPackageName().startsWith(Plan.class.getPackageName())) {
             RecordShape.of(type).components().forEach(c -> bound(properties.get(c.name()), c.value()));
         }
         for (String property : nullable(type)) {
