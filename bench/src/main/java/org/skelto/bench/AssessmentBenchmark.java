@@ -1,5 +1,7 @@
 package org.skelto.bench;
 
+import org.skelto.core.facts.Facts;
+
 import java.io.IOException;
 import java.io.InputStream;
 import java.util.ArrayList;
@@ -18,7 +20,7 @@ import org.openjdk.jmh.annotations.Scope;
 import org.openjdk.jmh.annotations.Setup;
 import org.openjdk.jmh.annotations.State;
 import org.openjdk.jmh.annotations.Warmup;
-import org.skelto.core.Assessment;
+import org.skelto.core.assessment.Assessment;
 import org.skelto.core.outage.Carrying;
 import org.skelto.core.outage.Component;
 import org.skelto.core.outage.DeviceState;
@@ -43,7 +45,7 @@ public class AssessmentBenchmark {
     private Plan mill;
     private Plan large;
     private final SlabTables tables = new SlabTables();
-    private Assessment.Figures figures;
+    private Facts figures;
     private List<String> components;
 
     @Setup
@@ -52,36 +54,36 @@ public class AssessmentBenchmark {
             mill = new JsonMapper().readValue(in, Plan.class);
         }
         large = ThornfellLodge.plan();
-        figures = new Assessment.Figures(mill);
+        figures = new Facts(mill);
         components = new ArrayList<>(figures.components());
     }
 
     @Benchmark
     public Assessment wholeAssessmentAfterAnEdit() {
-        return new Assessment.Figures(mill).without(Set.of());
+        return Assessment.of(new Facts(mill), Set.of());
     }
 
     /** The same within a budget, as the server always asks for it: what looking at the budget in every inner loop costs. */
     @Benchmark
     public Assessment wholeAssessmentWithinABudget() {
         return ComputingBudget.of(Long.MAX_VALUE, 20_000_000_000L, System::nanoTime)
-                .run(() -> new Assessment.Figures(mill).without(Set.of()));
+                .run(() -> Assessment.of(new Facts(mill), Set.of()));
     }
 
     /** The same on the large house, with tables of walls kept from edit to edit as the server keeps them. */
     @Benchmark
     public Assessment largeHouseAfterAnEdit() {
-        return new Assessment.Figures(large, tables).without(Set.of());
+        return Assessment.of(new Facts(large, tables), Set.of());
     }
 
     @Benchmark
     public Assessment oneOutageOnKeptFigures() {
-        return figures.without(Set.of("internet", "hub:hub"));
+        return Assessment.of(figures, Set.of("internet", "hub:hub"));
     }
 
     @Benchmark
     public Assessment oneOutagePlain() {
-        return new Assessment.Figures(mill).without(Set.of("internet", "hub:hub"));
+        return Assessment.of(new Facts(mill), Set.of("internet", "hub:hub"));
     }
 
     /** Who feels each component fail alone: only what leans on it is judged again. */

@@ -72,6 +72,11 @@ public final class SiteModel {
         return new SiteModel(plan, List.copyOf(walls), List.copyOf(panels), List.copyOf(gaps), List.copyOf(slabs));
     }
 
+    /** The same walls around the units and devices of another plan, whose site is the same. */
+    public SiteModel around(Plan other) {
+        return new SiteModel(other, walls, panels, gaps, slabs);
+    }
+
     private static SlabArea slab(Plan plan, String id, Floor floor, Building building, Construction slab) {
         ComputingBudget.step();
         List<double[]> outlines = plan.rooms().values().stream()

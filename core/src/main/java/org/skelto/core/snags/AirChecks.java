@@ -9,6 +9,8 @@ import java.util.ArrayList;
 import java.util.List;
 import java.util.Set;
 import java.util.TreeSet;
+import org.skelto.core.facts.HouseFacts;
+import org.skelto.core.facts.PlanPart;
 import org.skelto.core.links.LinkAssessor;
 import org.skelto.core.links.LinkReport;
 import org.skelto.core.longrange.LongRange;
@@ -32,9 +34,68 @@ import org.skelto.core.radio.Outdoors;
 import org.skelto.core.radio.RegionLimits;
 import org.skelto.core.radio.Text;
 import org.skelto.core.radio.Traffic;
+import org.skelto.core.snags.Check.Code;
 
 /** R4, R14 to R18, R20, R23 and R24: what long-range and sub-GHz units put on the air, and the ground under it. */
 final class AirChecks {
+    static final Check CHECK = Check.reading(
+            "snags of shared air",
+            List.of(
+                    Code.of(
+                            "R4",
+                            Stage.LONG_RANGE,
+                            "on the air longer than the law allows: duty cycle, dwell, silence",
+                            Severity.STOP),
+                    Code.of(
+                            "R15",
+                            Stage.LONG_RANGE,
+                            "frames collide too often, or more is sent than the air holds",
+                            Severity.STOP,
+                            Severity.FIX),
+                    Code.of(
+                            "R16",
+                            Stage.LONG_RANGE,
+                            "load over long range without acknowledgement",
+                            Severity.STOP,
+                            Severity.FIX),
+                    Code.of(
+                            "R17",
+                            Stage.LONG_RANGE,
+                            "neighbours' sensors may be taken in",
+                            Severity.FIX,
+                            Severity.LOOK),
+                    Code.of("R18", Stage.LONG_RANGE, "repeats not merged", Severity.FIX),
+                    Code.of("R20", Stage.LONG_RANGE, "network id or key of the factory", Severity.FIX),
+                    Code.of("R23", Stage.LONG_RANGE, "law cannot be judged: time on air", Severity.LOOK),
+                    Code.of("R24", Stage.LONG_RANGE, "toggle over a link that repeats", Severity.STOP)),
+            List.of(
+                    PlanPart.HEAD,
+                    PlanPart.NETWORK,
+                    PlanPart.LINKS,
+                    PlanPart.UNIT_NAMES,
+                    PlanPart.UNIT_ROLES,
+                    PlanPart.UNIT_POWER,
+                    PlanPart.UNIT_RADIOS,
+                    PlanPart.UNIT_NUMBERS,
+                    PlanPart.DEVICE_NAMES,
+                    PlanPart.DEVICE_ROLES,
+                    PlanPart.DEVICE_WAYS),
+            List.of(),
+            AirChecks::run);
+
+    /** R14 hangs on the ends of links over open ground and on nothing else. */
+    static final Check GROUND = Check.reading(
+            "snags of the ground under links",
+            List.of(Code.of(
+                    "R14",
+                    Stage.LONG_RANGE,
+                    "ground in the first Fresnel zone, or a far link whose ground nobody knows",
+                    Severity.FIX,
+                    Severity.LOOK)),
+            List.of(),
+            List.of(HouseFacts.GROUND, HouseFacts.GEOMETRY),
+            AirChecks::ground);
+
     private static final double MOST_MAST_M = 15;
 
     private AirChecks() {}
@@ -49,7 +110,6 @@ final class AirChecks {
                 unanswered(c, id, link);
                 messages(c, id, link);
             }
-            ground(c, id, link);
         });
         strangers(c);
         identity(c);
@@ -89,6 +149,10 @@ final class AirChecks {
 
     private static boolean aboutTime(String rule) {
         return rule.startsWith("on air") || rule.startsWith("silent");
+    }
+
+    private static void ground(CheckContext c) {
+        c.plan.links().forEach((id, link) -> ground(c, id, link));
     }
 
     private static void collisions(CheckContext c, SharedAir.Sender s) {

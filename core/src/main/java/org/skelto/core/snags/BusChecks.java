@@ -4,15 +4,50 @@ import static org.skelto.core.snags.Severity.FIX;
 import static org.skelto.core.snags.Severity.STOP;
 import static org.skelto.core.snags.Stage.CONTROLLERS;
 
+import java.util.List;
+import org.skelto.core.facts.HouseFacts;
 import org.skelto.core.plan.Edit;
 import org.skelto.core.plan.Pointers;
 import org.skelto.core.plan.equipment.Chain;
 import org.skelto.core.plan.equipment.ChainBuilder;
+import org.skelto.core.snags.Check.Code;
 import org.skelto.core.wiring.ChainReport;
 import org.skelto.core.wiring.PowerLine;
 
 /** B1 to B6. */
 final class BusChecks {
+    static final Check CHECK = Check.of(
+            "snags of buses",
+            List.of(
+                    Code.of(
+                            "B1",
+                            Stage.CONTROLLERS,
+                            "same address, or same code on the power line",
+                            Severity.STOP,
+                            Severity.FIX),
+                    Code.of(
+                            "B2",
+                            Stage.CONTROLLERS,
+                            "reserved address, or one that its switches do not give",
+                            Severity.STOP,
+                            Severity.FIX),
+                    Code.of("B3", Stage.CONTROLLERS, "too many boards", Severity.STOP, Severity.FIX),
+                    Code.of(
+                            "B4",
+                            Stage.CONTROLLERS,
+                            "capacitance, pull-ups, clock, or length times rate",
+                            Severity.STOP,
+                            Severity.FIX),
+                    Code.of("B5", Stage.CONTROLLERS, "poll cycle longer than its period", Severity.STOP, Severity.FIX),
+                    Code.of(
+                            "B6",
+                            Stage.CONTROLLERS,
+                            "RS-485 without termination or reference",
+                            Severity.STOP,
+                            Severity.FIX)),
+            List.of(HouseFacts.CHAINS),
+            BusChecks::run);
+
     private BusChecks() {}
 
     static void run(CheckContext c) {

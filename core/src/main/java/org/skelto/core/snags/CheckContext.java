@@ -7,6 +7,8 @@ import java.util.Map;
 import java.util.stream.Stream;
 import org.skelto.core.calibration.Reading;
 import org.skelto.core.coverage.DemandReport;
+import org.skelto.core.facts.Facts;
+import org.skelto.core.facts.HouseFacts;
 import org.skelto.core.housing.HousingFit;
 import org.skelto.core.links.LinkReport;
 import org.skelto.core.mesh.MeshReport;
@@ -32,31 +34,31 @@ final class CheckContext {
     final SlabTables tables;
     final List<Reading> readings;
     final Catalogue parts;
-    private final Review.Seen seen;
+    private final Facts facts;
 
     /** How often another link has been looked for. */
     int offers;
 
     private final List<Snag> found = new ArrayList<>();
 
-    CheckContext(Review.Seen seen) {
-        this.seen = seen;
-        this.plan = seen.plan();
-        this.tables = seen.tables();
-        this.readings = seen.readings();
-        this.parts = seen.parts();
+    CheckContext(Facts facts) {
+        this.facts = facts;
+        this.plan = facts.plan();
+        this.tables = facts.tables();
+        this.readings = facts.readings();
+        this.parts = facts.parts();
     }
 
     SiteModel site() {
-        return seen.site().get();
+        return facts.site();
     }
 
     Map<String, LinkReport> links() {
-        return seen.links().get();
+        return facts.links();
     }
 
     Outages outages() {
-        return seen.outages().get();
+        return facts.outages();
     }
 
     Map<String, DeviceState> now() {
@@ -64,31 +66,31 @@ final class CheckContext {
     }
 
     List<MeshReport> meshes() {
-        return seen.meshes().get();
+        return facts.get(HouseFacts.MESHES);
     }
 
     Map<String, SoundReport> sounds() {
-        return seen.sounds().get();
+        return facts.sounds();
     }
 
     Map<String, DemandReport> demands() {
-        return seen.demands().get();
+        return facts.demands();
     }
 
     Map<String, Wired> wired() {
-        return seen.wired().get();
+        return facts.wired();
     }
 
     Map<String, PowerNode> power() {
-        return seen.power().get();
+        return facts.power();
     }
 
     Map<String, HousingFit> housings() {
-        return seen.housings().get();
+        return facts.housings();
     }
 
     List<ChainReport> chains() {
-        return seen.chains().get();
+        return facts.chains();
     }
 
     List<Snag> found() {

@@ -14,6 +14,7 @@ import org.skelto.core.calibration.Reading;
 import org.skelto.core.channels.ChannelPlan;
 import org.skelto.core.channels.Channels;
 import org.skelto.core.coverage.DemandReport;
+import org.skelto.core.facts.HouseFacts;
 import org.skelto.core.mesh.MeshReport;
 import org.skelto.core.plan.Edit;
 import org.skelto.core.plan.Pointers;
@@ -23,9 +24,26 @@ import org.skelto.core.plan.equipment.UnitKind;
 import org.skelto.core.plan.network.Demand;
 import org.skelto.core.radio.Learned;
 import org.skelto.core.radio.Text;
+import org.skelto.core.snags.Check.Code;
 
 /** R1 of places to work from, R10, R11, R13, R21 and N14. */
 final class CoverageChecks {
+    static final Check CHECK = Check.of(
+            "snags of coverage",
+            List.of(
+                    Code.of("R10", Stage.LINKS, "too many hops", Severity.FIX),
+                    Code.of("R11", Stage.LINKS, "one repeater's loss cuts others off", Severity.FIX),
+                    Code.of("R13", Stage.LINKS, "frequency channels overlap, and better ones exist", Severity.LOOK),
+                    Code.of("R21", Stage.LINKS, "readings far from the prediction", Severity.LOOK),
+                    Code.of(
+                            "N14",
+                            Stage.LINKS,
+                            "wireless name of another room, or a segment that cuts the hub off",
+                            Severity.FIX,
+                            Severity.LOOK)),
+            List.of(HouseFacts.DEMANDS, HouseFacts.MESHES),
+            CoverageChecks::run);
+
     /** Channels are worth a change when the whole house gets this much quieter, dB. */
     private static final double QUIETER_DB = 3;
 

@@ -27,9 +27,33 @@ import org.skelto.core.plan.equipment.Way;
 import org.skelto.core.plan.power.Power;
 import org.skelto.core.plan.power.PowerSource;
 import org.skelto.core.site.SiteModel;
+import org.skelto.core.snags.Check.Code;
 
 /** D2, D3, D4, D7, D8, D9, D12 and C1. */
 final class DeviceChecks {
+    static final Check CHECK = Check.of(
+            "snags of devices",
+            List.of(
+                    Code.of("D2", Stage.DEVICES, "way out does not open by hand", Severity.STOP),
+                    Code.of("D3", Stage.DEVICES, "outside lock opens without power", Severity.FIX),
+                    Code.of("D4", Stage.DEVICES, "stays shut without power, no other way in", Severity.FIX),
+                    Code.of("D7", Stage.DEVICES, "powered gate or door without obstacle detection", Severity.STOP),
+                    Code.of(
+                            "D8",
+                            Stage.DEVICES,
+                            "life safety needs more than itself and its own battery",
+                            Severity.STOP),
+                    Code.of("D9", Stage.DEVICES, "nothing works it by hand", Severity.FIX),
+                    Code.of("D12", Stage.DEVICES, "device in no room", Severity.FIX),
+                    Code.of(
+                            "C1",
+                            Stage.CONTROLLERS,
+                            "not enough channels, one used twice, or device not attached",
+                            Severity.STOP,
+                            Severity.FIX)),
+            List.of(),
+            DeviceChecks::run);
+
     private DeviceChecks() {}
 
     static void run(CheckContext c) {

@@ -6,8 +6,10 @@ import static org.skelto.core.snags.Severity.STOP;
 import static org.skelto.core.snags.Stage.CONTROLLERS;
 
 import java.util.Comparator;
+import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import org.skelto.core.facts.HouseFacts;
 import org.skelto.core.housing.HousingFit;
 import org.skelto.core.parts.Part;
 import org.skelto.core.parts.PartKind;
@@ -17,10 +19,26 @@ import org.skelto.core.plan.Edit;
 import org.skelto.core.plan.Pointers;
 import org.skelto.core.plan.equipment.UnitKind;
 import org.skelto.core.radio.Text;
+import org.skelto.core.snags.Check.Code;
 import org.skelto.core.wiring.Wired;
 
 /** C7, C8, C12, C13 and C14 of supplies: what is mounted in wall boxes and enclosures. */
 final class HousingChecks {
+    static final Check CHECK = Check.of(
+            "snags of enclosures",
+            List.of(
+                    Code.of(
+                            "C7",
+                            Stage.CONTROLLERS,
+                            "stack deeper than the wall box, or enclosure too small",
+                            Severity.STOP),
+                    Code.of("C8", Stage.CONTROLLERS, "hot inside", Severity.STOP, Severity.FIX),
+                    Code.of("C12", Stage.CONTROLLERS, "mains and low voltage without separation", Severity.STOP),
+                    Code.of("C13", Stage.CONTROLLERS, "no spare channel in a box that the wall closes", Severity.LOOK),
+                    Code.of("C14", Stage.CONTROLLERS, "more wires than a terminal takes", Severity.FIX)),
+            List.of(HouseFacts.HOUSINGS, HouseFacts.POWER, HouseFacts.WIRED),
+            HousingChecks::run);
+
     /** Air that electronics do not bear, °C; typical. */
     private static final double HOT_C = 65;
 

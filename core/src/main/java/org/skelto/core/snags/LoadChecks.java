@@ -10,6 +10,7 @@ import java.util.List;
 import java.util.Map;
 import java.util.Objects;
 import java.util.TreeMap;
+import org.skelto.core.facts.HouseFacts;
 import org.skelto.core.parts.Part;
 import org.skelto.core.parts.Quantity;
 import org.skelto.core.parts.Trait;
@@ -23,11 +24,38 @@ import org.skelto.core.plan.equipment.LoadKind;
 import org.skelto.core.power.Electrics;
 import org.skelto.core.power.Loads;
 import org.skelto.core.radio.Text;
+import org.skelto.core.snags.Check.Code;
 import org.skelto.core.wiring.Need;
 import org.skelto.core.wiring.Wired;
 
 /** C10, C11, C14, C15, C16 and P9: loads against the contacts, dimmers and pins that work them. */
 final class LoadChecks {
+    static final Check CHECK = Check.of(
+            "snags of loads",
+            List.of(
+                    Code.of(
+                            "C10",
+                            Stage.CONTROLLERS,
+                            "contact under the load, its voltage or its inrush",
+                            Severity.STOP,
+                            Severity.FIX),
+                    Code.of("C11", Stage.CONTROLLERS, "one contact set for two circuits", Severity.STOP),
+                    Code.of("C14", Stage.CONTROLLERS, "more wires than a terminal takes", Severity.FIX),
+                    Code.of("C15", Stage.CONTROLLERS, "3.3 V and 5 V meet", Severity.FIX),
+                    Code.of(
+                            "C16",
+                            Stage.CONTROLLERS,
+                            "dimmer under its least load, of the wrong type, or over its watts",
+                            Severity.STOP,
+                            Severity.FIX),
+                    Code.of(
+                            "P9",
+                            Stage.CONTROLLERS,
+                            "coil driven without transistor, base current or diode",
+                            Severity.STOP)),
+            List.of(HouseFacts.WIRED),
+            LoadChecks::run);
+
     private static final double SAME_LEVEL_V = 0.7;
     private static final double OVERDRIVE = 3;
     private static final double GAIN = 100;

@@ -18,9 +18,31 @@ import org.skelto.core.plan.equipment.Device;
 import org.skelto.core.plan.equipment.Unit;
 import org.skelto.core.plan.equipment.UnitKind;
 import org.skelto.core.plan.network.Ipv4Subnet;
+import org.skelto.core.snags.Check.Code;
 
 /** N1, N3, N4, N5, N6, T1, T2, T3, T15. */
 final class NameChecks {
+    static final Check CHECK = Check.of(
+            "snags of names",
+            List.of(
+                    Code.of("N1", Stage.NAMES, "duplicate address, hardware address or node id", Severity.STOP),
+                    Code.of("N2", Stage.NAMES, "reservations without a router", Severity.FIX),
+                    Code.of("N3", Stage.NAMES, "reservation in the pool or outside the subnet", Severity.FIX),
+                    Code.of("N4", Stage.NAMES, "subnet full", Severity.STOP),
+                    Code.of(
+                            "N5",
+                            Stage.NAMES,
+                            "hardware address for groups or not locally administered",
+                            Severity.STOP,
+                            Severity.LOOK),
+                    Code.of("N6", Stage.NAMES, "node ids used up", Severity.STOP),
+                    Code.of("T1", Stage.NAMES, "illegal topic", Severity.STOP),
+                    Code.of("T2", Stage.NAMES, "duplicate topic, also by case", Severity.STOP),
+                    Code.of("T3", Stage.NAMES, "topic root too generic", Severity.LOOK),
+                    Code.of("T15", Stage.NAMES, "named by a number only", Severity.LOOK)),
+            List.of(),
+            NameChecks::run);
+
     private static final Set<String> GENERIC =
             Set.of("home", "house", "test", "sensors", "devices", "topic", "root", "main", "iot");
 

@@ -10,6 +10,8 @@ import java.util.List;
 import java.util.Map;
 import java.util.Set;
 import java.util.stream.Collectors;
+import org.skelto.core.facts.HouseFacts;
+import org.skelto.core.facts.PlanPart;
 import org.skelto.core.outage.Component;
 import org.skelto.core.outage.DeviceState;
 import org.skelto.core.outage.Job;
@@ -25,9 +27,35 @@ import org.skelto.core.plan.equipment.Way;
 import org.skelto.core.plan.network.Link;
 import org.skelto.core.plan.network.ServiceKind;
 import org.skelto.core.plan.radio.Medium;
+import org.skelto.core.snags.Check.Code;
 
 /** H3, H4, H7, O1, O2, O3, O4, O8. */
 final class OutageChecks {
+    static final Check CHECK = Check.reading(
+            "snags of outages",
+            List.of(
+                    Code.of("H3", Stage.OUTAGES, "hub on a radio", Severity.FIX),
+                    Code.of("H4", Stage.OUTAGES, "nothing takes over", Severity.LOOK),
+                    Code.of("H7", Stage.OUTAGES, "one service carries every message", Severity.LOOK),
+                    Code.of("O1", Stage.OUTAGES, "lost without the internet", Severity.FIX),
+                    Code.of("O2", Stage.OUTAGES, "lost without the hub", Severity.FIX),
+                    Code.of("O3", Stage.OUTAGES, "unsafe without mains", Severity.STOP),
+                    Code.of("O4", Stage.OUTAGES, "one box takes protective devices away", Severity.FIX),
+                    Code.of("O8", Stage.OUTAGES, "router, broker and hub in one box", Severity.FIX)),
+            List.of(
+                    PlanPart.LINKS,
+                    PlanPart.CIRCUITS,
+                    PlanPart.SERVICES,
+                    PlanPart.UNIT_NAMES,
+                    PlanPart.UNIT_ROLES,
+                    PlanPart.UNIT_POWER,
+                    PlanPart.DEVICE_NAMES,
+                    PlanPart.DEVICE_ROLES,
+                    PlanPart.DEVICE_WAYS,
+                    PlanPart.DEVICE_WIRING),
+            List.of(HouseFacts.OUTAGES, HouseFacts.SHARED),
+            OutageChecks::run);
+
     private OutageChecks() {}
 
     static void run(CheckContext c) {

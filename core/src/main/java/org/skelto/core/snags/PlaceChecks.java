@@ -8,6 +8,7 @@ import static org.skelto.core.snags.Stage.SITE;
 import java.util.HashSet;
 import java.util.List;
 import java.util.Set;
+import org.skelto.core.facts.HouseFacts;
 import org.skelto.core.links.LinkReport;
 import org.skelto.core.plan.Edit;
 import org.skelto.core.plan.Pointers;
@@ -21,11 +22,23 @@ import org.skelto.core.plan.site.RoomUse;
 import org.skelto.core.radio.Text;
 import org.skelto.core.site.SiteModel;
 import org.skelto.core.site.WallPiece;
+import org.skelto.core.snags.Check.Code;
 import org.skelto.core.sound.SoundReport;
 import org.skelto.core.sound.Sounders;
 
 /** S1 of open outer walls, S4, D10, D12 and D13. */
 final class PlaceChecks {
+    static final Check CHECK = Check.of(
+            "snags of places",
+            List.of(
+                    Code.of("S1", Stage.SITE, "room is open to the outside", Severity.FIX),
+                    Code.of("S4", Stage.SITE, "link through a wall that nobody knows", Severity.LOOK),
+                    Code.of("D10", Stage.DEVICES, "alarm or chime not heard where it should be", Severity.FIX),
+                    Code.of("D12", Stage.DEVICES, "room without any device", Severity.LOOK),
+                    Code.of("D13", Stage.DEVICES, "part not made for where it is", Severity.FIX)),
+            List.of(HouseFacts.LINKS, HouseFacts.SOUNDS),
+            PlaceChecks::run);
+
     private PlaceChecks() {}
 
     static void run(CheckContext c) {

@@ -7,8 +7,11 @@ import static org.skelto.core.snags.Stage.CONTROLLERS;
 import java.util.Collection;
 import java.util.Comparator;
 import java.util.LinkedHashMap;
+import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import org.skelto.core.facts.HouseFacts;
+import org.skelto.core.facts.PlanPart;
 import org.skelto.core.parts.Part;
 import org.skelto.core.parts.Quantity;
 import org.skelto.core.plan.Edit;
@@ -16,9 +19,66 @@ import org.skelto.core.plan.Pointers;
 import org.skelto.core.plan.power.Circuit;
 import org.skelto.core.power.PowerNode;
 import org.skelto.core.radio.Text;
+import org.skelto.core.snags.Check.Code;
 
 /** P1 to P6 and P10 to P14: what the power tree found, with parts that would do. */
 final class PowerChecks {
+    static final Check CHECK = Check.reading(
+            "snags of power",
+            List.of(
+                    Code.of("P1", Stage.CONTROLLERS, "supply over 80 %, over 100 %", Severity.STOP, Severity.FIX),
+                    Code.of("P2", Stage.CONTROLLERS, "supply over 80 %, over 100 %", Severity.STOP, Severity.FIX),
+                    Code.of(
+                            "P3",
+                            Stage.CONTROLLERS,
+                            "linear regulator too hot or in dropout",
+                            Severity.STOP,
+                            Severity.FIX),
+                    Code.of(
+                            "P4",
+                            Stage.CONTROLLERS,
+                            "voltage lost on the cable, or the wrong one arrives",
+                            Severity.STOP,
+                            Severity.FIX),
+                    Code.of(
+                            "P5",
+                            Stage.CONTROLLERS,
+                            "Ethernet power of a port, of all ports, or a unit that cannot take it",
+                            Severity.STOP,
+                            Severity.FIX),
+                    Code.of("P6", Stage.CONTROLLERS, "battery life under the wish", Severity.STOP, Severity.FIX),
+                    Code.of("P10", Stage.CONTROLLERS, "hub supply under its need", Severity.STOP, Severity.FIX),
+                    Code.of(
+                            "P11",
+                            Stage.CONTROLLERS,
+                            "lithium cell without protection, or charged below freezing, also by a panel",
+                            Severity.STOP,
+                            Severity.FIX),
+                    Code.of(
+                            "P12",
+                            Stage.CONTROLLERS,
+                            "no overcurrent device, one above the cable's rating, or a cable not made for what it carries",
+                            Severity.STOP),
+                    Code.of("P13", Stage.CONTROLLERS, "cell cannot carry the pulse", Severity.STOP, Severity.FIX),
+                    Code.of("P14", Stage.CONTROLLERS, "passive Ethernet power", Severity.STOP, Severity.FIX)),
+            List.of(
+                    PlanPart.HEAD,
+                    PlanPart.EXISTING,
+                    PlanPart.CIRCUITS,
+                    PlanPart.HOUSINGS,
+                    PlanPart.LINKS,
+                    PlanPart.UNIT_NAMES,
+                    PlanPart.UNIT_ROLES,
+                    PlanPart.UNIT_POWER,
+                    PlanPart.UNIT_BOARDS,
+                    PlanPart.UNIT_RADIOS,
+                    PlanPart.DEVICE_NAMES,
+                    PlanPart.DEVICE_ROLES,
+                    PlanPart.DEVICE_WAYS,
+                    PlanPart.DEVICE_WIRING),
+            HouseFacts.POWER_AND_PLACES,
+            PowerChecks::run);
+
     /** Looking for a better part costs a tree for each one tried. */
     private static final int MOST_OFFERS = 24;
 

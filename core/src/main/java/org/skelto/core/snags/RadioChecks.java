@@ -9,6 +9,7 @@ import java.util.ArrayList;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import org.skelto.core.facts.HouseFacts;
 import org.skelto.core.links.Hearing;
 import org.skelto.core.links.LinkAssessor;
 import org.skelto.core.links.LinkChooser;
@@ -28,9 +29,31 @@ import org.skelto.core.plan.radio.Radio;
 import org.skelto.core.radio.RegionLimits;
 import org.skelto.core.radio.Text;
 import org.skelto.core.radio.Traffic;
+import org.skelto.core.snags.Check.Code;
 
 /** R1, R2, R3, R5, R6, R7, R8, R9, R12, R16, R19, R23. */
 final class RadioChecks {
+    static final Check CHECK = Check.of(
+            "snags of radio links",
+            List.of(
+                    Code.ofLinks("R1", "margin under the target, or no link", Severity.STOP, Severity.FIX),
+                    Code.ofLinks(
+                            "R2", "carries one way only, by margin or because one end has no receiver", Severity.FIX),
+                    Code.ofLinks("R3", "power over the limit", Severity.STOP),
+                    Code.ofLinks("R5", "band not free here", Severity.STOP),
+                    Code.ofLinks("R6", "receiver for another medium or band, or none", Severity.STOP),
+                    Code.ofLinks(
+                            "R7", "two ends in one band set differently, or of different network ids", Severity.STOP),
+                    Code.of("R8", Stage.LINKS, "guarding sensor heard by one gateway only", Severity.LOOK),
+                    Code.of("R9", Stage.LINKS, "battery unit as repeater", Severity.STOP),
+                    Code.of("R12", Stage.LINKS, "too many clients", Severity.FIX),
+                    Code.ofLinks("R16", "load on a one-way link", Severity.STOP),
+                    Code.ofLinks("R23", "law cannot be judged: power", Severity.LOOK),
+                    Code.ofLinks("R19", "antenna in a metal box", Severity.FIX),
+                    Code.ofLinks("R22", "gateway hears but cannot decode the family", Severity.STOP)),
+            List.of(HouseFacts.LINKS),
+            RadioChecks::run);
+
     /** Radios farther apart are made for different bands, MHz. */
     private static final double SAME_BAND_MHZ = 20;
 

@@ -13,9 +13,20 @@ import org.skelto.core.plan.radio.Region;
 import org.skelto.core.plan.site.Room;
 import org.skelto.core.radio.Text;
 import org.skelto.core.site.Overlap;
+import org.skelto.core.snags.Check.Code;
 
 /** S1 to S5. */
 final class SiteChecks {
+    static final Check CHECK = Check.of(
+            "snags of the site",
+            List.of(
+                    Code.of("S1", Stage.SITE, "rooms overlap", Severity.FIX),
+                    Code.of("S2", Stage.SITE, "no place on earth", Severity.LOOK),
+                    Code.of("S3", Stage.SITE, "mains voltage not known", Severity.FIX),
+                    Code.of("S5", Stage.SITE, "internet entry not placed", Severity.FIX)),
+            List.of(),
+            SiteChecks::run);
+
     /** Overlaps up to this depth are drawing slips of shared walls, metres. */
     private static final double SLIP_M = 0.02;
 

@@ -7,12 +7,58 @@ import static org.skelto.core.snags.Stage.CONTROLLERS;
 import java.util.List;
 import java.util.Map;
 import java.util.stream.Collectors;
+import org.skelto.core.facts.HouseFacts;
 import org.skelto.core.plan.Edit;
+import org.skelto.core.snags.Check.Code;
 import org.skelto.core.wiring.PinAssigner;
 import org.skelto.core.wiring.Wired;
 
 /** C1 to C6 of controllers whose boards are chosen. */
 final class WiringChecks {
+    static final Check CHECK = Check.of(
+            "snags of wiring",
+            List.of(
+                    Code.of(
+                            "C1",
+                            Stage.CONTROLLERS,
+                            "boards chosen, but no terminal is left that could serve a connection",
+                            Severity.STOP),
+                    Code.of(
+                            "C2",
+                            Stage.CONTROLLERS,
+                            "boot-strap pin: an input held there, or an output that clicks",
+                            Severity.STOP,
+                            Severity.FIX,
+                            Severity.LOOK),
+                    Code.of(
+                            "C3",
+                            Stage.CONTROLLERS,
+                            "pin cannot do what is connected to it, or a part that the catalogue does not have",
+                            Severity.FIX),
+                    Code.of(
+                            "C4",
+                            Stage.CONTROLLERS,
+                            "pin held by a bus, radio or console, or by two connections",
+                            Severity.STOP,
+                            Severity.FIX,
+                            Severity.LOOK),
+                    Code.of(
+                            "C5",
+                            Stage.CONTROLLERS,
+                            "output that pulses at start on what moves, opens or sounds",
+                            Severity.STOP,
+                            Severity.FIX,
+                            Severity.LOOK),
+                    Code.of(
+                            "C6",
+                            Stage.CONTROLLERS,
+                            "analogue input that is deaf while the radio sends",
+                            Severity.STOP,
+                            Severity.FIX,
+                            Severity.LOOK)),
+            List.of(HouseFacts.WIRED),
+            WiringChecks::run);
+
     private static final Map<String, String> LEADS_TO = Map.of(
             "C2", "Held at the wrong level it keeps the board from starting; an output there clicks.",
             "C3", "It will not work at all, whatever is programmed.",

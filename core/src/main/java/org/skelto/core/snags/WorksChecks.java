@@ -12,6 +12,7 @@ import java.util.Map;
 import java.util.Set;
 import java.util.TreeMap;
 import java.util.stream.Collectors;
+import org.skelto.core.facts.HouseFacts;
 import org.skelto.core.parts.Trait;
 import org.skelto.core.plan.Caution;
 import org.skelto.core.plan.Edit;
@@ -29,10 +30,40 @@ import org.skelto.core.plan.equipment.Unit;
 import org.skelto.core.plan.format.Limits;
 import org.skelto.core.power.Loads;
 import org.skelto.core.radio.Text;
+import org.skelto.core.snags.Check.Code;
 import org.skelto.core.wiring.Wired;
 
 /** D1, D5, D6, D11, D14, D15 and C9: how devices are worked, and what happens when power returns. */
 final class WorksChecks {
+    static final Check CHECK = Check.of(
+            "snags of how devices are worked",
+            List.of(
+                    Code.of(
+                            "D1",
+                            Stage.DEVICES,
+                            "cautions not acknowledged: mains, lithium cells, ways out, powered doors, life safety",
+                            Severity.STOP,
+                            Severity.FIX,
+                            Severity.LOOK),
+                    Code.of(
+                            "D5",
+                            Stage.DEVICES,
+                            "nothing tells where a door, gate, blind or valve is",
+                            Severity.FIX,
+                            Severity.LOOK),
+                    Code.of("D6", Stage.DEVICES, "single-pulse drive with fewer than two end sensors", Severity.FIX),
+                    Code.of(
+                            "D11",
+                            Stage.DEVICES,
+                            "state after power not chosen, or all loads of a circuit come back together",
+                            Severity.FIX,
+                            Severity.LOOK),
+                    Code.of("D14", Stage.DEVICES, "locked is taken from the drive alone", Severity.FIX),
+                    Code.of("D15", Stage.DEVICES, "latching switch and restored state can disagree", Severity.FIX),
+                    Code.of("C9", Stage.CONTROLLERS, "two controllers of the same identity", Severity.STOP)),
+            List.of(HouseFacts.WIRED),
+            WorksChecks::run);
+
     /** A breaker of type B trips at once from this multiple of its rating (IEC 60898). */
     private static final double TRIPS_AT = 3;
 

@@ -71,6 +71,18 @@ public final class PinAssigner {
         return wired;
     }
 
+    /** Those of these controllers whose boards are chosen. */
+    public static Map<String, Wired> of(Plan plan, Catalogue catalogue, Set<String> units) {
+        Map<String, Wired> wired = new TreeMap<>();
+        assigners(plan, catalogue, units).forEach((id, a) -> wired.put(id, a.wired()));
+        return wired;
+    }
+
+    /** Whether the devices of a unit are connected to terminals that Skelto knows. */
+    public static boolean assigns(Unit unit) {
+        return unit.boards() != null && unit.kind().drives();
+    }
+
     /** The edits that connect the devices of one controller best, or of all when it is null. */
     public static List<Edit> edits(Plan plan, Catalogue catalogue, String unit) {
         List<Edit> edits = new ArrayList<>();
@@ -100,6 +112,10 @@ public final class PinAssigner {
     }
 
     static Map<String, PinAssigner> assigners(Plan plan, Catalogue catalogue) {
+        return assigners(plan, catalogue, plan.units().keySet());
+    }
+
+    private static Map<String, PinAssigner> assigners(Plan plan, Catalogue catalogue, Set<String> units) {
         Map<String, List<Map.Entry<String, Device>>> devices = new HashMap<>();
         plan.devices().entrySet().forEach(e -> {
             if (e.getValue().unit() != null) {
@@ -109,7 +125,7 @@ public final class PinAssigner {
         });
         Map<String, PinAssigner> all = new LinkedHashMap<>();
         plan.units().forEach((id, unit) -> {
-            if (unit.boards() != null && unit.kind().drives()) {
+            if (units.contains(id) && assigns(unit)) {
                 all.put(id, new PinAssigner(plan, id, unit, devices.getOrDefault(id, List.of()), catalogue));
             }
         });

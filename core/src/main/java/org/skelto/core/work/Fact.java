@@ -37,6 +37,9 @@ public final class Fact<T> {
             return new Fact<>(name, ComputingBudget.within(ComputingBudget.half(), work), null);
         } catch (Progress.Cancelled e) {
             throw e;
+        } catch (Unavailable e) {
+            // a part of it that goes by the same name has told the reason already
+            return new Fact<>(name, null, e.fact.equals(name) ? (RuntimeException) e.getCause() : e);
         } catch (RuntimeException e) {
             return new Fact<>(name, null, e);
         } catch (StackOverflowError e) {
@@ -54,6 +57,11 @@ public final class Fact<T> {
             throw new Unavailable(name, cause);
         }
         return value;
+    }
+
+    /** The same fact with an equal value, so that who compares sees at once that it is the same. */
+    public Fact<T> with(T equal) {
+        return new Fact<>(name, equal, null);
     }
 
     public T orElse(T otherwise) {
@@ -81,8 +89,11 @@ public final class Fact<T> {
     public static final class Unavailable extends RuntimeException {
         private static final long serialVersionUID = 1L;
 
+        private final String fact;
+
         private Unavailable(String fact, RuntimeException cause) {
             super(fact + " could not be worked out: " + why(cause), cause, false, false);
+            this.fact = fact;
         }
     }
 }

@@ -6,7 +6,7 @@
  *
  * <pre>{@code
  * ComputingBudget twentySeconds = ComputingBudget.of(Long.MAX_VALUE, 20_000_000_000L, System::nanoTime);
- * Assessment assessment = twentySeconds.run(() -> new Assessment.Figures(plan).without(Set.of()));
+ * Assessment assessment = twentySeconds.run(() -> Assessment.of(new Facts(plan), Set.of()));
  * }</pre>
  */
 package org.skelto.core.work;

@@ -13,9 +13,9 @@ import java.util.Set;
 import java.util.function.Function;
 import java.util.stream.Collectors;
 import org.junit.jupiter.api.Test;
-import org.skelto.core.Assessment;
 import org.skelto.core.Changed;
 import org.skelto.core.Workshop;
+import org.skelto.core.facts.Facts;
 import org.skelto.core.parts.Catalogue;
 import org.skelto.core.parts.Part;
 import org.skelto.core.parts.PartFile;
@@ -28,11 +28,11 @@ class BuildTest {
     private static final LocalDate TODAY = LocalDate.of(2026, 11, 26);
 
     private static List<CableLine> cables(Plan plan) {
-        return new Assessment.Figures(plan).cables();
+        return new Facts(plan).cables();
     }
 
     private static PartsList list(Plan plan) {
-        return new Assessment.Figures(plan).partsList(TODAY);
+        return new Facts(plan).partsList(TODAY);
     }
 
     private static Map<String, PartsList.BuyLine> lines(Plan plan) {
@@ -199,7 +199,7 @@ class BuildTest {
                 "\"<script>alert(1)</script> & \\\"lamp\\\" \\uD83E\\uDED6\"",
                 "/units/board/name",
                 "\"board </svg>\"");
-        Map<String, Sheet> sheets = new Assessment.Figures(plan).wiring();
+        Map<String, Sheet> sheets = new Facts(plan).wiring();
         String svg = SvgSheet.of(List.copyOf(sheets.values()));
         var factory = javax.xml.parsers.DocumentBuilderFactory.newInstance();
         factory.setFeature("http://apache.org/xml/features/disallow-doctype-decl", true);
@@ -233,7 +233,7 @@ class BuildTest {
                         + "\"xM\":6,\"yM\":1,\"heightM\":1},\"exitRoute\":false,\"outsideDoor\":false,"
                         + "\"obstacleDetection\":false,\"wiring\":{\"terminals\":{\"up\":\"main/G17 relays/3\","
                         + "\"down\":\"main/G18 relays/4\"},\"fixed\":false}}");
-        Map<String, String> to = new Assessment.Figures(blind)
+        Map<String, String> to = new Facts(blind)
                 .wiring().get("board").terminals().stream()
                         .collect(Collectors.toMap(Sheet.TerminalRow::terminal, Sheet.TerminalRow::to));
         assertEquals("relays/3 normally closed", to.get("relays/4 common"));
@@ -242,7 +242,7 @@ class BuildTest {
 
     @Test
     void nothingIsDrawnOutsideItsSheet() {
-        new Assessment.Figures(ThornfellLodge.plan())
+        new Facts(ThornfellLodge.plan())
                 .wiring()
                 .values()
                 .forEach(sheet -> sheet.shapes().forEach(shape -> {

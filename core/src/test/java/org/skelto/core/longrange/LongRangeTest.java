@@ -12,9 +12,9 @@ import java.util.List;
 import java.util.Map;
 import java.util.Random;
 import org.junit.jupiter.api.Test;
-import org.skelto.core.Assessment;
 import org.skelto.core.Changed;
 import org.skelto.core.Outpost;
+import org.skelto.core.facts.Facts;
 import org.skelto.core.ground.ElevationGrid;
 import org.skelto.core.ground.ElevationGridBuilder;
 import org.skelto.core.links.LinkReport;
@@ -37,7 +37,7 @@ class LongRangeTest {
             Changed.with(Outpost.plan(), "/paths/hill/profile/1/elevationM", "168", "/paths/hill/covers", "[]");
 
     private static LinkReport link(Plan plan) {
-        return new Assessment.Figures(plan).links().get("outpost-far-gw");
+        return new Facts(plan).links().get("outpost-far-gw");
     }
 
     private static WhatItTakes.Takes takes(Plan plan, ElevationGrid grid) {
@@ -72,7 +72,7 @@ class LongRangeTest {
         assertFalse(enough.isEmpty(), answer.toString());
         for (WhatItTakes.Change c : answer.changes()) {
             Plan done = Changed.after(weak, c.edits());
-            Map<String, LinkReport> links = new Assessment.Figures(done).links();
+            Map<String, LinkReport> links = new Facts(done).links();
             assertEquals(
                     c.meets(),
                     links.values().stream()

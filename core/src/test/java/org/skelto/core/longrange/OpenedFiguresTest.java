@@ -10,9 +10,9 @@ import java.util.Random;
 import java.util.regex.Matcher;
 import java.util.regex.Pattern;
 import org.junit.jupiter.api.Test;
-import org.skelto.core.Assessment;
 import org.skelto.core.Changed;
 import org.skelto.core.Outpost;
+import org.skelto.core.facts.Facts;
 import org.skelto.core.ground.ElevationGrid;
 import org.skelto.core.links.LinkReport;
 import org.skelto.core.parts.Catalogue;
@@ -91,7 +91,7 @@ class OpenedFiguresTest {
 
     @Test
     void aSettingOpensToWhatTheGridShows() {
-        LinkReport report = new Assessment.Figures(WEAK).links().get("outpost-far-gw");
+        LinkReport report = new Facts(WEAK).links().get("outpost-far-gw");
         Explorer.Wanted wanted = new Explorer.Wanted(6, 20, 3, null);
         Catalogue parts = Catalogue.builtIn();
         for (Explorer.Setting s : Explorer.of(WEAK, parts, report, wanted).settings()) {

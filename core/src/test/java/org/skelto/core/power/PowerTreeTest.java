@@ -12,10 +12,10 @@ import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.CsvSource;
 import org.junit.jupiter.params.provider.ValueSource;
-import org.skelto.core.Assessment;
 import org.skelto.core.Changed;
 import org.skelto.core.Plans;
 import org.skelto.core.Workshop;
+import org.skelto.core.facts.Facts;
 import org.skelto.core.parts.Catalogue;
 import org.skelto.core.plan.Plan;
 import org.skelto.core.plan.validation.PlanValidator;
@@ -134,7 +134,7 @@ class PowerTreeTest {
                 "2",
                 "/units/rail/boards/main",
                 "\"backup-12\"");
-        Backups.BackupPath path = new Assessment.Figures(plan)
+        Backups.BackupPath path = new Facts(plan)
                 .backups().stream()
                         .filter(p -> p.device().equals("stop"))
                         .findFirst()

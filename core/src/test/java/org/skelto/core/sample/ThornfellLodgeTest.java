@@ -8,7 +8,8 @@ import java.util.Map;
 import java.util.Set;
 import java.util.stream.Collectors;
 import org.junit.jupiter.api.Test;
-import org.skelto.core.Assessment;
+import org.skelto.core.assessment.Assessment;
+import org.skelto.core.facts.Facts;
 import org.skelto.core.naming.NameAssigner;
 import org.skelto.core.plan.Plan;
 import org.skelto.core.plan.validation.PlanValidator;
@@ -17,7 +18,7 @@ import org.skelto.core.snags.Snag;
 
 class ThornfellLodgeTest {
     private final Plan plan = NameAssigner.assign(ThornfellLodge.plan());
-    private final Assessment.Figures figures = new Assessment.Figures(plan);
+    private final Facts figures = new Facts(plan);
 
     @Test
     void theLargeHouseHasItsSizeAndIsAValidPlan() {
@@ -31,7 +32,7 @@ class ThornfellLodgeTest {
 
     @Test
     void itIsWiredWithoutStopsAndEveryLinkReaches() {
-        Assessment assessment = figures.without(Set.of());
+        Assessment assessment = Assessment.of(figures, Set.of());
         assertEquals(
                 Map.of(),
                 assessment.snags().stream()
@@ -53,8 +54,8 @@ class ThornfellLodgeTest {
                 .filter(u -> u.startsWith("first-ap"))
                 .map(u -> "unit:" + u)
                 .collect(Collectors.toSet());
-        Assessment before = figures.without(Set.of());
-        Assessment after = figures.without(gone);
+        Assessment before = Assessment.of(figures, Set.of());
+        Assessment after = Assessment.of(figures, gone);
         Set<String> changed = plan.devices().keySet().stream()
                 .filter(d ->
                         before.states().get(d).state() != after.states().get(d).state())

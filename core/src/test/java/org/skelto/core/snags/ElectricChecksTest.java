@@ -9,9 +9,10 @@ import java.util.Set;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.CsvSource;
-import org.skelto.core.Assessment;
 import org.skelto.core.Changed;
 import org.skelto.core.Workshop;
+import org.skelto.core.assessment.Assessment;
+import org.skelto.core.facts.Facts;
 import org.skelto.core.plan.Plan;
 import org.skelto.core.wiring.Wired;
 
@@ -26,9 +27,8 @@ class ElectricChecksTest {
 
     @Test
     void aSupplyNeedsNoLink() {
-        assertTrue(new Assessment.Figures(Workshop.plan())
-                .without(Set.of()).snags().stream()
-                        .noneMatch(s -> s.code().equals("R1") && s.title().startsWith("rail")));
+        assertTrue(Assessment.of(new Facts(Workshop.plan()), Set.of()).snags().stream()
+                .noneMatch(s -> s.code().equals("R1") && s.title().startsWith("rail")));
     }
 
     /** Each change brings exactly this code; where a fix is offered it takes the code away and brings no other. */

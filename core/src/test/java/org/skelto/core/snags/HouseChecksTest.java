@@ -13,10 +13,12 @@ import java.util.Set;
 import java.util.TreeMap;
 import java.util.TreeSet;
 import org.junit.jupiter.api.Test;
-import org.skelto.core.Assessment;
 import org.skelto.core.Plans;
+import org.skelto.core.assessment.Assessment;
 import org.skelto.core.calibration.Reading;
 import org.skelto.core.calibration.ReadingBuilder;
+import org.skelto.core.facts.Facts;
+import org.skelto.core.parts.Catalogue;
 import org.skelto.core.plan.Plan;
 import org.skelto.core.plan.equipment.Criticality;
 import org.skelto.core.plan.equipment.Device;
@@ -42,8 +44,7 @@ import org.skelto.core.radio.SlabTables;
 /** The checks of places, coverage and meshes, each on a house that has it; the sound house has none of them. */
 class HouseChecksTest {
     private static List<Snag> snags(Plan plan, Reading... readings) {
-        return new Assessment.Figures(plan, new SlabTables(), List.of(readings))
-                .without(Set.of())
+        return Assessment.of(new Facts(plan, new SlabTables(), List.of(readings), Catalogue.builtIn()), Set.of())
                 .snags();
     }
 

@@ -14,8 +14,9 @@ import java.util.stream.Stream;
 import org.junit.jupiter.api.DynamicTest;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.TestFactory;
-import org.skelto.core.Assessment;
 import org.skelto.core.Plans;
+import org.skelto.core.assessment.Assessment;
+import org.skelto.core.facts.Facts;
 import org.skelto.core.naming.NameAssigner;
 import org.skelto.core.plan.Plan;
 import org.skelto.core.plan.equipment.Criticality;
@@ -46,7 +47,7 @@ class ReviewTest {
     private static final Plan SOUND = NameAssigner.assign(Plans.sound());
 
     private static List<Snag> snags(Plan plan) {
-        return new Assessment.Figures(plan).without(Set.of()).snags();
+        return Assessment.of(new Facts(plan), Set.of()).snags();
     }
 
     private static Set<String> codes(Plan plan) {
@@ -373,7 +374,7 @@ class ReviewTest {
         String key = snags(SOUND).get(0).key();
         Plan accepted = SOUND.with(
                 b -> b.mainsVoltageV(230.0).cautionsRead(true).accepted(Map.of(key, "a second hub comes next year")));
-        Assessment after = new Assessment.Figures(accepted).without(Set.of());
+        Assessment after = Assessment.of(new Facts(accepted), Set.of());
         assertEquals("a second hub comes next year", after.snags().get(0).accepted());
         assertEquals(
                 0,

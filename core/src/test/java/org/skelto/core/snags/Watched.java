@@ -6,7 +6,8 @@ import java.util.List;
 import java.util.Set;
 import java.util.TreeSet;
 import java.util.stream.Collectors;
-import org.skelto.core.Assessment;
+import org.skelto.core.assessment.Assessment;
+import org.skelto.core.facts.Facts;
 import org.skelto.core.plan.Plan;
 
 /**
@@ -16,10 +17,9 @@ import org.skelto.core.plan.Plan;
  */
 record Watched(String codes) {
     List<Snag> snags(Plan plan) {
-        return new Assessment.Figures(plan)
-                .without(Set.of()).snags().stream()
-                        .filter(s -> s.code().matches(codes))
-                        .toList();
+        return Assessment.of(new Facts(plan), Set.of()).snags().stream()
+                .filter(s -> s.code().matches(codes))
+                .toList();
     }
 
     Set<String> in(Plan plan) {

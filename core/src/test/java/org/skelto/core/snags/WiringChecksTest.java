@@ -10,8 +10,9 @@ import java.util.TreeMap;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.CsvSource;
-import org.skelto.core.Assessment;
 import org.skelto.core.Plans;
+import org.skelto.core.assessment.Assessment;
+import org.skelto.core.facts.Facts;
 import org.skelto.core.plan.Edit;
 import org.skelto.core.plan.Plan;
 import org.skelto.core.plan.equipment.Attached;
@@ -32,10 +33,9 @@ class WiringChecksTest {
     }
 
     private static List<Snag> of(Plan plan) {
-        return new Assessment.Figures(plan)
-                .without(Set.of()).snags().stream()
-                        .filter(s -> s.code().matches("C[1-6]"))
-                        .toList();
+        return Assessment.of(new Facts(plan), Set.of()).snags().stream()
+                .filter(s -> s.code().matches("C[1-6]"))
+                .toList();
     }
 
     private static Plan with(Plan plan, List<Edit> edits) {

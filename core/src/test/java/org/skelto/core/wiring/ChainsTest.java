@@ -7,9 +7,10 @@ import static org.junit.jupiter.api.Assertions.assertTrue;
 import java.util.List;
 import java.util.stream.IntStream;
 import org.junit.jupiter.api.Test;
-import org.skelto.core.Assessment;
 import org.skelto.core.Changed;
 import org.skelto.core.Workshop;
+import org.skelto.core.assessment.Assessment;
+import org.skelto.core.facts.Facts;
 import org.skelto.core.parts.Catalogue;
 import org.skelto.core.plan.Plan;
 
@@ -62,10 +63,9 @@ class ChainsTest {
         Plan same = Changed.with(plan, "/units/panel/boards/more/c/address", "1");
         assertEquals(
                 1,
-                new Assessment.Figures(same)
-                        .without(java.util.Set.of()).snags().stream()
-                                .filter(s -> s.code().equals("B1"))
-                                .count());
+                Assessment.of(new Facts(same), java.util.Set.of()).snags().stream()
+                        .filter(s -> s.code().equals("B1"))
+                        .count());
     }
 
     @Test
@@ -75,10 +75,9 @@ class ChainsTest {
                         + "\"maxClients\":0,\"internetEntry\":false,\"broker\":false,\"boards\":{\"main\":\"line-switch\",\"code\":\"%s\"}}";
         Plan plan = Changed.with(
                 Workshop.plan(), "/units/one", unit.formatted("one", "A1"), "/units/two", unit.formatted("two", "A1"));
-        var snags = new Assessment.Figures(plan)
-                .without(java.util.Set.of()).snags().stream()
-                        .filter(s -> s.code().equals("B1"))
-                        .toList();
+        var snags = Assessment.of(new Facts(plan), java.util.Set.of()).snags().stream()
+                .filter(s -> s.code().equals("B1"))
+                .toList();
         assertEquals(1, snags.size());
         Plan fixed = Changed.after(plan, snags.get(0).fixes().get(0).edits());
         assertEquals("A2", fixed.units().get("two").boards().code());

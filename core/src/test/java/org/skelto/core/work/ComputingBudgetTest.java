@@ -20,10 +20,10 @@ import java.util.function.Supplier;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.ValueSource;
-import org.skelto.core.Assessment;
-import org.skelto.core.Assessment.Figures;
+import org.skelto.core.assessment.Assessment;
 import org.skelto.core.calculator.Calculators;
 import org.skelto.core.channels.Channels;
+import org.skelto.core.facts.Facts;
 import org.skelto.core.links.LinkChooser;
 import org.skelto.core.mesh.Meshes;
 import org.skelto.core.naming.NameAssigner;
@@ -44,23 +44,30 @@ class ComputingBudgetTest {
     private static final Plan LODGE = NameAssigner.assign(ThornfellLodge.plan());
     private static final Duration SECOND = Duration.ofSeconds(1);
 
-    private static final Map<String, Function<Figures, Object>> REPORTS = reports();
+    private static final Map<String, Function<Facts, Object>> REPORTS = reports();
 
-    private static Map<String, Function<Figures, Object>> reports() {
-        Map<String, Function<Figures, Object>> all = new LinkedHashMap<>();
-        all.put("meshes", Figures::meshes);
-        all.put("sounds", Figures::sounds);
-        all.put("demands", Figures::demands);
-        all.put("power", Figures::power);
-        all.put("cables", Figures::cables);
-        all.put("wiring", Figures::wiring);
+    /** Facts of which all that the page shows has been asked for. */
+    private static Facts asked(Plan plan) {
+        Facts facts = new Facts(plan);
+        Assessment.of(facts, Set.of());
+        return facts;
+    }
+
+    private static Map<String, Function<Facts, Object>> reports() {
+        Map<String, Function<Facts, Object>> all = new LinkedHashMap<>();
+        all.put("meshes", Facts::meshes);
+        all.put("sounds", Facts::sounds);
+        all.put("demands", Facts::demands);
+        all.put("power", Facts::power);
+        all.put("cables", Facts::cables);
+        all.put("wiring", Facts::wiring);
         all.put("parts list", f -> f.partsList(LocalDate.of(2026, 11, 27)));
-        all.put("backups", Figures::backups);
-        all.put("long range", Figures::longRange);
-        all.put("links", Figures::links);
-        all.put("housings", Figures::housings);
-        all.put("chains", Figures::chains);
-        all.put("cut off", f -> f.lame(Set.of("mains")));
+        all.put("backups", Facts::backups);
+        all.put("long range", Facts::longRange);
+        all.put("links", Facts::links);
+        all.put("housings", Facts::housings);
+        all.put("chains", Facts::chains);
+        all.put("cut off", f -> Assessment.unreached(f, Set.of("mains")));
         return all;
     }
 
@@ -80,7 +87,8 @@ class ComputingBudgetTest {
     @Test
     void withNothingToSpendEveryFactFailsInWordsAndAtOnce() {
         Assessment nothing = assertTimeoutPreemptively(
-                SECOND, () -> ComputingBudget.ofSteps(0).run(() -> new Figures(LODGE).without(Set.of("internet"))));
+                SECOND,
+                () -> ComputingBudget.ofSteps(0).run(() -> Assessment.of(new Facts(LODGE), Set.of("internet"))));
         assertEquals(List.of(), nothing.snags());
         assertTrue(nothing.states().isEmpty() && nothing.strip().isEmpty());
         Set<String> failed =
@@ -95,7 +103,7 @@ class ComputingBudgetTest {
 
     @Test
     void withNothingToSpendEveryReportAndProposalEndsAtOnce() {
-        Figures figures = new Figures(LODGE);
+        Facts figures = new Facts(LODGE);
         REPORTS.forEach((name, report) -> ends(name, () -> report.apply(figures)));
         SiteModel site = SiteModel.of(LODGE);
         proposals(LODGE, site).forEach(ComputingBudgetTest::ends);
@@ -130,20 +138,20 @@ class ComputingBudgetTest {
     @ValueSource(longs = {1, 2, 3})
     void aShortBudgetLeavesNoHalfAnswers(long seed) {
         Random random = new Random(seed);
-        Figures whole = new Figures(LODGE);
+        Facts whole = new Facts(LODGE);
         for (int i = 0; i < 6; i++) {
             long steps = (long) Math.pow(10, 1 + 6 * random.nextDouble());
-            Figures some = ComputingBudget.ofSteps(steps).run(() -> new Figures(LODGE));
-            Set<String> failed =
-                    Set.copyOf(some.failures().stream().map(Fact.Failure::fact).toList());
+            Facts some = ComputingBudget.ofSteps(steps).run(() -> asked(LODGE));
+            Set<String> failed = Set.copyOf(
+                    Assessment.failures(some).stream().map(Fact.Failure::fact).toList());
             if (!failed.contains("links") && !failed.contains("geometry of the house")) {
                 assertEquals(whole.links(), some.links());
             }
             if (!failed.contains("power") && !failed.contains("geometry of the house")) {
                 assertEquals(whole.power(), some.power());
             }
-            List<Snag> all = whole.without(Set.of()).snags();
-            List<Snag> found = some.without(Set.of()).snags();
+            List<Snag> all = Assessment.of(whole, Set.of()).snags();
+            List<Snag> found = Assessment.of(some, Set.of()).snags();
             assertTrue(all.containsAll(found), () -> "with " + steps + " steps");
             assertTrue(failed.isEmpty() == (all.size() == found.size()) || !failed.isEmpty(), failed.toString());
         }
@@ -153,15 +161,15 @@ class ComputingBudgetTest {
     void aTimeBoundReachesTheInnerLoops() {
         AtomicLong clock = new AtomicLong();
         ComputingBudget budget = ComputingBudget.of(Long.MAX_VALUE, 1000, () -> clock.getAndAdd(50));
-        Figures figures = budget.run(() -> new Figures(LODGE));
-        assertFalse(figures.failures().isEmpty());
+        Facts figures = budget.run(() -> asked(LODGE));
+        assertFalse(Assessment.failures(figures).isEmpty());
         assertTrue(clock.get() < 20_000, "it went on looking at the clock until " + clock.get());
     }
 
     @Test
     void whatNobodyWantsAnyMoreIsNotCalledAFailure() {
         ComputingBudget budget = ComputingBudget.of(Long.MAX_VALUE, Long.MAX_VALUE, System::nanoTime, () -> true);
-        assertThrows(Progress.Cancelled.class, () -> budget.run(() -> new Figures(LODGE)));
+        assertThrows(Progress.Cancelled.class, () -> budget.run(() -> asked(LODGE)));
     }
 
     @Test
@@ -195,10 +203,9 @@ class ComputingBudgetTest {
             Plan now = plan;
             List<Snag> same = assertTimeoutPreemptively(
                     Duration.ofSeconds(20),
-                    () -> new Figures(now)
-                            .without(Set.of()).snags().stream()
-                                    .filter(s -> s.code().equals("C9"))
-                                    .toList());
+                    () -> Assessment.of(new Facts(now), Set.of()).snags().stream()
+                            .filter(s -> s.code().equals("C9"))
+                            .toList());
             if (same.isEmpty()) {
                 assertEquals(ids.size() - 1, i, "one fix for each but the first");
                 return;
@@ -217,7 +224,7 @@ class ComputingBudgetTest {
 
     @Test
     void theLodgeIsFarWithinWhatOnePlanMayAskFor() {
-        Assessment now = ComputingBudget.ofSteps(20_000_000).run(() -> new Figures(LODGE).without(Set.of()));
+        Assessment now = ComputingBudget.ofSteps(20_000_000).run(() -> Assessment.of(new Facts(LODGE), Set.of()));
         assertEquals(List.of(), now.failures());
         assertTrue(now.counts().get(State.HOLDS) > 0);
     }

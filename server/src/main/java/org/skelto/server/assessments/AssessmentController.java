@@ -1,9 +1,11 @@
 package org.skelto.server.assessments;
 
+import org.skelto.core.facts.Facts;
+
 import java.util.List;
 import java.util.Set;
 import java.util.UUID;
-import org.skelto.core.Assessment;
+import org.skelto.core.assessment.Assessment;
 import org.skelto.core.links.LinkChooser;
 import org.skelto.core.plan.Edit;
 import org.skelto.core.plan.Plan;
@@ -60,7 +62,7 @@ class AssessmentController {
     Preview preview(
             @PathVariable UUID id, @RequestParam(defaultValue = "") Set<String> without, @RequestBody String patch) {
         Plan plan = plans.previewed(plans.get(id), patch);
-        return new Preview(plan, new Assessment.Figures(plan, kept.tables(), List.of(), kept.parts()).without(without));
+        return new Preview(plan, Assessment.of(new Facts(plan, kept.tables(), List.of(), kept.parts()), without));
     }
 
     /** The links that a unit could have, best first. */

@@ -1,10 +1,12 @@
 package org.skelto.server.assessments;
 
+import org.skelto.core.facts.Facts;
+
 import java.util.Iterator;
 import java.util.LinkedHashMap;
 import java.util.Map;
 import java.util.UUID;
-import org.skelto.core.Assessment;
+import org.skelto.core.assessment.Assessment;
 import org.skelto.core.parts.Catalogue;
 import org.skelto.core.plan.Plan;
 import org.skelto.core.radio.SlabTables;
@@ -21,7 +23,7 @@ public class KeptFigures {
     /** Rooms, units, devices and links of all kept plans together. */
     private static final int MOST_THINGS = 20_000;
 
-    private record Kept(long revision, long readings, Catalogue parts, int things, Assessment.Figures figures) {}
+    private record Kept(long revision, long readings, Catalogue parts, int things, Facts figures) {}
 
     private static final Logger LOG = LoggerFactory.getLogger(KeptFigures.class);
 
@@ -46,7 +48,7 @@ public class KeptFigures {
     }
 
     /** The figures of a revision, kept or worked out. */
-    public Assessment.Figures of(UUID id, long revision, Plan plan) {
+    public Facts of(UUID id, long revision, Plan plan) {
         long readings = measured.version(id);
         Catalogue parts = shelf.catalogue();
         synchronized (kept) {
@@ -58,7 +60,7 @@ public class KeptFigures {
                 return known.figures();
             }
         }
-        Assessment.Figures figures = new Assessment.Figures(plan, tables, measured.fitting(id, plan), parts);
+        Facts figures = new Facts(plan, tables, measured.fitting(id, plan), parts);
         figures.mistakes().forEach(e -> LOG.error("a fact of plan {} could not be worked out", id, e));
         if (!figures.failures().isEmpty() && figures.mistakes().isEmpty()) {
             // it may have been the load of this moment: worked out anew when it is asked for again

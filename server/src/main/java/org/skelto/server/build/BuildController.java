@@ -1,10 +1,12 @@
 package org.skelto.server.build;
 
+import org.skelto.core.facts.Facts;
+
 import java.time.LocalDate;
 import java.util.List;
 import java.util.Map;
 import java.util.UUID;
-import org.skelto.core.Assessment;
+import org.skelto.core.assessment.Assessment;
 import org.skelto.core.build.CableLine;
 import org.skelto.core.build.PartsList;
 import org.skelto.core.build.Sheet;
@@ -45,7 +47,7 @@ class BuildController {
         this.kept = kept;
     }
 
-    private Assessment.Figures figures(UUID id) {
+    private Facts figures(UUID id) {
         PlanState state = plans.get(id);
         return kept.of(id, state.revision(), state.plan());
     }
@@ -96,7 +98,7 @@ class BuildController {
             @RequestParam(required = false) String room,
             @RequestParam(required = false) String housing) {
         Plan plan = plans.get(id).plan();
-        Assessment.Figures figures = figures(id);
+        Facts figures = figures(id);
         Map<String, Sheet> sheets = figures.wiring();
         return sheets.entrySet().stream()
                 .filter(e -> {

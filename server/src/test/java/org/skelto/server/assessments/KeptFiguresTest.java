@@ -1,5 +1,7 @@
 package org.skelto.server.assessments;
 
+import org.skelto.core.facts.Facts;
+
 import static org.junit.jupiter.api.Assertions.assertNotSame;
 import static org.junit.jupiter.api.Assertions.assertSame;
 
@@ -7,7 +9,7 @@ import java.util.Map;
 import java.util.TreeMap;
 import java.util.UUID;
 import org.junit.jupiter.api.Test;
-import org.skelto.core.Assessment;
+import org.skelto.core.assessment.Assessment;
 import org.skelto.core.plan.Plan;
 import org.skelto.core.plan.equipment.Device;
 import org.skelto.core.plan.equipment.DeviceBuilder;
@@ -49,7 +51,7 @@ class KeptFiguresTest {
     @Test
     void keepsTheNewestRevisionOfAPlanAndNeverAnOlderOneInItsPlace() {
         UUID id = UUID.randomUUID();
-        Assessment.Figures second = kept.of(id, 2, plan(1));
+        Facts second = kept.of(id, 2, plan(1));
         assertSame(second, kept.of(id, 2, plan(1)));
         assertNotSame(second, kept.of(id, 1, plan(1)), "an older revision is worked out");
         assertSame(second, kept.of(id, 2, plan(1)));
@@ -59,8 +61,8 @@ class KeptFiguresTest {
     void letsThePlansLookedAtLongestAgoGoWhenTheyHoldTooMuchTogether() {
         UUID first = UUID.randomUUID();
         UUID second = UUID.randomUUID();
-        Assessment.Figures small = kept.of(first, 1, plan(5));
-        Assessment.Figures large = kept.of(second, 1, plan(9_000));
+        Facts small = kept.of(first, 1, plan(5));
+        Facts large = kept.of(second, 1, plan(9_000));
         assertSame(small, kept.of(first, 1, plan(5)));
         kept.of(UUID.randomUUID(), 1, plan(10_998));
         assertNotSame(large, kept.of(second, 1, plan(1)), "the large one was looked at longest ago");

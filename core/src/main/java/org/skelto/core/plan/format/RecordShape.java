@@ -31,6 +31,18 @@ public record RecordShape(List<Component> components) {
         return SHAPES.get(type);
     }
 
+    /**
+     * The component of a name.
+     *
+     * @throws java.util.NoSuchElementException when it has none
+     */
+    public Component component(String name) {
+        return components.stream()
+                .filter(c -> c.name().equals(name))
+                .findFirst()
+                .orElseThrow();
+    }
+
     /** One component. */
     public static final class Component {
         private final String name;

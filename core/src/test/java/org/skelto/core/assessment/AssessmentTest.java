@@ -1,4 +1,4 @@
-package org.skelto.core;
+package org.skelto.core.assessment;
 
 import static org.junit.jupiter.api.Assertions.assertEquals;
 import static org.junit.jupiter.api.Assertions.assertFalse;
@@ -10,7 +10,9 @@ import java.util.Set;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.CsvSource;
-import org.skelto.core.Assessment.StripItem;
+import org.skelto.core.Plans;
+import org.skelto.core.assessment.Assessment.StripItem;
+import org.skelto.core.facts.Facts;
 import org.skelto.core.naming.NameAssigner;
 import org.skelto.core.outage.Component;
 import org.skelto.core.outage.State;
@@ -26,12 +28,12 @@ import org.skelto.core.radio.Text;
 import org.skelto.core.snags.Stage;
 
 class AssessmentTest {
-    private final Assessment.Figures figures = new Assessment.Figures(NameAssigner.assign(Plans.sound()));
+    private final Facts figures = new Facts(NameAssigner.assign(Plans.sound()));
 
     @Test
     void countsAddUpToTheDevicesUnderEveryOutage() {
-        for (String component : figures.components()) {
-            Assessment without = figures.without(Set.of(component));
+        for (String component : figures.outages().components().keySet()) {
+            Assessment without = Assessment.of(figures, Set.of(component));
             assertEquals(2, without.counts().values().stream().mapToInt(i -> i).sum(), component);
         }
     }
@@ -40,20 +42,20 @@ class AssessmentTest {
     void theSentenceNamesWhatIsGoneAndCountsDevices() {
         assertEquals(
                 "With everything working: 2 hold, 0 reduced, 0 by hand, 0 lost, 0 unsafe",
-                figures.without(Set.of()).sentence());
+                Assessment.of(figures, Set.of()).sentence());
         // without the hub the lamp has its switch, the probe nobody to tell
         assertEquals(
                 "Without rules on hub: 0 hold, 0 reduced, 1 by hand, 1 lost, 0 unsafe",
-                figures.without(Set.of("hub:hub")).sentence());
+                Assessment.of(figures, Set.of("hub:hub")).sentence());
         assertEquals(
                 "Without hub: 0 hold, 0 reduced, 1 by hand, 1 lost, 0 unsafe",
-                figures.without(Set.of("hub")).sentence(),
+                Assessment.of(figures, Set.of("hub")).sentence(),
                 "a unit may be named by its bare id");
     }
 
     @Test
     void theStripRunsFromPowerToOutpostsAndMarksWhatIsOut() {
-        List<StripItem> strip = figures.without(Set.of("unit:switch")).strip();
+        List<StripItem> strip = Assessment.of(figures, Set.of("unit:switch")).strip();
         List<Component.Group> groups = strip.stream().map(StripItem::group).toList();
         assertEquals(groups.stream().sorted().toList(), groups);
         assertTrue(strip.stream().allMatch(i -> i.kind().group() == i.group()));
@@ -86,7 +88,7 @@ class AssessmentTest {
         chirp = Plans.put(chirp, "probe", Plans.with(chirp.units().get("probe"), slow));
         chirp = Plans.link(chirp, "probe-gateway", Plans.link("probe", "far", Medium.CHIRP));
 
-        Assessment now = new Assessment.Figures(chirp).without(Set.of());
+        Assessment now = Assessment.of(new Facts(chirp), Set.of());
 
         // SF12 is not heard by a receiver at SF9, however near
         assertEquals(State.LOST, now.states().get("probe").state());
@@ -107,7 +109,7 @@ class AssessmentTest {
     void aUnitWithoutAPlaceIsNotCondemned() {
         Plan plan = Plans.put(
                 Plans.sound(), "board", Plans.with(Plans.sound().units().get("board"), (Place) null));
-        Assessment now = new Assessment.Figures(plan).without(Set.of());
+        Assessment now = Assessment.of(new Facts(plan), Set.of());
         assertEquals(State.HOLDS, now.states().get("lamp").state());
         assertFalse(now.links().get("board-ap").meets());
     }
@@ -115,13 +117,13 @@ class AssessmentTest {
     @Test
     void unknownComponentsArePassedOver() {
         assertEquals(
-                figures.without(Set.of()).states(),
-                figures.without(Set.of("unit:gone")).states());
+                Assessment.of(figures, Set.of()).states(),
+                Assessment.of(figures, Set.of("unit:gone")).states());
     }
 
     @Test
     void aFreshPlanIsWholeAndSaysWhatIsThere() {
-        Assessment fresh = new Assessment.Figures(Plan.fresh("Neu", Region.EU, 230.0, null)).without(Set.of());
+        Assessment fresh = Assessment.of(new Facts(Plan.fresh("Neu", Region.EU, 230.0, null)), Set.of());
         assertTrue(fresh.strip().isEmpty());
         assertEquals(0, fresh.counts().get(State.HOLDS));
         assertEquals(
@@ -131,7 +133,7 @@ class AssessmentTest {
 
     @Test
     void positionsAreOnTheSiteWithTheirFloor() {
-        Assessment now = figures.without(Set.of());
+        Assessment now = Assessment.of(figures, Set.of());
         assertEquals(
                 new Assessment.Position(6, 2, 1.5, "ground"), now.positions().get("/units/board"));
         assertEquals(now.positions().get("/units/probe"), now.positions().get("/devices/probe"));

@@ -1,0 +1,91 @@
+package org.skelto.core.assessment;
+
+import java.util.ArrayList;
+import java.util.EnumMap;
+import java.util.List;
+import java.util.Map;
+import java.util.Set;
+import java.util.stream.Collectors;
+import org.skelto.core.assessment.Assessment.StripItem;
+import org.skelto.core.facts.Facts;
+import org.skelto.core.facts.HouseFacts;
+import org.skelto.core.outage.Component;
+import org.skelto.core.outage.DeviceState;
+import org.skelto.core.outage.Outages;
+import org.skelto.core.outage.State;
+
+/**
+ * What an outage does.
+ *
+ * @param strip the toggles of the Without strip
+ * @param sentence what still works, in words
+ * @param troubles units that are dark or cut off from their hub, by id
+ */
+record OutageView(
+        List<StripItem> strip,
+        String sentence,
+        Map<State, Integer> counts,
+        Map<String, DeviceState> states,
+        Map<String, Outages.UnitTrouble> troubles) {
+    /** Shown when it could not be worked out. */
+    static final OutageView UNKNOWN =
+            new OutageView(List.of(), "What still works could not be worked out", Map.of(), Map.of(), Map.of());
+
+    /** Without these components; a unit may be named by its bare id. */
+    static OutageView of(Facts facts, Set<String> asked) {
+        Outages outages = facts.outages();
+        Set<String> failed = asked.stream().map(id -> known(outages, id)).collect(Collectors.toSet());
+        Map<String, DeviceState> states = outages.without(failed);
+        Map<State, Integer> counts = new EnumMap<>(State.class);
+        for (State state : State.values()) {
+            counts.put(state, 0);
+        }
+        states.values().forEach(s -> counts.merge(s.state(), 1, Integer::sum));
+        return new OutageView(
+                strip(facts, failed),
+                sentence(outages, failed, counts),
+                counts,
+                states,
+                failed.isEmpty() ? facts.get(HouseFacts.TROUBLES) : outages.units(failed));
+    }
+
+    private static String known(Outages outages, String id) {
+        Set<String> components = outages.components().keySet();
+        String unit = Component.unit(id);
+        return !components.contains(id) && components.contains(unit) ? unit : id;
+    }
+
+    /** Units that are dark or cut off without these components. */
+    static Set<String> unreached(Outages outages, Set<String> without) {
+        return outages.units(without.stream().map(id -> known(outages, id)).collect(Collectors.toSet()))
+                .keySet();
+    }
+
+    private static List<StripItem> strip(Facts facts, Set<String> failed) {
+        List<StripItem> items = new ArrayList<>();
+        Map<Component, Integer> felt = facts.get(HouseFacts.SHARED);
+        facts.outages().components().values().stream()
+                .filter(c -> felt.containsKey(c) || failed.contains(c.id()))
+                .forEach(c -> items.add(new StripItem(
+                        c.id(),
+                        c.name(),
+                        c.kind(),
+                        c.kind().group(),
+                        felt.getOrDefault(c, 0),
+                        failed.contains(c.id()))));
+        return items;
+    }
+
+    private static String sentence(Outages outages, Set<String> failed, Map<State, Integer> counts) {
+        String without = failed.isEmpty()
+                ? "With everything working"
+                : "Without "
+                        + outages.components().values().stream()
+                                .filter(c -> failed.contains(c.id()))
+                                .map(Component::name)
+                                .collect(Collectors.joining(" and "));
+        return without + ": " + counts.get(State.HOLDS) + " hold, " + counts.get(State.REDUCED) + " reduced, "
+                + counts.get(State.BY_HAND) + " by hand, " + counts.get(State.LOST) + " lost, "
+                + counts.get(State.UNSAFE) + " unsafe";
+    }
+}

@@ -1,0 +1,309 @@
+package org.skelto.core.facts;
+
+import static org.skelto.core.facts.PlanPart.CIRCUITS;
+import static org.skelto.core.facts.PlanPart.DEVICE_NAMES;
+import static org.skelto.core.facts.PlanPart.DEVICE_PLACES;
+import static org.skelto.core.facts.PlanPart.DEVICE_ROLES;
+import static org.skelto.core.facts.PlanPart.DEVICE_WAYS;
+import static org.skelto.core.facts.PlanPart.DEVICE_WIRING;
+import static org.skelto.core.facts.PlanPart.HEAD;
+import static org.skelto.core.facts.PlanPart.SERVICES;
+import static org.skelto.core.facts.PlanPart.UNIT_BOARDS;
+import static org.skelto.core.facts.PlanPart.UNIT_NAMES;
+import static org.skelto.core.facts.PlanPart.UNIT_POWER;
+import static org.skelto.core.facts.PlanPart.UNIT_RADIOS;
+import static org.skelto.core.facts.PlanPart.UNIT_ROLES;
+
+import java.util.ArrayList;
+import java.util.Arrays;
+import java.util.HashMap;
+import java.util.HashSet;
+import java.util.List;
+import java.util.Map;
+import java.util.Objects;
+import java.util.Set;
+import java.util.TreeMap;
+import org.jspecify.annotations.Nullable;
+import org.skelto.core.coverage.DemandReport;
+import org.skelto.core.housing.HousingFit;
+import org.skelto.core.links.LinkAssessor;
+import org.skelto.core.links.LinkReport;
+import org.skelto.core.mesh.MeshReport;
+import org.skelto.core.mesh.Meshes;
+import org.skelto.core.outage.Component;
+import org.skelto.core.outage.Outages;
+import org.skelto.core.plan.Plan;
+import org.skelto.core.plan.equipment.DeviceKind;
+import org.skelto.core.plan.equipment.Unit;
+import org.skelto.core.plan.network.Link;
+import org.skelto.core.plan.site.Place;
+import org.skelto.core.power.PowerNode;
+import org.skelto.core.power.PowerTree;
+import org.skelto.core.site.SiteModel;
+import org.skelto.core.sound.SoundReport;
+import org.skelto.core.sound.Sounders;
+import org.skelto.core.wiring.ChainReport;
+import org.skelto.core.wiring.Chains;
+import org.skelto.core.wiring.PinAssigner;
+import org.skelto.core.wiring.Wired;
+
+/** The facts of a house that others build on. */
+public final class HouseFacts {
+    /** Walls, panels and slabs. Ask {@link #site} for it: it knows where units stand now. */
+    public static final FactKind<SiteModel> GEOMETRY =
+            FactKind.of("geometry of the house", List.of(PlanPart.SITE), List.of(), f -> SiteModel.of(f.plan()));
+
+    private static final FactKind<PerItem<LinkReport>> JUDGED = FactKind.renewed(
+            "links",
+            List.of(
+                    PlanPart.LINKS,
+                    PlanPart.PATHS,
+                    PlanPart.INDOORS,
+                    PlanPart.EXISTING,
+                    HEAD,
+                    UNIT_NAMES,
+                    UNIT_ROLES,
+                    PlanPart.UNIT_PLACES,
+                    UNIT_POWER,
+                    UNIT_RADIOS,
+                    DEVICE_ROLES),
+            List.of(GEOMETRY),
+            (f, before) -> judged(f, before));
+
+    /** All links judged, by id; only those are judged anew of which something changed. */
+    public static final FactKind<Map<String, LinkReport>> LINKS =
+            FactKind.of("links", List.of(), List.of(JUDGED), f -> f.get(JUDGED).values());
+
+    /** For each link whether what its nearer and its farther end send arrives. */
+    private static final FactKind<Map<String, List<Boolean>>> CARRYING =
+            FactKind.of("links", List.of(PlanPart.LINKS), List.of(LINKS), f -> carrying(f));
+
+    public static final FactKind<Outages> OUTAGES = FactKind.of(
+            "outages",
+            List.of(
+                    PlanPart.LINKS,
+                    CIRCUITS,
+                    SERVICES,
+                    UNIT_NAMES,
+                    UNIT_ROLES,
+                    UNIT_POWER,
+                    DEVICE_NAMES,
+                    DEVICE_ROLES,
+                    DEVICE_WAYS,
+                    DEVICE_WIRING),
+            List.of(CARRYING),
+            f -> outages(f));
+
+    /** What several devices feel when it is gone, and how many. */
+    public static final FactKind<Map<Component, Integer>> SHARED = FactKind.of(
+            "what devices share",
+            List.of(),
+            List.of(OUTAGES),
+            f -> f.get(OUTAGES).shared());
+
+    /** Units that are dark or cut off with everything working, by id. */
+    public static final FactKind<Map<String, Outages.UnitTrouble>> TROUBLES = FactKind.of(
+            "this outage", List.of(), List.of(OUTAGES), f -> f.get(OUTAGES).units(Set.of()));
+
+    /** How messages travel in each mesh, without the count of separate routes. */
+    public static final FactKind<List<MeshReport>> MESHES =
+            FactKind.of("mesh routes", PlanPart.ALL, List.of(), f -> Meshes.withoutSeparateRoutes(site(f), f.tables()));
+
+    /** Sounders, each with its place. */
+    private static final FactKind<Map<String, List<Object>>> SOUNDERS = FactKind.of(
+            "sounders",
+            List.of(DEVICE_NAMES, DEVICE_ROLES, DEVICE_PLACES, PlanPart.DEVICE_SURROUNDINGS, PlanPart.UNIT_PLACES),
+            List.of(),
+            f -> sounders(f.plan()));
+
+    /** Which rooms hear which sounder, by device. */
+    public static final FactKind<Map<String, SoundReport>> SOUNDS =
+            FactKind.of("sounders", List.of(), List.of(GEOMETRY, SOUNDERS), f -> Sounders.of(site(f)));
+
+    /** The places from which handsets and phones must work. */
+    public static final FactKind<Map<String, DemandReport>> DEMANDS =
+            FactKind.of("places to work from", PlanPart.ALL, List.of(), f -> DemandReport.of(site(f), f.tables()));
+
+    private static final FactKind<PerItem<Wired>> ASSIGNED = FactKind.renewed(
+            "channels",
+            List.of(UNIT_NAMES, UNIT_ROLES, UNIT_BOARDS, DEVICE_NAMES, DEVICE_ROLES, DEVICE_WAYS, DEVICE_WIRING),
+            List.of(),
+            (f, before) -> assigned(f, before));
+
+    /** How the devices of controllers whose boards are chosen are connected, by unit. */
+    public static final FactKind<Map<String, Wired>> WIRED = FactKind.of(
+            "channels", List.of(), List.of(ASSIGNED), f -> f.get(ASSIGNED).values());
+
+    /** Of the places of units, those that lengths of supply cables and temperatures of batteries hang on. */
+    private static final FactKind<Map<String, Object>> POWER_PLACES =
+            FactKind.of("power", List.of(PlanPart.UNIT_PLACES, UNIT_POWER), List.of(), f -> powerPlaces(f.plan()));
+
+    /** Where every unit's power comes from, by id. */
+    public static final FactKind<Map<String, PowerNode>> POWER = FactKind.of(
+            "power",
+            List.of(
+                    HEAD,
+                    PlanPart.EXISTING,
+                    CIRCUITS,
+                    PlanPart.HOUSINGS,
+                    UNIT_NAMES,
+                    UNIT_ROLES,
+                    UNIT_POWER,
+                    UNIT_BOARDS,
+                    UNIT_RADIOS,
+                    PlanPart.LINKS,
+                    DEVICE_NAMES,
+                    DEVICE_ROLES,
+                    DEVICE_WAYS,
+                    DEVICE_WIRING),
+            List.of(GEOMETRY, POWER_PLACES),
+            f -> PowerTree.of(site(f), f.parts()));
+
+    /** What a repair of the power tree may read: the tree, and all that another tree would be made of. */
+    public static final List<FactKind<?>> POWER_AND_PLACES = List.of(POWER, GEOMETRY, POWER_PLACES);
+
+    /** How each wall box and enclosure is filled, by id. */
+    public static final FactKind<Map<String, HousingFit>> HOUSINGS = FactKind.of(
+            "enclosures", PlanPart.ALL, List.of(POWER), f -> HousingFit.of(f.plan(), f.parts(), f.get(POWER)));
+
+    /** The lines that boards are chained on. */
+    public static final FactKind<List<ChainReport>> CHAINS =
+            FactKind.of("buses", PlanPart.ALL, List.of(), f -> Chains.of(f.plan(), f.parts()));
+
+    /** For each link over known ground, all that its clearance hangs on. */
+    public static final FactKind<Map<String, List<Object>>> GROUND = FactKind.of(
+            "links",
+            List.of(
+                    HEAD,
+                    PlanPart.INDOORS,
+                    PlanPart.LINKS,
+                    PlanPart.PATHS,
+                    UNIT_NAMES,
+                    UNIT_ROLES,
+                    PlanPart.UNIT_PLACES,
+                    UNIT_RADIOS),
+            List.of(LINKS, GEOMETRY),
+            f -> ground(f));
+
+    /** Those that the page shows or whose failure it tells. */
+    public static final List<FactKind<?>> SHOWN =
+            List.of(GEOMETRY, LINKS, OUTAGES, MESHES, SOUNDS, DEMANDS, WIRED, POWER, HOUSINGS, CHAINS, SHARED);
+
+    private HouseFacts() {}
+
+    /** The geometry of the plan, which knows where everything stands now. */
+    public static SiteModel site(Facts facts) {
+        return facts.get(GEOMETRY).around(facts.plan());
+    }
+
+    private static PerItem<LinkReport> judged(Facts f, @Nullable PerItem<LinkReport> before) {
+        Plan plan = f.plan();
+        LinkAssessor assessor = new LinkAssessor(site(f), f.tables());
+        Object geometry = f.get(GEOMETRY);
+        Map<String, List<Object>> inputs = new TreeMap<>();
+        plan.links()
+                .forEach((id, link) -> inputs.put(
+                        id,
+                        Arrays.asList(
+                                link,
+                                plan.units().get(link.from()),
+                                plan.units().get(link.to()),
+                                assessor.criticality(link.from()),
+                                plan.path(link.from(), link.to()).orElse(null),
+                                geometry,
+                                plan.calibration(),
+                                plan.indoorModel(),
+                                plan.routes(),
+                                plan.region(),
+                                plan.place())));
+        return PerItem.renewed(
+                before, inputs, id -> assessor.report(id, plan.links().get(id)));
+    }
+
+    private static Map<String, List<Boolean>> carrying(Facts f) {
+        Map<String, LinkReport> judged = f.get(LINKS);
+        Map<String, List<Boolean>> carrying = new HashMap<>();
+        f.plan()
+                .links()
+                .forEach((id, link) ->
+                        carrying.put(id, List.of(carries(judged, id, link.from()), carries(judged, id, link.to()))));
+        return carrying;
+    }
+
+    private static boolean carries(Map<String, LinkReport> judged, String link, String sender) {
+        return Objects.requireNonNull(judged.get(link)).carries(sender);
+    }
+
+    private static Outages outages(Facts f) {
+        Map<String, List<Boolean>> carrying = f.get(CARRYING);
+        Map<String, Link> links = f.plan().links();
+        Outages made = new Outages(
+                f.plan(),
+                (link, sender) -> Objects.requireNonNull(carrying.get(link))
+                        .get(Objects.requireNonNull(links.get(link)).from().equals(sender) ? 0 : 1));
+        made.now();
+        return made;
+    }
+
+    private static Map<String, List<Object>> sounders(Plan plan) {
+        Map<String, List<Object>> sounders = new TreeMap<>();
+        plan.devices().forEach((id, d) -> {
+            if (d.kind().family() == DeviceKind.Family.SOUNDER) {
+                sounders.put(id, Arrays.asList(d, SiteModel.placeOf(plan, d)));
+            }
+        });
+        return sounders;
+    }
+
+    private static PerItem<Wired> assigned(Facts f, @Nullable PerItem<Wired> before) {
+        Plan plan = f.plan();
+        Map<String, List<Object>> inputs = new TreeMap<>();
+        plan.units().forEach((id, unit) -> {
+            if (PinAssigner.assigns(unit)) {
+                inputs.put(id, new ArrayList<>(List.of(unit.name(), unit.kind(), unit.channels(), unit.boards())));
+            }
+        });
+        plan.devices().forEach((id, d) -> {
+            List<Object> of = d.unit() == null ? null : inputs.get(d.unit());
+            if (of != null) {
+                of.add(id);
+                of.add(d);
+            }
+        });
+        return PerItem.renewedTogether(before, inputs, changed -> PinAssigner.of(plan, f.parts(), changed));
+    }
+
+    private static Map<String, Object> powerPlaces(Plan plan) {
+        Set<String> wired = new HashSet<>();
+        plan.units().forEach((id, unit) -> {
+            if (unit.power().from() != null) {
+                wired.add(id);
+                wired.add(unit.power().from());
+            }
+        });
+        Map<String, Object> places = new TreeMap<>();
+        plan.units().forEach((id, unit) -> {
+            Place place = unit.place();
+            if (place != null) {
+                places.put(id, wired.contains(id) ? place : Arrays.asList(place.room(), place.spot()));
+            }
+        });
+        return places;
+    }
+
+    private static Map<String, List<Object>> ground(Facts f) {
+        Plan plan = f.plan();
+        Map<String, LinkReport> reports = f.get(LINKS);
+        Map<String, List<Object>> ground = new TreeMap<>();
+        plan.links().forEach((id, link) -> {
+            Object path = plan.path(link.from(), link.to()).orElse(null);
+            LinkReport report = reports.get(id);
+            if (path != null || report != null && !report.indoor()) {
+                Unit from = plan.units().get(link.from());
+                Unit to = plan.units().get(link.to());
+                ground.put(id, Arrays.asList(link, from, to, path, report));
+            }
+        });
+        return ground;
+    }
+}

@@ -1,0 +1,165 @@
+package org.skelto.core.facts;
+
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Map;
+import java.util.Random;
+import java.util.TreeMap;
+import java.util.TreeSet;
+import java.util.function.BiFunction;
+import org.skelto.core.plan.Plan;
+import org.skelto.core.plan.equipment.Criticality;
+import org.skelto.core.plan.equipment.Device;
+import org.skelto.core.plan.equipment.Hand;
+import org.skelto.core.plan.equipment.RestState;
+import org.skelto.core.plan.equipment.Unit;
+import org.skelto.core.plan.equipment.Way;
+import org.skelto.core.plan.network.Direction;
+import org.skelto.core.plan.network.Link;
+import org.skelto.core.plan.power.Power;
+import org.skelto.core.plan.power.PowerSource;
+import org.skelto.core.plan.radio.Calibration;
+import org.skelto.core.plan.radio.IndoorModel;
+import org.skelto.core.plan.radio.Medium;
+import org.skelto.core.plan.radio.Message;
+import org.skelto.core.plan.radio.Radio;
+import org.skelto.core.plan.radio.RadioBand;
+import org.skelto.core.plan.site.Clutter;
+import org.skelto.core.plan.site.Corner;
+import org.skelto.core.plan.site.Place;
+import org.skelto.core.plan.site.Room;
+import org.skelto.core.plan.validation.PlanValidator;
+
+/** Edits as people make them, by chance, of every part of a plan that facts read. */
+final class RandomEdits {
+    private final Random random;
+
+    RandomEdits(long seed) {
+        this.random = new Random(seed);
+    }
+
+    private interface Change extends BiFunction<RandomEdits, Plan, Plan> {}
+
+    private static final List<Change> CHANGES = List.of(
+            (r, p) -> r.unit(p, u -> u.place() == null ? u : u.withPlace(r.moved(u.place()))),
+            (r, p) -> r.unit(p, u -> u.place() == null ? u : u.withPlace(r.moved(u.place()))),
+            (r, p) -> r.unit(p, u -> u.withName("unit " + r.random.nextInt(1000))),
+            (r, p) -> r.unit(p, u -> u.withPower(r.power(p, u.power()))),
+            (r, p) -> r.unit(p, u -> u.withIpv4(null)),
+            (r, p) -> r.unit(p, u -> u.withBoards(null)),
+            (r, p) -> r.unit(p, u -> u.withBroker(!u.broker())),
+            (r, p) -> r.unit(p, u -> u.withHub(null)),
+            (r, p) -> r.unit(p, u -> u.withRadios(r.radios(u.radios()))),
+            (r, p) -> r.unit(
+                    p,
+                    u -> u.message() == null
+                            ? u
+                            : u.withMessage(u.message()
+                                    .with(m -> m.tries(1 + r.random.nextInt(3))
+                                            .command(r.one(List.of(Message.Command.values())))))),
+            (r, p) -> r.device(p, d -> d.place() == null ? d : d.withPlace(r.moved(d.place()))),
+            (r, p) -> r.device(p, d -> d.withName("device " + r.random.nextInt(1000))),
+            (r, p) -> r.device(p, d -> d.withWays(new TreeSet<>(List.of(r.one(List.of(Way.values())))))),
+            (r, p) -> r.device(p, d -> d.withHand(r.one(List.of(Hand.values())))),
+            (r, p) -> r.device(p, d -> d.withRest(r.one(List.of(RestState.values())))),
+            (r, p) -> r.device(p, d -> d.withCriticality(r.one(List.of(Criticality.values())))),
+            (r, p) -> r.device(p, d -> d.attachedTo(r.one(p.units().keySet()))),
+            (r, p) -> r.device(p, d -> d.withWiring(null)),
+            (r, p) -> r.device(p, d -> d.withTopic("a/" + r.random.nextInt(5))),
+            (r, p) -> r.device(p, d -> d.withWorks(d.known().withWatts(r.random.nextDouble() * 500))),
+            (r, p) -> p.withRooms(r.with(p.rooms(), r::room)),
+            (r, p) -> p.withLinks(r.with(p.links(), l -> r.link(p, l))),
+            (r, p) -> p.withLinks(r.without(p.links())),
+            (r, p) -> p.withPaths(r.with(p.paths(), path -> path.withExponent(2 + r.random.nextDouble() * 2))),
+            (r, p) -> p.withIndoorModel(r.one(List.of(IndoorModel.values()))),
+            (r, p) -> p.withCalibration(new Calibration(
+                    true,
+                    Map.of("brick-110", Map.of(RadioBand.AROUND_2_4_GHZ, r.random.nextDouble() * 20)),
+                    Map.of(),
+                    Map.of(),
+                    1,
+                    null)),
+            (r, p) -> p.withAccepted(Map.of("S2", "known " + r.random.nextInt(5))),
+            (r, p) -> p.withMainsVoltageV(r.random.nextBoolean() ? 230.0 : 120.0),
+            (r, p) -> p.withNetwork(p.network()),
+            (r, p) -> p.withServices(r.without(p.services())),
+            (r, p) -> p.withHousings(r.with(p.housings(), h -> h)),
+            (r, p) -> p.withDemands(r.without(p.demands())),
+            (r, p) -> p.withOpenings(r.with(p.openings(), o -> o.withWidthM(0.5 + r.random.nextDouble()))));
+
+    /** A plan that differs from this one in one place, still well-formed. */
+    Plan next(Plan plan) {
+        while (true) {
+            Plan changed = CHANGES.get(random.nextInt(CHANGES.size())).apply(this, plan);
+            if (PlanValidator.problems(changed).isEmpty()) {
+                return changed;
+            }
+        }
+    }
+
+    private <T> T one(Iterable<T> all) {
+        List<T> list = new ArrayList<>();
+        all.forEach(list::add);
+        return list.get(random.nextInt(list.size()));
+    }
+
+    private <T> Map<String, T> with(Map<String, T> map, java.util.function.UnaryOperator<T> change) {
+        Map<String, T> all = new TreeMap<>(map);
+        if (!all.isEmpty()) {
+            all.computeIfPresent(one(map.keySet()), (id, value) -> change.apply(value));
+        }
+        return all;
+    }
+
+    private <T> Map<String, T> without(Map<String, T> map) {
+        Map<String, T> all = new TreeMap<>(map);
+        if (!all.isEmpty()) {
+            all.remove(one(map.keySet()));
+        }
+        return all;
+    }
+
+    private Plan unit(Plan plan, java.util.function.UnaryOperator<Unit> change) {
+        return plan.withUnits(with(plan.units(), change));
+    }
+
+    private Plan device(Plan plan, java.util.function.UnaryOperator<Device> change) {
+        return plan.withDevices(with(plan.devices(), change));
+    }
+
+    private Place moved(Place place) {
+        return new Place(
+                place.room(),
+                place.spot(),
+                Corner.cm(place.xM() + random.nextGaussian()),
+                Corner.cm(place.yM() + random.nextGaussian()),
+                place.heightM());
+    }
+
+    private Power power(Plan plan, Power power) {
+        return random.nextBoolean()
+                ? power.withBackupH(random.nextInt(10))
+                : Power.of(PowerSource.MAINS, one(plan.circuits().keySet()), null, 0);
+    }
+
+    private Map<String, Radio> radios(Map<String, Radio> radios) {
+        return with(radios, radio -> radio.withTxPowerDbm(random.nextInt(20)).withReceives(random.nextInt(4) > 0));
+    }
+
+    private Room room(Room room) {
+        if (random.nextBoolean()) {
+            return room.withClutter(one(List.of(Clutter.values())));
+        }
+        List<Corner> corners = new ArrayList<>(room.corners());
+        int i = random.nextInt(corners.size());
+        Corner at = corners.get(i);
+        corners.set(i, new Corner(Corner.cm(at.xM() + random.nextGaussian() / 5), at.yM()));
+        return room.withCorners(corners);
+    }
+
+    private Link link(Plan plan, Link link) {
+        return random.nextBoolean()
+                ? new Link(link.from(), link.to(), link.medium(), one(List.of(Direction.values())), null, link.why())
+                : new Link(link.from(), one(plan.units().keySet()), one(List.of(Medium.values())), null, null, null);
+    }
+}
