@@ -45,7 +45,7 @@ public record Assessment(
         Map<String, Position> positions,
         Map<String, LinkReport> links,
         List<Snag> snags,
-        Map<String, NameRow> names,
+        Map<String, NameAssigner.NameRow> names,
         List<StripItem> strip,
         String sentence,
         Map<State, Integer> counts,
@@ -60,9 +60,6 @@ public record Assessment(
     public record Position(
             double xM, double yM, double zM, @Nullable String floor) {}
 
-    /** What the rule would say of a device's topic or a unit's needs. */
-    public record NameRow(@Nullable String topicByRule, boolean needsAddress, boolean needsNodeId) {}
-
     /** A toggle of the Without strip. */
     public record StripItem(
             String id, String name, Component.Kind kind, Component.Group group, int felt, boolean out) {}
@@ -75,7 +72,7 @@ public record Assessment(
         Fact<SiteModel> site = facts.fact(HouseFacts.GEOMETRY);
         Fact<OutageView> outage = Fact.of("this outage", () -> OutageView.of(facts, without));
         Fact<Map<String, Position>> positions = Fact.of("positions", () -> positions(facts));
-        Fact<Map<String, NameRow>> names = Fact.of("names", () -> names(facts.plan()));
+        Fact<Map<String, NameAssigner.NameRow>> names = facts.fact(HouseFacts.NAME_RULES);
         List<Snag> snags = Checks.snags(facts);
         OutageView now = outage.orElse(OutageView.UNKNOWN);
         List<Fact.Failure> failures = failures(facts);
@@ -130,18 +127,5 @@ public record Assessment(
 
     private static double round(double metres) {
         return Math.round(metres * 1000) / 1000.0;
-    }
-
-    private static Map<String, NameRow> names(Plan plan) {
-        Map<String, NameRow> rows = new TreeMap<>();
-        plan.units()
-                .keySet()
-                .forEach(id -> rows.put(
-                        "/units/" + id,
-                        new NameRow(null, NameAssigner.needsAddress(plan, id), NameAssigner.needsNodeId(plan, id))));
-        plan.devices()
-                .forEach((id, d) ->
-                        rows.put("/devices/" + id, new NameRow(NameAssigner.topicByRule(plan, d), false, false)));
-        return rows;
     }
 }

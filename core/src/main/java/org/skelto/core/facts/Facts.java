@@ -42,7 +42,7 @@ import org.skelto.core.work.Fact;
  */
 public final class Facts {
     /** A fact with the plan and the other facts that it was worked out from. */
-    private record Known(Fact<?> fact, Plan plan, Map<FactKind<?>, Object> from) {}
+    private record Known(Fact<?> fact, Plan plan, List<Reading> readings, Map<FactKind<?>, Object> from) {}
 
     private final Plan plan;
     private final SlabTables tables;
@@ -99,8 +99,8 @@ public final class Facts {
 
     /** The facts of a changed plan with other readings and parts. */
     public Facts after(Plan other, List<Reading> otherReadings, Catalogue otherParts) {
-        boolean sameBeside = otherReadings.equals(readings) && otherParts == parts;
-        return new Facts(other, tables, otherReadings, otherParts, mistakes, sameBeside ? before() : Map.of());
+        Map<FactKind<?>, Known> kept = otherParts == parts ? before() : Map.of();
+        return new Facts(other, tables, otherReadings, otherParts, mistakes, kept);
     }
 
     private Map<FactKind<?>, Known> before() {
@@ -164,7 +164,7 @@ public final class Facts {
     private <T> Known find(FactKind<T> kind) {
         Known old = before.get(kind);
         if (old != null && unchanged(kind, old)) {
-            return new Known(old.fact(), plan, old.from());
+            return new Known(old.fact(), plan, readings, old.from());
         }
         @SuppressWarnings("unchecked")
         T oldValue = old == null ? null : (T) old.fact().get();
@@ -181,11 +181,12 @@ public final class Facts {
                 from.put(k, of.get());
             }
         }
-        return new Known(made, plan, from);
+        return new Known(made, plan, readings, from);
     }
 
     private boolean unchanged(FactKind<?> kind, Known old) {
-        return kind.reads().stream().allMatch(part -> part.same(old.plan(), plan))
+        return (!kind.reads().contains(PlanPart.READINGS) || old.readings().equals(readings))
+                && kind.reads().stream().allMatch(part -> part.same(old.plan(), plan))
                 && kind.from().stream().allMatch(k -> same(k, old.from().get(k)));
     }
 

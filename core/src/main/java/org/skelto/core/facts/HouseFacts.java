@@ -21,15 +21,18 @@ import java.util.HashSet;
 import java.util.List;
 import java.util.Map;
 import java.util.Objects;
+import java.util.Optional;
 import java.util.Set;
 import java.util.TreeMap;
 import org.jspecify.annotations.Nullable;
 import org.skelto.core.coverage.DemandReport;
 import org.skelto.core.housing.HousingFit;
 import org.skelto.core.links.LinkAssessor;
+import org.skelto.core.links.LinkChooser;
 import org.skelto.core.links.LinkReport;
 import org.skelto.core.mesh.MeshReport;
 import org.skelto.core.mesh.Meshes;
+import org.skelto.core.naming.NameAssigner;
 import org.skelto.core.outage.Component;
 import org.skelto.core.outage.Outages;
 import org.skelto.core.plan.Plan;
@@ -170,6 +173,31 @@ public final class HouseFacts {
     public static final FactKind<List<ChainReport>> CHAINS =
             FactKind.of("buses", PlanPart.ALL, List.of(), f -> Chains.of(f.plan(), f.parts()));
 
+    /** For each unit the link that would be chosen for it, looked for only when somebody wants to know. */
+    private static final FactKind<PerItem<Lazy<Optional<LinkChooser.Option>>>> BEST_LINKS = FactKind.renewed(
+            "links",
+            List.of(
+                    PlanPart.LINKS,
+                    PlanPart.PATHS,
+                    PlanPart.INDOORS,
+                    PlanPart.EXISTING,
+                    HEAD,
+                    UNIT_NAMES,
+                    UNIT_ROLES,
+                    PlanPart.UNIT_PLACES,
+                    UNIT_POWER,
+                    UNIT_RADIOS,
+                    DEVICE_ROLES),
+            List.of(GEOMETRY),
+            (f, before) -> bestLinks(f, before));
+
+    /** What the rules of naming say of every unit and device, by JSON pointer. */
+    public static final FactKind<Map<String, NameAssigner.NameRow>> NAME_RULES = FactKind.of(
+            "names",
+            List.of(PlanPart.NETWORK, PlanPart.SITE, PlanPart.LINKS, UNIT_ROLES, DEVICE_NAMES),
+            List.of(whereabouts()),
+            f -> NameAssigner.rules(f.plan()));
+
     /** For each link over known ground, all that its clearance hangs on. */
     public static final FactKind<Map<String, List<Object>>> GROUND = FactKind.of(
             "links",
@@ -194,6 +222,52 @@ public final class HouseFacts {
     /** The geometry of the plan, which knows where everything stands now. */
     public static SiteModel site(Facts facts) {
         return facts.get(GEOMETRY).around(facts.plan());
+    }
+
+    /** The link that would be chosen for a unit, if any will do. */
+    public static Optional<LinkChooser.Option> bestLink(Facts facts, String unit) {
+        Lazy<Optional<LinkChooser.Option>> best = facts.get(BEST_LINKS).values().get(unit);
+        return best == null ? Optional.empty() : best.get();
+    }
+
+    private static PerItem<Lazy<Optional<LinkChooser.Option>>> bestLinks(
+            Facts f, @Nullable PerItem<Lazy<Optional<LinkChooser.Option>>> before) {
+        Plan plan = f.plan();
+        LinkChooser chooser = new LinkChooser(site(f), f.tables());
+        LinkAssessor assessor = new LinkAssessor(site(f), f.tables());
+        Map<String, Unit> targets = new TreeMap<>(plan.units());
+        targets.values().removeIf(u -> !LinkChooser.mayReceive(u));
+        List<Object> common = Arrays.asList(
+                targets,
+                plan.links(),
+                plan.paths(),
+                f.get(GEOMETRY),
+                plan.calibration(),
+                plan.indoorModel(),
+                plan.routes(),
+                plan.region(),
+                plan.place());
+        Map<String, List<Object>> inputs = new TreeMap<>();
+        plan.units().forEach((id, unit) -> {
+            List<Object> of = new ArrayList<>(List.of(unit, assessor.criticality(id)));
+            of.addAll(common);
+            inputs.put(id, of);
+        });
+        return PerItem.renewed(before, inputs, id -> new Lazy<>(() -> chooser.best(id)));
+    }
+
+    /** In which room or at which spot each device is. */
+    private static FactKind<Map<String, List<Object>>> whereabouts() {
+        return FactKind.of("names", List.of(PlanPart.UNIT_PLACES, DEVICE_ROLES, DEVICE_PLACES), List.of(), f -> {
+            Map<String, List<Object>> where = new TreeMap<>();
+            f.plan().devices().forEach((id, d) -> {
+                Place place = SiteModel.placeOf(f.plan(), d);
+                if (place != null) {
+                    where.put(id, Arrays.asList(place.room(), place.spot()));
+                }
+            });
+            return where;
+        });
     }
 
     private static PerItem<LinkReport> judged(Facts f, @Nullable PerItem<LinkReport> before) {

@@ -30,6 +30,8 @@ public enum PlanPart {
     /** How loss inside buildings is predicted. */
     INDOORS(null, "indoorModel", "calibration"),
     ACCEPTED(null, "accepted"),
+    /** What was measured in the house; kept beside the plan. */
+    READINGS(null),
 
     UNIT_NAMES("units", "name"),
     UNIT_ROLES("units", "kind", "channels", "maxClients", "internetEntry", "broker", "hub"),
@@ -48,8 +50,8 @@ public enum PlanPart {
     DEVICE_SURROUNDINGS("devices", "rating", "sound", "heardIn"),
     DEVICE_TOPICS("devices", "topic");
 
-    /** All of the plan. */
-    public static final Set<PlanPart> ALL = Set.copyOf(EnumSet.allOf(PlanPart.class));
+    /** All of the plan, without what was measured. */
+    public static final Set<PlanPart> ALL = Set.copyOf(EnumSet.complementOf(EnumSet.of(READINGS)));
 
     private final RecordShape.@Nullable Component map;
     private final List<RecordShape.Component> components;

@@ -273,6 +273,11 @@ public final class LinkChooser {
                 .map(Map.Entry::getKey);
     }
 
+    /** Whether a unit is of a kind that others may report to: what other units are like does not matter to a choice. */
+    public static boolean mayReceive(Unit unit) {
+        return unit.kind().collects() || unit.media().stream().anyMatch(Medium::mesh);
+    }
+
     private boolean receives(String id, Unit unit, String asking, Medium medium) {
         ComputingBudget.step();
         if (site.position(unit).isEmpty()) {

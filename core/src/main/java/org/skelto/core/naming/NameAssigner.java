@@ -6,6 +6,7 @@ import java.util.Map;
 import java.util.Set;
 import java.util.TreeMap;
 import java.util.zip.CRC32;
+import org.jspecify.annotations.Nullable;
 import org.skelto.core.plan.Plan;
 import org.skelto.core.plan.Slugs;
 import org.skelto.core.plan.equipment.Device;
@@ -57,10 +58,44 @@ public final class NameAssigner {
     public static Plan assign(Plan plan) {
         NameAssigner assigner = new NameAssigner(plan);
         Map<String, Unit> units = new TreeMap<>();
-        plan.units().forEach((id, unit) -> units.put(id, assigner.named(id, unit)));
+        plan.units().forEach((id, unit) -> {
+            Unit named = assigner.named(id, unit);
+            if (named != unit) {
+                units.put(id, named);
+            }
+        });
         Map<String, Device> devices = new TreeMap<>();
-        plan.devices().forEach((id, device) -> devices.put(id, assigner.named(device)));
-        return plan.with(p -> p.units(units).devices(devices));
+        plan.devices().forEach((id, device) -> {
+            Device named = assigner.named(device);
+            if (named != device) {
+                devices.put(id, named);
+            }
+        });
+        return plan.with(p -> p.units(with(plan.units(), units)).devices(with(plan.devices(), devices)));
+    }
+
+    /** The very same map when nothing in it changes, so that whoever compares sees it at once. */
+    private static <V> Map<String, V> with(Map<String, V> all, Map<String, V> changed) {
+        if (changed.isEmpty()) {
+            return all;
+        }
+        Map<String, V> now = new TreeMap<>(all);
+        now.putAll(changed);
+        return now;
+    }
+
+    /** What the rules say of a device's topic or a unit's needs. */
+    public record NameRow(@Nullable String topicByRule, boolean needsAddress, boolean needsNodeId) {}
+
+    /** What the rules say of every unit and device, by JSON pointer. */
+    public static Map<String, NameRow> rules(Plan plan) {
+        Map<String, NameRow> rules = new TreeMap<>();
+        plan.units()
+                .keySet()
+                .forEach(id ->
+                        rules.put("/units/" + id, new NameRow(null, needsAddress(plan, id), needsNodeId(plan, id))));
+        plan.devices().forEach((id, d) -> rules.put("/devices/" + id, new NameRow(topicByRule(plan, d), false, false)));
+        return rules;
     }
 
     /** Whether a unit speaks IP, so that it needs an address to be found at. */
@@ -87,12 +122,17 @@ public final class NameAssigner {
 
     private Unit named(String id, Unit unit) {
         ComputingBudget.step();
+        boolean addressed = (unit.ipv4() == null || unit.mac() == null) && needsAddress(plan, id);
+        boolean numbered = unit.nodeId() == null && needsNodeId(plan, id);
+        if (!addressed && !numbered) {
+            return unit;
+        }
         UnitBuilder named = UnitBuilder.builder(unit);
-        if (needsAddress(plan, id)) {
+        if (addressed) {
             named.ipv4(unit.ipv4() == null ? freeAddress(unit.kind()) : unit.ipv4());
             named.mac(unit.mac() == null ? freeMac(id) : unit.mac());
         }
-        if (unit.nodeId() == null && needsNodeId(plan, id)) {
+        if (numbered) {
             named.nodeId(freeNode());
         }
         return named.build();

@@ -4,12 +4,14 @@ import java.util.ArrayList;
 import java.util.Arrays;
 import java.util.List;
 import java.util.Map;
+import java.util.Optional;
 import java.util.stream.Stream;
 import org.skelto.core.calibration.Reading;
 import org.skelto.core.coverage.DemandReport;
 import org.skelto.core.facts.Facts;
 import org.skelto.core.facts.HouseFacts;
 import org.skelto.core.housing.HousingFit;
+import org.skelto.core.links.LinkChooser;
 import org.skelto.core.links.LinkReport;
 import org.skelto.core.mesh.MeshReport;
 import org.skelto.core.outage.DeviceState;
@@ -91,6 +93,11 @@ final class CheckContext {
 
     List<ChainReport> chains() {
         return facts.chains();
+    }
+
+    /** The link that would be chosen for a unit, if any will do. */
+    Optional<LinkChooser.Option> bestLink(String unit) {
+        return HouseFacts.bestLink(facts, unit);
     }
 
     List<Snag> found() {

@@ -5,6 +5,7 @@ import static org.skelto.core.snags.Severity.LOOK;
 import static org.skelto.core.snags.Stage.LINKS;
 
 import java.util.ArrayList;
+import java.util.EnumSet;
 import java.util.List;
 import java.util.Locale;
 import java.util.Map;
@@ -15,6 +16,7 @@ import org.skelto.core.channels.ChannelPlan;
 import org.skelto.core.channels.Channels;
 import org.skelto.core.coverage.DemandReport;
 import org.skelto.core.facts.HouseFacts;
+import org.skelto.core.facts.PlanPart;
 import org.skelto.core.mesh.MeshReport;
 import org.skelto.core.plan.Edit;
 import org.skelto.core.plan.Pointers;
@@ -28,7 +30,7 @@ import org.skelto.core.snags.Check.Code;
 
 /** R1 of places to work from, R10, R11, R13, R21 and N14. */
 final class CoverageChecks {
-    static final Check CHECK = Check.of(
+    static final Check CHECK = Check.reading(
             "snags of coverage",
             List.of(
                     Code.of("R10", Stage.LINKS, "too many hops", Severity.FIX),
@@ -41,6 +43,7 @@ final class CoverageChecks {
                             "wireless name of another room, or a segment that cuts the hub off",
                             Severity.FIX,
                             Severity.LOOK)),
+            EnumSet.allOf(PlanPart.class),
             List.of(HouseFacts.DEMANDS, HouseFacts.MESHES),
             CoverageChecks::run);
 

@@ -12,7 +12,6 @@ import java.util.Optional;
 import org.skelto.core.facts.HouseFacts;
 import org.skelto.core.links.Hearing;
 import org.skelto.core.links.LinkAssessor;
-import org.skelto.core.links.LinkChooser;
 import org.skelto.core.links.LinkReport;
 import org.skelto.core.plan.Edit;
 import org.skelto.core.plan.Pointers;
@@ -62,18 +61,17 @@ final class RadioChecks {
     private RadioChecks() {}
 
     static void run(CheckContext c) {
-        LinkChooser chooser = new LinkChooser(c.site(), c.tables);
         c.plan.links().forEach((id, link) -> {
             LinkReport report = c.links().get(id);
-            margin(c, chooser, id, link, report);
+            margin(c, id, link, report);
             oneSided(c, id, link, report);
-            hears(c, chooser, id, link, report);
+            hears(c, id, link, report);
             unanswered(c, id, link);
         });
         c.plan.units().forEach((id, unit) -> {
             unit.radios().forEach((name, radio) -> law(c, id, unit, name, radio));
             clients(c, id, unit);
-            unlinked(c, chooser, id, unit);
+            unlinked(c, id, unit);
             repeater(c, id, unit);
         });
         c.plan.devices().forEach((id, d) -> singleEar(c, id, d));
@@ -92,7 +90,7 @@ final class RadioChecks {
         return c.plan.units().get(unit).name();
     }
 
-    private static void margin(CheckContext c, LinkChooser chooser, String id, Link link, LinkReport report) {
+    private static void margin(CheckContext c, String id, Link link, LinkReport report) {
         boolean judged = report.marginDb() != null;
         // what cannot hear at all has a snag of its own
         if (deaf(link, report) || report.meets() || judged && report.chance() >= report.target()) {
@@ -110,7 +108,7 @@ final class RadioChecks {
                                 : Wording.of(link.medium()) + " to " + name(c, link.to()))
                 .leadsTo("It will drop out at some places and hours, and nobody will know why.")
                 .at(CheckContext.link(id), CheckContext.unit(link.from()));
-        offer(c, chooser, link.from(), draft);
+        offer(c, link.from(), draft);
         draft.add();
     }
 
@@ -119,11 +117,11 @@ final class RadioChecks {
     }
 
     /** Looking for another link takes time, and nobody reads a hundred offers. */
-    private static void offer(CheckContext c, LinkChooser chooser, String unit, CheckContext.Draft draft) {
+    private static void offer(CheckContext c, String unit, CheckContext.Draft draft) {
         if (++c.offers > MOST_OFFERS) {
             return;
         }
-        chooser.best(unit)
+        c.bestLink(unit)
                 .ifPresent(o -> draft.fix(
                         Wording.of(o.medium()) + " to " + o.toName(), o.edits().toArray(Edit[]::new)));
     }
@@ -162,7 +160,7 @@ final class RadioChecks {
         return c.devicesOn(unit).allMatch(e -> e.getValue().kind().family() == DeviceKind.Family.SENSOR);
     }
 
-    private static void hears(CheckContext c, LinkChooser chooser, String id, Link link, LinkReport report) {
+    private static void hears(CheckContext c, String id, Link link, LinkReport report) {
         if (!deaf(link, report)) {
             return;
         }
@@ -171,7 +169,7 @@ final class RadioChecks {
         Optional<Radio> mouth = from.radio(link.medium());
         Optional<Radio> ear = to.radio(link.medium()).filter(Radio::receives);
         if (mouth.isPresent() && ear.isPresent() && !ear.get().decodes(mouth.get())) {
-            family(c, chooser, id, link, mouth.get(), ear.get());
+            family(c, id, link, mouth.get(), ear.get());
             return;
         }
         boolean sameBand = mouth.isPresent()
@@ -185,11 +183,11 @@ final class RadioChecks {
                 .figures(report.trouble())
                 .leadsTo("Nothing sent will ever arrive.")
                 .at(CheckContext.link(id), CheckContext.unit(link.to()));
-        offer(c, chooser, link.from(), draft);
+        offer(c, link.from(), draft);
         draft.add();
     }
 
-    private static void family(CheckContext c, LinkChooser chooser, String id, Link link, Radio mouth, Radio ear) {
+    private static void family(CheckContext c, String id, Link link, Radio mouth, Radio ear) {
         String at = CheckContext.unit(
                 link.to(),
                 "/radios",
@@ -341,7 +339,7 @@ final class RadioChecks {
         return edits.size() < many ? List.of() : edits;
     }
 
-    private static void unlinked(CheckContext c, LinkChooser chooser, String id, Unit unit) {
+    private static void unlinked(CheckContext c, String id, Unit unit) {
         boolean talks = unit.kind() != UnitKind.ROUTER
                 && unit.kind() != UnitKind.SUPPLY
                 && c.plan.links().values().stream().noneMatch(l -> l.from().equals(id) || l.to().equals(id));
@@ -350,7 +348,7 @@ final class RadioChecks {
                     .figures("0 links")
                     .leadsTo("Whatever is on it is cut off from the hub and the apps.")
                     .at(CheckContext.unit(id));
-            offer(c, chooser, id, draft);
+            offer(c, id, draft);
             draft.add();
         }
     }

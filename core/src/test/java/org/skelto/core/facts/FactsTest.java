@@ -169,7 +169,8 @@ class FactsTest {
     void readingsAndPartsMatterToo() {
         Facts before = new Facts(Demos.mill());
         AtomicInteger worked = new AtomicInteger();
-        FactKind<Integer> kind = FactKind.of("kind", List.of(), List.of(), f -> worked.incrementAndGet());
+        FactKind<Integer> kind =
+                FactKind.of("kind", List.of(PlanPart.READINGS), List.of(), f -> worked.incrementAndGet());
         before.get(kind);
         assertEquals(1, before.after(Demos.mill()).get(kind));
         assertEquals(

@@ -1,11 +1,10 @@
 package org.skelto.server.assessments;
 
-import org.skelto.core.facts.Facts;
-
 import java.util.List;
 import java.util.Set;
 import java.util.UUID;
 import org.skelto.core.assessment.Assessment;
+import org.skelto.core.facts.Facts;
 import org.skelto.core.links.LinkChooser;
 import org.skelto.core.plan.Edit;
 import org.skelto.core.plan.Plan;
@@ -53,16 +52,17 @@ class AssessmentController {
     @GetMapping("/assessment")
     Assessed assessment(@PathVariable UUID id, @RequestParam(defaultValue = "") Set<String> without) {
         PlanState state = plans.get(id);
-        return new Assessed(
-                state.revision(), kept.of(id, state.revision(), state.plan()).without(without));
+        return new Assessed(state.revision(), Assessment.of(kept.of(id, state.revision(), state.plan()), without));
     }
 
     /** What would follow from an edit; nothing is stored. */
     @PostMapping(path = "/preview", consumes = "application/json-patch+json")
     Preview preview(
             @PathVariable UUID id, @RequestParam(defaultValue = "") Set<String> without, @RequestBody String patch) {
-        Plan plan = plans.previewed(plans.get(id), patch);
-        return new Preview(plan, Assessment.of(new Facts(plan, kept.tables(), List.of(), kept.parts()), without));
+        PlanState state = plans.get(id);
+        Plan plan = plans.previewed(state, patch);
+        Facts supposed = kept.supposing(id, state.revision(), state.plan(), plan);
+        return new Preview(plan, Assessment.of(supposed, without));
     }
 
     /** The links that a unit could have, best first. */

@@ -1,12 +1,11 @@
 package org.skelto.server.assessments;
 
-import org.skelto.core.facts.Facts;
-
-import java.util.Iterator;
-import java.util.LinkedHashMap;
-import java.util.Map;
+import com.github.benmanes.caffeine.cache.Cache;
+import com.github.benmanes.caffeine.cache.Caffeine;
+import java.util.List;
 import java.util.UUID;
-import org.skelto.core.assessment.Assessment;
+import org.skelto.core.calibration.Reading;
+import org.skelto.core.facts.Facts;
 import org.skelto.core.parts.Catalogue;
 import org.skelto.core.plan.Plan;
 import org.skelto.core.radio.SlabTables;
@@ -15,22 +14,40 @@ import org.slf4j.LoggerFactory;
 import org.springframework.stereotype.Component;
 
 /**
- * The figures of the plans looked at last, for their newest revision only. Bounded by what the plans hold, so that a few
- * huge ones do not fill the memory. Nobody waits for another plan's figures.
+ * The facts of the plans looked at last, for their newest revision only; those of a new revision take over what its edit left
+ * as it was. Weighed by what the plans hold, so that a few huge ones do not fill the memory. Facts are worked out when they
+ * are asked for, so that nobody waits here for another plan's.
  */
 @Component
 public class KeptFigures {
     /** Rooms, units, devices and links of all kept plans together. */
-    private static final int MOST_THINGS = 20_000;
+    static final int MOST_THINGS = 20_000;
 
-    private record Kept(long revision, long readings, Catalogue parts, int things, Facts figures) {}
+    private record Kept(long revision, long readings, Catalogue parts, Facts facts) {
+        boolean is(long asked, long version, Catalogue now) {
+            return revision == asked && readings == version && parts == now && !facts.exhausted();
+        }
+
+        int things() {
+            Plan plan = facts.plan();
+            return 1
+                    + plan.rooms().size()
+                    + plan.units().size()
+                    + plan.devices().size()
+                    + plan.links().size();
+        }
+    }
 
     private static final Logger LOG = LoggerFactory.getLogger(KeptFigures.class);
 
     private final Measured measured;
     private final Shelf shelf;
     private final SlabTables tables = new SlabTables();
-    private final Map<UUID, Kept> kept = new LinkedHashMap<>(16, 0.75f, true);
+    private final Cache<UUID, Kept> kept = Caffeine.newBuilder()
+            .maximumWeight(MOST_THINGS)
+            .weigher((UUID id, Kept one) -> one.things())
+            .executor(Runnable::run)
+            .build();
 
     KeptFigures(Measured measured, Shelf shelf) {
         this.measured = measured;
@@ -47,45 +64,44 @@ public class KeptFigures {
         return shelf.catalogue();
     }
 
-    /** The figures of a revision, kept or worked out. */
+    /** The facts of a revision, kept or new ones. */
     public Facts of(UUID id, long revision, Plan plan) {
-        long readings = measured.version(id);
+        long version = measured.version(id);
         Catalogue parts = shelf.catalogue();
-        synchronized (kept) {
-            Kept known = kept.get(id);
-            if (known != null
-                    && known.revision() == revision
-                    && known.readings() == readings
-                    && known.parts() == parts) {
-                return known.figures();
+        Kept known = kept.getIfPresent(id);
+        if (known != null && known.is(revision, version, parts)) {
+            return known.facts();
+        }
+        List<Reading> readings = measured.fitting(id, plan);
+        Kept now = kept.asMap().compute(id, (key, before) -> {
+            if (before != null && (before.revision() > revision || before.is(revision, version, parts))) {
+                return before;
             }
-        }
-        Facts figures = new Facts(plan, tables, measured.fitting(id, plan), parts);
-        figures.mistakes().forEach(e -> LOG.error("a fact of plan {} could not be worked out", id, e));
-        if (!figures.failures().isEmpty() && figures.mistakes().isEmpty()) {
-            // it may have been the load of this moment: worked out anew when it is asked for again
-            return figures;
-        }
-        int things = plan.rooms().size()
-                + plan.units().size()
-                + plan.devices().size()
-                + plan.links().size();
-        keep(id, new Kept(revision, readings, parts, things, figures));
-        return figures;
+            return new Kept(revision, version, parts, following(id, before, plan, readings, parts));
+        });
+        // an older revision than the kept one is worked out for whoever asks, and not kept
+        return now.is(revision, version, parts) ? now.facts() : following(id, now, plan, readings, parts);
     }
 
-    private void keep(UUID id, Kept made) {
-        synchronized (kept) {
-            Kept known = kept.get(id);
-            if (known == null || known.revision() <= made.revision()) {
-                kept.put(id, made);
-            }
-            int things = kept.values().stream().mapToInt(Kept::things).sum();
-            Iterator<Kept> eldest = kept.values().iterator();
-            while (things > MOST_THINGS && kept.size() > 1) {
-                things -= eldest.next().things();
-                eldest.remove();
-            }
-        }
+    /**
+     * What would follow if the plan were another: facts of their own, which take over what the change leaves. What was
+     * measured is not compared with them, as it was not measured there.
+     */
+    public Facts supposing(UUID id, long revision, Plan now, Plan other) {
+        Facts facts = of(id, revision, now);
+        return facts.after(other, List.of(), facts.parts());
+    }
+
+    private Facts following(UUID id, Kept before, Plan plan, List<Reading> readings, Catalogue parts) {
+        return before == null
+                ? new Facts(plan, tables, readings, parts)
+                        .telling((fact, e) -> LOG.error("{} of plan {} could not be worked out", fact, id, e))
+                : before.facts().after(plan, readings, parts);
+    }
+
+    /** How many things the kept plans hold together. */
+    int things() {
+        kept.cleanUp();
+        return kept.asMap().values().stream().mapToInt(Kept::things).sum();
     }
 }

@@ -1,16 +1,14 @@
 package org.skelto.server.build;
 
-import org.skelto.core.facts.Facts;
-
 import java.time.LocalDate;
 import java.util.List;
 import java.util.Map;
 import java.util.UUID;
-import org.skelto.core.assessment.Assessment;
 import org.skelto.core.build.CableLine;
 import org.skelto.core.build.PartsList;
 import org.skelto.core.build.Sheet;
 import org.skelto.core.build.SvgSheet;
+import org.skelto.core.facts.Facts;
 import org.skelto.core.parts.Part;
 import org.skelto.core.parts.PartKind;
 import org.skelto.core.plan.Plan;

@@ -3,6 +3,7 @@ package org.skelto.server.coverage;
 import java.util.List;
 import java.util.Set;
 import java.util.UUID;
+import org.skelto.core.assessment.Assessment;
 import org.skelto.core.coverage.FloorCoverage;
 import org.skelto.core.coverage.Probe;
 import org.skelto.core.coverage.Reach;
@@ -103,7 +104,7 @@ class CoverageController {
             throw Refusal.invalid("The point is not a pair of numbers.", List.of(new Problem("/xM", "must be finite")));
         }
         var figures = kept.of(id, state.revision(), state.plan());
-        return Probe.at(figures.site(), kept.tables(), medium, floor, xM, yM, figures.lame(without));
+        return Probe.at(figures.site(), kept.tables(), medium, floor, xM, yM, Assessment.unreached(figures, without));
     }
 
     private FloorCoverage.Mapped mapped(
@@ -111,7 +112,7 @@ class CoverageController {
         check(other == null ? state.plan() : other, medium, floor);
         var figures = kept.of(id, state.revision(), state.plan());
         SiteModel site = other == null ? figures.site() : SiteModel.of(other);
-        return FloorCoverage.of(site, kept.tables(), medium, floor, figures.lame(without), cells);
+        return FloorCoverage.of(site, kept.tables(), medium, floor, Assessment.unreached(figures, without), cells);
     }
 
     private static void check(Plan plan, Medium medium, String floor) {

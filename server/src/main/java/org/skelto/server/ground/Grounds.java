@@ -1,17 +1,16 @@
 package org.skelto.server.ground;
 
+import com.github.benmanes.caffeine.cache.Cache;
+import com.github.benmanes.caffeine.cache.Caffeine;
 import io.soabase.recordbuilder.core.RecordBuilder;
 import java.io.ByteArrayInputStream;
 import java.io.ByteArrayOutputStream;
 import java.io.IOException;
 import java.io.UncheckedIOException;
-import java.lang.ref.SoftReference;
 import java.nio.charset.StandardCharsets;
 import java.util.Arrays;
 import java.util.Base64;
-import java.util.LinkedHashMap;
 import java.util.List;
-import java.util.Map;
 import java.util.Optional;
 import java.util.UUID;
 import java.util.function.Consumer;
@@ -43,14 +42,20 @@ import tools.jackson.databind.node.ObjectNode;
 @Transactional
 public class Grounds implements Carried, Follower {
     private static final int LONGEST_NAME = 120;
-    private static final int KEPT = 4;
+
+    /** Points of all grids that are kept read, 8 bytes each. */
+    private static final long MOST_KEPT = 6_000_000;
 
     private final GroundRepository repository;
     private final JsonMapper mapper;
     private final ExportSizes sizes;
 
-    /** Grids that were read last; they are large, so the memory may take them back. */
-    private final Map<UUID, SoftReference<Kept>> kept = new LinkedHashMap<>(8, 0.75f, true);
+    /** Grids that were read last. */
+    private final Cache<UUID, Kept> kept = Caffeine.newBuilder()
+            .maximumWeight(MOST_KEPT)
+            .weigher((UUID id, Kept one) -> one.heights().heightM().length)
+            .executor(Runnable::run)
+            .build();
 
     private record Kept(byte[] content, HeightFile.Heights heights) {}
 
@@ -177,22 +182,18 @@ public class Grounds implements Carried, Follower {
     }
 
     private HeightFile.Heights heights(GroundEntity g) {
-        synchronized (kept) {
-            SoftReference<Kept> known = kept.get(g.planId);
-            Kept k = known == null ? null : known.get();
-            if (k != null && Arrays.equals(k.content(), g.content)) {
-                return k.heights();
-            }
-        }
+        return kept.asMap()
+                .compute(
+                        g.planId,
+                        (id, known) -> known != null && Arrays.equals(known.content(), g.content)
+                                ? known
+                                : new Kept(g.content, read(g)))
+                .heights();
+    }
+
+    private static HeightFile.Heights read(GroundEntity g) {
         try {
-            HeightFile.Heights heights = HeightFile.read("stored.asc", unpacked(g.content), null);
-            synchronized (kept) {
-                kept.put(g.planId, new SoftReference<>(new Kept(g.content, heights)));
-                if (kept.size() > KEPT) {
-                    kept.remove(kept.keySet().iterator().next());
-                }
-            }
-            return heights;
+            return HeightFile.read("stored.asc", unpacked(g.content), null);
         } catch (IOException | Unreadable e) {
             throw new IllegalStateException("stored heights cannot be read", e);
         }

@@ -85,6 +85,7 @@ public class Documents {
     private final JsonMapper mapper;
     private final ObjectReader patches;
     private final Rereader rereader;
+    private final Rewriter rewriter = new Rewriter(JSON, this::part);
     private final long largest;
 
     Documents(JsonMapper mapper, @Value("${skelto.largest-plan-bytes}") long largest) {
@@ -104,10 +105,14 @@ public class Documents {
 
     /** The plan with its names filled in, refused when it is not well-formed. */
     public Plan accepted(Plan plan) {
+        return accepted(plan, null);
+    }
+
+    private static Plan accepted(Plan plan, Plan before) {
         if (plan == null) {
             throw Refusal.of(HttpStatus.BAD_REQUEST, "There is no plan in the request.");
         }
-        List<Problem> problems = PlanValidator.problems(plan);
+        List<Problem> problems = PlanValidator.problems(plan, before);
         if (!problems.isEmpty()) {
             throw Refusal.invalid("This is not a valid plan. Nothing was changed.", problems);
         }
@@ -131,30 +136,39 @@ public class Documents {
     Change change(Plan plan, String patch, UnaryOperator<Plan> follows) {
         Known before = known(plan);
         JsonObject patched = before.applied(patch);
-        return change(before.tree, follows.apply(read(plan, before.tree, patched)));
+        Change made = change(before, follows.apply(read(plan, before.tree, patched)));
+        forget(before);
+        return made;
     }
 
     /** What a stored patch makes of the plan it was stored for. */
     Change replayed(Plan plan, String patch) {
-        JsonObject before = known(plan).tree;
+        Known before = known(plan);
         try (JsonReader reader = JSON.createReader(new StringReader(patch))) {
             JsonObject after =
-                    JSON.createPatch(normal(reader.readArray()).asJsonArray()).apply(before);
-            return change(before, read(plan, before, after));
+                    JSON.createPatch(normal(reader.readArray()).asJsonArray()).apply(before.tree);
+            return change(before, read(plan, before.tree, after));
         }
     }
 
     /** All of a plan replaced by another, as one edit. */
     Change replaced(Plan plan, Plan other) {
-        return change(known(plan).tree, accepted(other));
+        return change(known(plan), accepted(other));
     }
 
-    private Change change(JsonObject before, Plan after) {
+    private Change change(Known before, Plan after) {
         String document = write(after);
         fits(document);
-        JsonObject tree = tree(document);
+        JsonObject tree = rewriter.tree(after, before.plan, before.tree);
         hold(new Known(after, tree, document.length()));
-        return new Change(after, document, difference(before, tree), difference(tree, before));
+        return new Change(after, document, difference(before.tree, tree), difference(tree, before.tree));
+    }
+
+    /** The tree of a part of a plan. */
+    private JsonValue part(Object value) {
+        try (JsonReader reader = JSON.createReader(new StringReader(mapper.writeValueAsString(value)))) {
+            return normal(reader.readValue());
+        }
     }
 
     private Known known(Plan plan) {
@@ -169,6 +183,13 @@ public class Documents {
         }
         String document = write(plan);
         return hold(new Known(plan, tree(document), document.length()));
+    }
+
+    /** The tree of a plan that an edit has just replaced: trees of past revisions only fill the memory. */
+    private void forget(Known one) {
+        synchronized (held) {
+            held.remove(one);
+        }
     }
 
     private Known hold(Known one) {
@@ -195,7 +216,7 @@ public class Documents {
     private Plan read(Plan plan, JsonObject before, JsonObject after) {
         try {
             Plan known = rereader.read(plan, before, after);
-            return accepted(known != null ? known : mapper.readValue(after.toString(), Plan.class));
+            return accepted(known != null ? known : mapper.readValue(after.toString(), Plan.class), plan);
         } catch (JacksonException e) {
             throw Refusal.invalid(
                     "The edit would leave no valid plan. Nothing was changed.", List.of(Reading.problem(e)));

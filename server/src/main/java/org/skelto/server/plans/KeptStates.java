@@ -1,8 +1,7 @@
 package org.skelto.server.plans;
 
-import java.util.Iterator;
-import java.util.LinkedHashMap;
-import java.util.Map;
+import com.github.benmanes.caffeine.cache.Cache;
+import com.github.benmanes.caffeine.cache.Caffeine;
 import java.util.UUID;
 import org.springframework.stereotype.Component;
 
@@ -17,26 +16,27 @@ class KeptStates {
 
     private record Kept(PlanState state, int characters) {}
 
-    private final Map<UUID, Kept> kept = new LinkedHashMap<>(16, 0.75f, true);
-    private long characters;
+    private final Cache<UUID, Kept> kept = Caffeine.newBuilder()
+            .maximumWeight(MOST)
+            .weigher((UUID id, Kept one) -> one.characters())
+            .executor(Runnable::run)
+            .build();
 
     /** The state of a plan at a revision, or null when it is not held. */
-    synchronized PlanState find(UUID id, long revision) {
-        Kept known = kept.get(id);
+    PlanState find(UUID id, long revision) {
+        Kept known = kept.getIfPresent(id);
         return known != null && known.state().revision() == revision ? known.state() : null;
     }
 
-    /** Holds a state that is stored for good. */
-    synchronized void keep(PlanState state, int length) {
-        Kept known = kept.get(state.id());
-        if (length > LARGEST || known != null && known.state().revision() > state.revision()) {
-            return;
-        }
-        kept.put(state.id(), new Kept(state, length));
-        characters += length - (known == null ? 0 : known.characters());
-        for (Iterator<Kept> eldest = kept.values().iterator(); characters > MOST; ) {
-            characters -= eldest.next().characters();
-            eldest.remove();
+    /** Holds a state that is stored for good, unless a newer one is held. */
+    void keep(PlanState state, int length) {
+        if (length <= LARGEST) {
+            kept.asMap()
+                    .merge(
+                            state.id(),
+                            new Kept(state, length),
+                            (known, now) ->
+                                    known.state().revision() > now.state().revision() ? known : now);
         }
     }
 }

@@ -1,20 +1,23 @@
 package org.skelto.server.assessments;
 
-import org.skelto.core.facts.Facts;
-
+import static org.junit.jupiter.api.Assertions.assertEquals;
 import static org.junit.jupiter.api.Assertions.assertNotSame;
 import static org.junit.jupiter.api.Assertions.assertSame;
+import static org.junit.jupiter.api.Assertions.assertThrows;
+import static org.junit.jupiter.api.Assertions.assertTrue;
 
 import java.util.Map;
 import java.util.TreeMap;
 import java.util.UUID;
 import org.junit.jupiter.api.Test;
-import org.skelto.core.assessment.Assessment;
+import org.skelto.core.facts.Facts;
 import org.skelto.core.plan.Plan;
 import org.skelto.core.plan.equipment.Device;
 import org.skelto.core.plan.equipment.DeviceBuilder;
 import org.skelto.core.plan.equipment.DeviceKind;
 import org.skelto.core.plan.radio.Region;
+import org.skelto.core.work.ComputingBudget;
+import org.skelto.core.work.Fact;
 
 class KeptFiguresTest {
     /** No plan has readings here. */
@@ -58,14 +61,33 @@ class KeptFiguresTest {
     }
 
     @Test
-    void letsThePlansLookedAtLongestAgoGoWhenTheyHoldTooMuchTogether() {
-        UUID first = UUID.randomUUID();
-        UUID second = UUID.randomUUID();
-        Facts small = kept.of(first, 1, plan(5));
-        Facts large = kept.of(second, 1, plan(9_000));
-        assertSame(small, kept.of(first, 1, plan(5)));
-        kept.of(UUID.randomUUID(), 1, plan(10_998));
-        assertNotSame(large, kept.of(second, 1, plan(1)), "the large one was looked at longest ago");
-        assertSame(small, kept.of(first, 1, plan(5)));
+    void aNewRevisionTakesOverWhatItsEditLeft() {
+        UUID id = UUID.randomUUID();
+        Plan plan = plan(3);
+        Facts first = kept.of(id, 1, plan);
+        first.site();
+        first.wired();
+        Facts second = kept.of(id, 2, plan.withName("Renamed"));
+        assertSame(first.wired(), second.wired());
+        assertSame(
+                second.wired(),
+                kept.supposing(id, 2, plan, plan.withName("Tried")).wired());
+    }
+
+    @Test
+    void thePlansTogetherNeverHoldMoreThanTheirShare() {
+        for (int i = 1; i <= 12; i++) {
+            kept.of(UUID.randomUUID(), 1, plan(3_000));
+            assertTrue(kept.things() <= KeptFigures.MOST_THINGS, "after " + i);
+        }
+        assertTrue(kept.things() > 10_000, "and are kept as long as there is room");
+    }
+
+    @Test
+    void figuresThatCouldNotBeMadeForLackOfComputingAreTriedAnew() {
+        UUID id = UUID.randomUUID();
+        Facts poor = kept.of(id, 1, plan(300));
+        ComputingBudget.ofSteps(0).run(() -> assertThrows(Fact.Unavailable.class, poor::outages));
+        assertEquals(300, kept.of(id, 1, plan(300)).outages().now().size());
     }
 }

@@ -31,17 +31,35 @@ final class DeclaredBounds {
     private final ValidationErrors found;
     private final Map<String, Set<String>> ids = new HashMap<>();
     private final StringBuilder at = new StringBuilder();
+    private final @Nullable Plan before;
 
-    DeclaredBounds(Plan plan, ValidationErrors found) {
+    /**
+     * For a plan.
+     *
+     * @param before a well-formed plan that this one was made of: values that are the very same need no second look, as long as
+     *     no id of it is gone; or null
+     */
+    DeclaredBounds(Plan plan, @Nullable Plan before, ValidationErrors found) {
         this.plan = plan;
         this.found = found;
+        this.before = before != null && keepsIds(before) ? before : null;
+    }
+
+    private boolean keepsIds(Plan old) {
+        return RecordShape.of(Plan.class).components().stream().allMatch(c -> {
+            Object now = c.of(plan);
+            Object was = c.of(old);
+            return now == was
+                    || !(now instanceof Map<?, ?> map)
+                    || map.keySet().containsAll(((Map<?, ?>) was).keySet());
+        });
     }
 
     /** Looks at everything; only at sizes when there is too much of something. */
     void all() {
         sizes();
         if (found.none()) {
-            components(plan);
+            components(plan, before);
         }
     }
 
@@ -55,10 +73,10 @@ final class DeclaredBounds {
         }
     }
 
-    private void components(Object owner) {
+    private void components(Object owner, @Nullable Object old) {
         for (RecordShape.Component component : RecordShape.of(owner.getClass()).components()) {
             int back = enter(component.name());
-            value(component.value(), component.of(owner), false);
+            value(component.value(), component.of(owner), old == null ? null : component.of(old), false);
             at.setLength(back);
         }
     }
@@ -74,7 +92,10 @@ final class DeclaredBounds {
         return back;
     }
 
-    private void value(ValueShape shape, @Nullable Object value, boolean within) {
+    private void value(ValueShape shape, @Nullable Object value, @Nullable Object old, boolean within) {
+        if (value != null && value == old) {
+            return;
+        }
         if (value == null) {
             if (!shape.nullable()) {
                 found.add(at, within ? "is null" : missing(shape));
@@ -82,15 +103,15 @@ final class DeclaredBounds {
             return;
         }
         switch (shape.kind()) {
-            case RECORD -> components(value);
+            case RECORD -> components(value, old);
             case TEXT -> text(shape, (String) value);
             case INTEGER, NUMBER -> number(shape, ((Number) value).doubleValue());
             case CONSTANT -> constant(shape, (Enum<?>) value);
-            case MAP -> map(shape, (Map<?, ?>) value);
-            case LIST -> list(shape, (List<?>) value);
+            case MAP -> map(shape, (Map<?, ?>) value, (Map<?, ?>) old);
+            case LIST -> list(shape, (List<?>) value, (List<?>) old);
             case SET -> {
                 if (counted(shape, ((Collection<?>) value).size())) {
-                    ((Collection<?>) value).forEach(element -> value(shape.element(), element, true));
+                    ((Collection<?>) value).forEach(element -> value(shape.element(), element, null, true));
                 }
             }
             case TRUTH, MOMENT -> {}
@@ -177,26 +198,26 @@ final class DeclaredBounds {
         return false;
     }
 
-    private void list(ValueShape shape, List<?> list) {
+    private void list(ValueShape shape, List<?> list, @Nullable List<?> old) {
         if (counted(shape, list.size())) {
             for (int i = 0; i < list.size(); i++) {
                 int back = at.length();
                 at.append('/').append(i);
-                value(shape.element(), list.get(i), true);
+                value(shape.element(), list.get(i), old == null || i >= old.size() ? null : old.get(i), true);
                 at.setLength(back);
             }
         }
     }
 
-    private void map(ValueShape shape, Map<?, ?> map) {
+    private void map(ValueShape shape, Map<?, ?> map, @Nullable Map<?, ?> old) {
         if (!counted(shape, map.size())) {
             return;
         }
         map.forEach((key, value) -> {
             String name = key instanceof Enum<?> constant ? constant.name() : (String) key;
             int back = enter(shape.key().says(Id.class) == null ? name : ValidationErrors.shown(name));
-            value(shape.key(), key, true);
-            value(shape.element(), value, true);
+            value(shape.key(), key, null, true);
+            value(shape.element(), value, old == null ? null : old.get(key), true);
             at.setLength(back);
         });
     }

@@ -1,6 +1,7 @@
 package org.skelto.core.plan.validation;
 
 import java.util.List;
+import org.jspecify.annotations.Nullable;
 import org.skelto.core.plan.Plan;
 
 /**
@@ -15,8 +16,17 @@ public final class PlanValidator {
 
     /** The problems of a plan, none when it is well-formed. */
     public static List<Problem> problems(Plan plan) {
+        return problems(plan, null);
+    }
+
+    /**
+     * The problems of a plan that was made of another one.
+     *
+     * @param before well-formed; what is the very same in both is not looked at again; or null
+     */
+    public static List<Problem> problems(Plan plan, @Nullable Plan before) {
         ValidationErrors found = new ValidationErrors();
-        new DeclaredBounds(plan, found).all();
+        new DeclaredBounds(plan, before, found).all();
         if (found.none()) {
             new SiteRules(plan, found).all();
             new EquipmentRules(plan, found).all();
