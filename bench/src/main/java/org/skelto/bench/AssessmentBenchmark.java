@@ -1,7 +1,5 @@
 package org.skelto.bench;
 
-import org.skelto.core.facts.Facts;
-
 import java.io.IOException;
 import java.io.InputStream;
 import java.util.ArrayList;
@@ -9,6 +7,7 @@ import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Set;
+import java.util.TreeMap;
 import java.util.concurrent.TimeUnit;
 import org.openjdk.jmh.annotations.Benchmark;
 import org.openjdk.jmh.annotations.BenchmarkMode;
@@ -21,19 +20,22 @@ import org.openjdk.jmh.annotations.Setup;
 import org.openjdk.jmh.annotations.State;
 import org.openjdk.jmh.annotations.Warmup;
 import org.skelto.core.assessment.Assessment;
+import org.skelto.core.facts.Facts;
 import org.skelto.core.outage.Carrying;
 import org.skelto.core.outage.Component;
 import org.skelto.core.outage.DeviceState;
 import org.skelto.core.outage.Outages;
 import org.skelto.core.plan.Plan;
+import org.skelto.core.plan.equipment.Unit;
+import org.skelto.core.plan.site.Place;
 import org.skelto.core.radio.SlabTables;
 import org.skelto.core.sample.ThornfellLodge;
 import org.skelto.core.work.ComputingBudget;
 import tools.jackson.databind.json.JsonMapper;
 
 /**
- * What an edit costs on the mill and on the large house: the whole assessment anew, against one more outage on figures that are kept, which is
- * what pressing the strip costs. The plain version of the latter computes everything for each outage.
+ * What an edit costs on the mill and on the large house with facts that are kept, against the same from nothing; and one more
+ * outage on kept facts, which is what pressing the strip costs, against computing everything for each outage.
  */
 @State(Scope.Benchmark)
 @BenchmarkMode(Mode.AverageTime)
@@ -46,7 +48,9 @@ public class AssessmentBenchmark {
     private Plan large;
     private final SlabTables tables = new SlabTables();
     private Facts figures;
+    private Facts largeFacts;
     private List<String> components;
+    private int steps;
 
     @Setup
     public void load() throws IOException {
@@ -54,13 +58,45 @@ public class AssessmentBenchmark {
             mill = new JsonMapper().readValue(in, Plan.class);
         }
         large = ThornfellLodge.plan();
-        figures = new Facts(mill);
-        components = new ArrayList<>(figures.components());
+        figures = new Facts(mill, tables);
+        Assessment.of(figures, Set.of());
+        largeFacts = new Facts(large, tables);
+        Assessment.of(largeFacts, Set.of());
+        components = new ArrayList<>(figures.outages().components().keySet());
     }
 
+    /** A unit of the mill was moved: only what hangs on its place is worked out, as the server does from edit to edit. */
     @Benchmark
-    public Assessment wholeAssessmentAfterAnEdit() {
-        return Assessment.of(new Facts(mill), Set.of());
+    public Assessment aMovedUnitOnKeptFacts() {
+        return Assessment.of(figures.after(moved(mill, "meal-ap")), Set.of());
+    }
+
+    /** The same from nothing. */
+    @Benchmark
+    public Assessment aMovedUnitPlain() {
+        return Assessment.of(new Facts(moved(mill, "meal-ap"), tables), Set.of());
+    }
+
+    /** A unit of the large house was moved. */
+    @Benchmark
+    public Assessment largeHouseOnKeptFacts() {
+        return Assessment.of(largeFacts.after(moved(large, "hub")), Set.of());
+    }
+
+    /** The same from nothing. */
+    @Benchmark
+    public Assessment largeHousePlain() {
+        return Assessment.of(new Facts(moved(large, "hub"), tables), Set.of());
+    }
+
+    private Plan moved(Plan plan, String unit) {
+        Map<String, Unit> units = new TreeMap<>(plan.units());
+        Place p = units.get(unit).place();
+        steps = (steps + 1) % 50;
+        units.put(
+                unit,
+                units.get(unit).withPlace(new Place(p.room(), p.spot(), p.xM() + steps / 100.0, p.yM(), p.heightM())));
+        return plan.withUnits(units);
     }
 
     /** The same within a budget, as the server always asks for it: what looking at the budget in every inner loop costs. */
@@ -68,12 +104,6 @@ public class AssessmentBenchmark {
     public Assessment wholeAssessmentWithinABudget() {
         return ComputingBudget.of(Long.MAX_VALUE, 20_000_000_000L, System::nanoTime)
                 .run(() -> Assessment.of(new Facts(mill), Set.of()));
-    }
-
-    /** The same on the large house, with tables of walls kept from edit to edit as the server keeps them. */
-    @Benchmark
-    public Assessment largeHouseAfterAnEdit() {
-        return Assessment.of(new Facts(large, tables), Set.of());
     }
 
     @Benchmark

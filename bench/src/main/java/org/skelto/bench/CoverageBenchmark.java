@@ -1,9 +1,5 @@
 package org.skelto.bench;
 
-import org.skelto.core.plan.site.OpeningBuilder;
-
-import org.skelto.core.plan.PlanBuilder;
-
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Map;
@@ -20,19 +16,20 @@ import org.openjdk.jmh.annotations.Setup;
 import org.openjdk.jmh.annotations.State;
 import org.openjdk.jmh.annotations.Warmup;
 import org.skelto.core.coverage.CoverageMap;
-import org.skelto.core.coverage.Grid;
+import org.skelto.core.coverage.LossTerms;
 import org.skelto.core.coverage.Source;
-import org.skelto.core.coverage.Terms;
+import org.skelto.core.plan.Plan;
+import org.skelto.core.plan.radio.Region;
 import org.skelto.core.plan.site.Bounds;
 import org.skelto.core.plan.site.Clutter;
 import org.skelto.core.plan.site.Floor;
 import org.skelto.core.plan.site.Opening;
+import org.skelto.core.plan.site.OpeningBuilder;
 import org.skelto.core.plan.site.OpeningKind;
 import org.skelto.core.plan.site.Place;
-import org.skelto.core.plan.Plan;
-import org.skelto.core.plan.radio.Region;
 import org.skelto.core.plan.site.Room;
 import org.skelto.core.radio.SlabTables;
+import org.skelto.core.raster.Grid;
 import org.skelto.core.site.Point;
 import org.skelto.core.site.SiteModel;
 
@@ -70,7 +67,7 @@ public class CoverageBenchmark {
                 .toList();
         sources = sources(plan);
         plain = new PlainCoverage(site, tables);
-        kept = CoverageMap.of(new Terms(site, tables), grids, sources);
+        kept = CoverageMap.of(new LossTerms(site, tables), grids, sources);
         int walls = site.walls().size();
         int cells = grids.stream().mapToInt(Grid::cells).sum();
         if (cells != 90_000 || walls < 150) {
@@ -100,7 +97,7 @@ public class CoverageBenchmark {
     /** Whole recomputation after a wall was moved: geometry, what lies in which room, every level. */
     @Benchmark
     public List<CoverageMap> whole() {
-        return CoverageMap.of(new Terms(SiteModel.of(plan), tables), grids, sources);
+        return CoverageMap.of(new LossTerms(SiteModel.of(plan), tables), grids, sources);
     }
 
     /** One transmitter dragged on. */
@@ -163,8 +160,30 @@ public class CoverageBenchmark {
         String id = floor + "-" + i + "-" + j + (up > 0 ? "b" : "");
         String wall = i == 0 || j == 0 ? "stone-450" : (i + j) % 2 == 0 ? "brick-110" : "board-100";
         rooms.put(id, Room.rectangle(floor, id, 4 * i, 3.75 * j + up, 4, deep, wall, Clutter.values()[(i + j) % 3]));
-        openings.put(id + "-door", OpeningBuilder.builder().room(id).wall(0).kind(OpeningKind.DOOR).atM(0.7).widthM(0.9).sillM(0).headM(2.05).construction("door-wood").build());
-        openings.put(id + "-pane", OpeningBuilder.builder().room(id).wall(1).kind(OpeningKind.WINDOW).atM(0.4).widthM(1.1).sillM(0.9).headM(2.1).construction("glass-24").build());
+        openings.put(
+                id + "-door",
+                OpeningBuilder.builder()
+                        .room(id)
+                        .wall(0)
+                        .kind(OpeningKind.DOOR)
+                        .atM(0.7)
+                        .widthM(0.9)
+                        .sillM(0)
+                        .headM(2.05)
+                        .construction("door-wood")
+                        .build());
+        openings.put(
+                id + "-pane",
+                OpeningBuilder.builder()
+                        .room(id)
+                        .wall(1)
+                        .kind(OpeningKind.WINDOW)
+                        .atM(0.4)
+                        .widthM(1.1)
+                        .sillM(0.9)
+                        .headM(2.1)
+                        .construction("glass-24")
+                        .build());
     }
 
     private static List<Source> sources(Plan plan) {

@@ -6,14 +6,14 @@ import java.util.stream.IntStream;
 import org.locationtech.jts.geom.Envelope;
 import org.locationtech.jts.index.ItemVisitor;
 import org.locationtech.jts.index.strtree.STRtree;
-import org.skelto.core.coverage.Grid;
+import org.skelto.core.coverage.LossTerms;
 import org.skelto.core.coverage.Source;
-import org.skelto.core.coverage.Terms;
 import org.skelto.core.plan.Plan;
 import org.skelto.core.plan.site.Room;
 import org.skelto.core.radio.FreeSpace;
 import org.skelto.core.radio.SlabTable;
 import org.skelto.core.radio.SlabTables;
+import org.skelto.core.raster.Grid;
 import org.skelto.core.site.Panel;
 import org.skelto.core.site.SiteModel;
 import org.skelto.core.site.SlabArea;
@@ -25,12 +25,12 @@ final class PlainCoverage {
 
     private final SiteModel site;
     private final SlabTables tables;
-    private final Terms terms;
+    private final LossTerms terms;
 
     PlainCoverage(SiteModel site, SlabTables tables) {
         this.site = site;
         this.tables = tables;
-        this.terms = new Terms(site, tables);
+        this.terms = new LossTerms(site, tables);
     }
 
     /** Levels of each source in each cell, dBm, on all processors. */

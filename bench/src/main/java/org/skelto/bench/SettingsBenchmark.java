@@ -1,9 +1,5 @@
 package org.skelto.bench;
 
-import org.skelto.core.plan.equipment.UnitBuilder;
-
-import org.skelto.core.plan.PlanBuilder;
-
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Map;
@@ -24,18 +20,19 @@ import org.skelto.core.links.LinkReport;
 import org.skelto.core.links.RadioDefaults;
 import org.skelto.core.longrange.Explorer;
 import org.skelto.core.parts.Catalogue;
-import org.skelto.core.plan.radio.Chirp;
-import org.skelto.core.plan.network.Link;
-import org.skelto.core.plan.radio.Medium;
-import org.skelto.core.plan.site.Place;
 import org.skelto.core.plan.Plan;
+import org.skelto.core.plan.equipment.Unit;
+import org.skelto.core.plan.equipment.UnitBuilder;
+import org.skelto.core.plan.equipment.UnitKind;
+import org.skelto.core.plan.network.Link;
 import org.skelto.core.plan.power.Power;
+import org.skelto.core.plan.radio.Chirp;
+import org.skelto.core.plan.radio.Medium;
 import org.skelto.core.plan.radio.Radio;
 import org.skelto.core.plan.radio.RadioPath;
 import org.skelto.core.plan.radio.Region;
+import org.skelto.core.plan.site.Place;
 import org.skelto.core.plan.site.Spot;
-import org.skelto.core.plan.equipment.Unit;
-import org.skelto.core.plan.equipment.UnitKind;
 import org.skelto.core.radio.SlabTables;
 import org.skelto.core.sample.Hills;
 import org.skelto.core.site.SiteModel;
@@ -57,14 +54,27 @@ public class SettingsBenchmark {
     private final LinkReport report = new LinkAssessor(site, tables).all().get("far");
 
     private static Unit unit(String name, UnitKind kind, String spot) {
-        return UnitBuilder.builder().name(name).kind(kind).place(new Place(null, spot, 0, 0, 4)).power(Power.battery()).channels(0).maxClients(0).internetEntry(false).broker(false).radios(Map.of("chirp", RadioDefaults.radio(Medium.CHIRP, Region.EU, kind))).build();
+        return UnitBuilder.builder()
+                .name(name)
+                .kind(kind)
+                .place(new Place(null, spot, 0, 0, 4))
+                .power(Power.battery())
+                .channels(0)
+                .maxClients(0)
+                .internetEntry(false)
+                .broker(false)
+                .radios(Map.of("chirp", RadioDefaults.radio(Medium.CHIRP, Region.EU, kind)))
+                .build();
     }
 
     private Plan plan() {
         Plan fresh = Plan.fresh("bench", Region.EU, 230.0, null);
-        Plan all = fresh.with(b -> b.cautionsRead(true).spots(Map.of("a", new Spot("A", 400, 600, 0), "b", new Spot("B", 4000, 5200, 0))).units(Map.of("out", unit("out", UnitKind.CONTROLLER, "b"), "in", unit("in", UnitKind.GATEWAY, "a"))).links(Map.of("far", new Link("out", "in", Medium.CHIRP, null, null, null))));
+        Plan all = fresh.with(b -> b.cautionsRead(true)
+                .spots(Map.of("a", new Spot("A", 400, 600, 0), "b", new Spot("B", 4000, 5200, 0)))
+                .units(Map.of("out", unit("out", UnitKind.CONTROLLER, "b"), "in", unit("in", UnitKind.GATEWAY, "a")))
+                .links(Map.of("far", new Link("out", "in", Medium.CHIRP, null, null, null))));
         return all.withPaths(
-                Map.of("p", new RadioPath("in", "out", hills.profile(400, 600, 4000, 5200), "grid of heights")));
+                Map.of("p", RadioPath.overGround("in", "out", hills.profile(400, 600, 4000, 5200), "grid of heights")));
     }
 
     @Benchmark
@@ -86,7 +96,7 @@ public class SettingsBenchmark {
                                     .withRadios(
                                             Map.of("chirp", radio.set(radio.frequencyMHz(), new Chirp(sf, khz, 5)))));
                 }
-                all.add(new LinkAssessor(plan.withNamed(units, plan.devices()), site, tables)
+                all.add(new LinkAssessor(plan.withUnits(units), site, tables)
                         .report("far", plan.links().get("far")));
             }
         }

@@ -3,7 +3,7 @@ package org.skelto.core.build;
 import io.soabase.recordbuilder.core.RecordBuilder;
 import java.util.List;
 import org.jspecify.annotations.Nullable;
-import org.skelto.core.radio.Figure;
+import org.skelto.core.quantity.Figure;
 
 /**
  * One cable of the schedule.

@@ -29,8 +29,8 @@ import org.skelto.core.plan.equipment.Unit;
 import org.skelto.core.plan.equipment.UnitKind;
 import org.skelto.core.plan.power.PowerSource;
 import org.skelto.core.power.PowerNode;
-import org.skelto.core.radio.Figure;
-import org.skelto.core.radio.Text;
+import org.skelto.core.quantity.Figure;
+import org.skelto.core.quantity.Text;
 import org.skelto.core.wiring.Need;
 import org.skelto.core.work.ComputingBudget;
 
@@ -174,7 +174,7 @@ public final class Purchasing {
         Unit unit = d.unit() == null ? null : plan.units().get(d.unit());
         boolean finished = unit != null && unit.kind() == UnitKind.SELF_CONTAINED && unit.boards() == null;
         return d.known().part() == null && finished
-                ? School.of(d.kind()).finished()
+                ? BuildApproach.of(d.kind()).finished()
                 : d.known().part();
     }
 
@@ -256,7 +256,7 @@ public final class Purchasing {
         double loadCost = 0;
         for (Map.Entry<String, Device> e : plan.devices().entrySet()) {
             Device d = e.getValue();
-            School school = School.of(d.kind());
+            BuildApproach school = BuildApproach.of(d.kind());
             hoursMade += school.hoursMade();
             hoursFinished += school.hoursFinished();
             hoursModule += school.hoursModule();

@@ -20,7 +20,7 @@ import org.skelto.core.plan.equipment.Hand;
 import org.skelto.core.plan.equipment.Unit;
 import org.skelto.core.plan.power.Circuit;
 import org.skelto.core.power.PowerNode;
-import org.skelto.core.radio.Text;
+import org.skelto.core.quantity.Text;
 import org.skelto.core.wiring.Need;
 import org.skelto.core.wiring.Wired;
 import org.skelto.core.work.ComputingBudget;

@@ -9,16 +9,16 @@ import java.util.TreeMap;
 import org.ojalgo.matrix.decomposition.Cholesky;
 import org.ojalgo.matrix.store.MatrixStore;
 import org.ojalgo.matrix.store.R064Store;
-import org.skelto.core.coverage.Reach;
+import org.skelto.core.coverage.CoverageScenario;
 import org.skelto.core.coverage.Source;
 import org.skelto.core.plan.Plan;
 import org.skelto.core.plan.equipment.Unit;
 import org.skelto.core.plan.radio.Calibration;
 import org.skelto.core.plan.radio.RadioBand;
 import org.skelto.core.plan.site.Place;
+import org.skelto.core.radio.CalibratedLoss;
 import org.skelto.core.radio.Chance;
 import org.skelto.core.radio.FreeSpace;
-import org.skelto.core.radio.Learned;
 import org.skelto.core.radio.MultiWall;
 import org.skelto.core.radio.SlabTables;
 import org.skelto.core.site.Crossing;
@@ -101,7 +101,7 @@ public final class Calibrator {
 
         private Predictions(SiteModel site, SlabTables tables) {
             this.calibrator = new Calibrator(site, tables);
-            if (Learned.used(site.plan())) {
+            if (CalibratedLoss.used(site.plan())) {
                 Calibration used = site.plan().calibration();
                 keys(used.wallDb(), true);
                 keys(used.offsetDb(), false);
@@ -161,7 +161,7 @@ public final class Calibrator {
     private Row row(Reading reading) {
         ComputingBudget.step();
         Unit unit = plan.units().get(reading.unit());
-        Reach reach = new Reach(site, reading.medium());
+        CoverageScenario reach = new CoverageScenario(site, reading.medium());
         Point source = site.position(unit).orElseThrow();
         Source heard = reach.source(null, unit, source);
         Point at = site.pointAt(reading.floor(), reading.xM(), reading.yM(), reading.heightM());

@@ -3,6 +3,7 @@ package org.skelto.core.coverage;
 import java.util.Arrays;
 import java.util.List;
 import java.util.stream.IntStream;
+import org.skelto.core.raster.Grid;
 import org.skelto.core.work.ComputingBudget;
 
 /**
@@ -19,7 +20,7 @@ public final class CoverageMap {
     /** Rows that are worked out as one piece of work. */
     private static final int ROWS = 16;
 
-    private final Terms terms;
+    private final LossTerms terms;
     private final Grid grid;
     private final List<Source> sources;
     private final short[] roomOfCells;
@@ -29,7 +30,7 @@ public final class CoverageMap {
     private final float[] second;
     private final byte[] secondServer;
 
-    private CoverageMap(Terms terms, Grid grid, List<Source> sources, short[] roomOfCells, float[][] levels) {
+    private CoverageMap(LossTerms terms, Grid grid, List<Source> sources, short[] roomOfCells, float[][] levels) {
         this.terms = terms;
         this.grid = grid;
         this.sources = sources;
@@ -42,12 +43,12 @@ public final class CoverageMap {
     }
 
     /** Works out all sources, on all processors. */
-    public static CoverageMap of(Terms terms, Grid grid, List<Source> sources) {
+    public static CoverageMap of(LossTerms terms, Grid grid, List<Source> sources) {
         return of(terms, List.of(grid), sources).get(0);
     }
 
     /** Works out all sources on several grids at once, on all processors. */
-    public static List<CoverageMap> of(Terms terms, List<Grid> grids, List<Source> sources) {
+    public static List<CoverageMap> of(LossTerms terms, List<Grid> grids, List<Source> sources) {
         if (sources.size() > MOST_SOURCES) {
             throw new IllegalArgumentException("at most " + MOST_SOURCES + " sources");
         }
@@ -157,7 +158,7 @@ public final class CoverageMap {
         return sources;
     }
 
-    /** Number of the room of each cell among {@link Terms#roomIds}, or -1. */
+    /** Number of the room of each cell among {@link LossTerms#roomIds}, or -1. */
     public short[] roomOfCells() {
         return roomOfCells.clone();
     }

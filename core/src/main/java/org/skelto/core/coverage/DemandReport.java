@@ -9,14 +9,14 @@ import org.skelto.core.plan.Plan;
 import org.skelto.core.plan.equipment.UnitKind;
 import org.skelto.core.plan.network.Demand;
 import org.skelto.core.plan.radio.Radio;
+import org.skelto.core.quantity.Figure;
+import org.skelto.core.quantity.Text;
 import org.skelto.core.radio.Budget;
+import org.skelto.core.radio.CalibratedLoss;
 import org.skelto.core.radio.Chance;
-import org.skelto.core.radio.Figure;
 import org.skelto.core.radio.Indoors;
-import org.skelto.core.radio.Learned;
 import org.skelto.core.radio.LossModel;
 import org.skelto.core.radio.SlabTables;
-import org.skelto.core.radio.Text;
 import org.skelto.core.site.Point;
 import org.skelto.core.site.SiteModel;
 import org.skelto.core.work.ComputingBudget;
@@ -60,7 +60,7 @@ public record DemandReport(
         String best = null;
         Budget bestBudget = null;
         boolean indoor = false;
-        for (Source source : new Reach(site, demand.medium()).sources(java.util.Set.of())) {
+        for (Source source : new CoverageScenario(site, demand.medium()).sources(java.util.Set.of())) {
             Radio radio = plan.units().get(source.unit()).radio(demand.medium()).orElseThrow();
             LossModel.Loss loss = model.loss(source.at(), source.place(), at, demand.place(), source.frequencyMHz());
             Budget down = Budget.of(radio, loss, hand);
@@ -81,8 +81,8 @@ public record DemandReport(
                     .meets(false)
                     .build();
         }
-        double sigma = indoor ? Learned.sigmaDb(plan, hand.frequencyMHz()) : Chance.OUTDOOR_SIGMA_DB;
-        double offset = Learned.offsetDb(plan, best, hand.frequencyMHz());
+        double sigma = indoor ? CalibratedLoss.sigmaDb(plan, hand.frequencyMHz()) : Chance.OUTDOOR_SIGMA_DB;
+        double offset = CalibratedLoss.offsetDb(plan, best, hand.frequencyMHz());
         double margin = bestBudget.marginDb() + offset;
         double chance = Chance.of(margin, sigma);
         Figure figure = Figure.of(

@@ -7,8 +7,10 @@ import java.util.stream.Stream;
 import org.skelto.core.plan.Plan;
 import org.skelto.core.plan.radio.IndoorModel;
 import org.skelto.core.plan.radio.Medium;
-import org.skelto.core.radio.Learned;
+import org.skelto.core.radio.CalibratedLoss;
 import org.skelto.core.radio.SlabTables;
+import org.skelto.core.raster.Contours;
+import org.skelto.core.raster.Grid;
 import org.skelto.core.site.SiteModel;
 
 /**
@@ -26,7 +28,7 @@ public record FloorCoverage(
         Medium medium,
         Grid grid,
         List<Server> servers,
-        List<Reach.Level> levels,
+        List<CoverageScenario.Level> levels,
         double floorDbm,
         double sigmaDb,
         double wantedDbm,
@@ -56,21 +58,21 @@ public record FloorCoverage(
     public static Mapped of(
             SiteModel site, SlabTables tables, Medium medium, String floor, Set<String> dark, int mostCells) {
         Plan plan = site.plan();
-        Reach reach = new Reach(site, medium);
+        CoverageScenario reach = new CoverageScenario(site, medium);
         List<Source> all = reach.sources(Set.of());
         List<Source> sources =
                 all.stream().filter(s -> !dark.contains(s.unit())).toList();
-        Terms terms = new Terms(site, tables);
-        Grid grid = Reach.grid(plan, floor, mostCells);
+        LossTerms terms = new LossTerms(site, tables);
+        Grid grid = CoverageScenario.grid(plan, floor, mostCells);
         CoverageMap map = CoverageMap.of(terms, grid, sources);
-        List<Reach.Level> levels = reach.levels(all);
+        List<CoverageScenario.Level> levels = reach.levels(all);
         List<Contour> contours = Stream.concat(
-                        levels.stream().map(Reach.Level::dbm),
+                        levels.stream().map(CoverageScenario.Level::dbm),
                         STRONGER_DB.stream().map(above -> levels.get(0).dbm() + above))
                 .map(dbm -> new Contour(dbm, Contours.of(grid, map.best(), dbm)))
                 .toList();
         double wanted = levels.get(1).dbm();
-        double sigma = Learned.sigmaDb(plan, reach.frequencyMHz());
+        double sigma = CalibratedLoss.sigmaDb(plan, reach.frequencyMHz());
         return new Mapped(
                 FloorCoverageBuilder.builder()
                         .medium(medium)
@@ -82,7 +84,7 @@ public record FloorCoverage(
                         .floorDbm(reach.floorDbm(all))
                         .sigmaDb(sigma)
                         .wantedDbm(wanted)
-                        .upward(Reach.upward(medium))
+                        .upward(CoverageScenario.upward(medium))
                         .contours(contours)
                         .rooms(RoomCover.of(map, terms.roomIds(), wanted))
                         .model(model(plan, sigma))
@@ -91,7 +93,7 @@ public record FloorCoverage(
     }
 
     private static String model(Plan plan, double sigma) {
-        boolean calibrated = Learned.used(plan);
+        boolean calibrated = CalibratedLoss.used(plan);
         String by = plan.indoorModel() == IndoorModel.WALLS ? "by walls" : "by distance exponent";
         return by + (calibrated ? ", calibrated ±" : ", tables ±") + Math.round(sigma * 10) / 10.0 + " dB";
     }

@@ -5,6 +5,7 @@ import org.skelto.core.plan.site.Clutter;
 import org.skelto.core.radio.DistanceExponent;
 import org.skelto.core.radio.FreeSpace;
 import org.skelto.core.radio.SlabTable;
+import org.skelto.core.raster.Grid;
 import org.skelto.core.site.SlabArea;
 import org.skelto.core.work.ComputingBudget;
 
@@ -16,10 +17,10 @@ import org.skelto.core.work.ComputingBudget;
  * that are really crossed. The result is the same for every cell.
  */
 final class Levels {
-    private final Terms terms;
+    private final LossTerms terms;
     private final Grid grid;
     private final Source source;
-    private final Terms.Losses losses;
+    private final LossTerms.Losses losses;
     private final short[] roomOfCells;
     private final float[] clutterOfRooms;
     private final float clutterOutside;
@@ -27,8 +28,8 @@ final class Levels {
     private final SlabTable[] shadowTables;
     private final float[] level;
 
-    /** @param roomOfCells from {@link Terms#roomOfCells} */
-    Levels(Terms terms, Grid grid, Source source, short[] roomOfCells) {
+    /** @param roomOfCells from {@link LossTerms#roomOfCells} */
+    Levels(LossTerms terms, Grid grid, Source source, short[] roomOfCells) {
         this.terms = terms;
         this.grid = grid;
         this.source = source;

@@ -9,13 +9,13 @@ import org.jspecify.annotations.Nullable;
 import org.skelto.core.plan.Plan;
 import org.skelto.core.plan.radio.Medium;
 import org.skelto.core.plan.site.Place;
+import org.skelto.core.quantity.Figure;
+import org.skelto.core.quantity.Text;
+import org.skelto.core.radio.CalibratedLoss;
 import org.skelto.core.radio.Chance;
-import org.skelto.core.radio.Figure;
 import org.skelto.core.radio.Indoors;
-import org.skelto.core.radio.Learned;
 import org.skelto.core.radio.LossModel;
 import org.skelto.core.radio.SlabTables;
-import org.skelto.core.radio.Text;
 import org.skelto.core.site.Point;
 import org.skelto.core.site.SiteModel;
 import org.skelto.core.work.ComputingBudget;
@@ -47,13 +47,13 @@ public record Probe(@Nullable String room, List<Heard> heard) {
     public static Probe at(
             SiteModel site, SlabTables tables, Medium medium, String floor, double xM, double yM, Set<String> dark) {
         Plan plan = site.plan();
-        Reach reach = new Reach(site, medium);
-        Point point = site.pointAt(floor, xM, yM, Reach.HEIGHT_M);
-        Place place = site.placeAt(floor, xM, yM, Reach.HEIGHT_M);
+        CoverageScenario reach = new CoverageScenario(site, medium);
+        Point point = site.pointAt(floor, xM, yM, CoverageScenario.HEIGHT_M);
+        Place place = site.placeAt(floor, xM, yM, CoverageScenario.HEIGHT_M);
         LossModel model = Indoors.of(site, tables);
         List<Source> sources = reach.sources(dark);
         double need = reach.floorDbm(sources);
-        double sigma = Learned.sigmaDb(plan, reach.frequencyMHz());
+        double sigma = CalibratedLoss.sigmaDb(plan, reach.frequencyMHz());
         List<Heard> heard = new ArrayList<>();
         for (Source source : sources) {
             LossModel.Loss loss = model.loss(source.at(), source.place(), point, place, source.frequencyMHz());

@@ -4,6 +4,7 @@ import io.soabase.recordbuilder.core.RecordBuilder;
 import java.util.ArrayList;
 import java.util.List;
 import org.jspecify.annotations.Nullable;
+import org.skelto.core.raster.Grid;
 import org.skelto.core.work.ComputingBudget;
 
 /**

@@ -1,6 +1,7 @@
 package org.skelto.core.coverage;
 
 import org.skelto.core.radio.SlabTable;
+import org.skelto.core.raster.Grid;
 import org.skelto.core.site.Panel;
 
 /**

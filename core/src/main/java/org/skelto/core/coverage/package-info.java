@@ -3,7 +3,7 @@
  * cell, contour lines, what that means for each room, and where the next transmitter should stand.
  *
  * <pre>{@code
- * CoverageMap map = CoverageMap.of(new Terms(site, tables), grid, sources);
+ * CoverageMap map = CoverageMap.of(new LossTerms(site, tables), grid, sources);
  * float level = map.bestDbm()[grid.cell(x, y)];
  * }</pre>
  */

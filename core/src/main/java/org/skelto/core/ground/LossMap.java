@@ -16,8 +16,8 @@ import org.skelto.core.work.Progress;
  *
  * <p>From the antenna rays are sent to the edge of the grid, in four sweeps (east, west, north, south) that each step from
  * column to column or row to row. Along a ray the profile of one node is the beginning of the next one's, so that sums and
- * horizons are carried on, see {@link Ray}. A node between two rays takes from both where its obstacles are, and looks at
- * the ground there on its own straight way, see {@link Between}. Where an obstacle of the node's way stands out from those of both rays, the
+ * horizons are carried on, see {@link TerrainRadial}. A node between two rays takes from both where its obstacles are, and looks at
+ * the ground there on its own straight way, see {@link InterpolatedDiffraction}. Where an obstacle of the node's way stands out from those of both rays, the
  * map is off by what it adds.
  */
 public final class LossMap {

@@ -52,9 +52,9 @@ final class Sweep {
 
     void run(int fromGap, int toGap, Progress progress) {
         ComputingBudget.step();
-        Ray low = new Ray(sheet, ask, first, sign, lines);
-        Ray high = new Ray(sheet, ask, first, sign, lines);
-        Between between = new Between(sheet, ask, first, sign, lines);
+        TerrainRadial low = new TerrainRadial(sheet, ask, first, sign, lines);
+        TerrainRadial high = new TerrainRadial(sheet, ask, first, sign, lines);
+        InterpolatedDiffraction between = new InterpolatedDiffraction(sheet, ask, first, sign, lines);
         boolean ready = false;
         for (int gap = fromGap; gap < toGap; gap++) {
             ComputingBudget.step();
@@ -64,7 +64,7 @@ final class Sweep {
                 continue;
             }
             if (ready) {
-                Ray spare = low;
+                TerrainRadial spare = low;
                 low = high;
                 high = spare;
             } else {
@@ -83,7 +83,7 @@ final class Sweep {
         return top >= 0 && foot <= sheet.sides() - 1;
     }
 
-    private void nodes(int gap, Ray low, Ray high, Between between) {
+    private void nodes(int gap, TerrainRadial low, TerrainRadial high, InterpolatedDiffraction between) {
         double below = slope(gap);
         double above = slope(gap + 1);
         boolean turned = sheet.turned();
@@ -109,7 +109,15 @@ final class Sweep {
         }
     }
 
-    private void store(int line, int side, double u, double v, double share, Ray low, Ray high, Between between) {
+    private void store(
+            int line,
+            int side,
+            double u,
+            double v,
+            double share,
+            TerrainRadial low,
+            TerrainRadial high,
+            InterpolatedDiffraction between) {
         int main = first + sign * line;
         loss[sheet.index(main, side)] = (float) between.lossDb(line, side, u, v / u, share, low, high);
     }

@@ -18,8 +18,8 @@ import org.skelto.core.plan.equipment.Unit;
 import org.skelto.core.plan.power.PowerSource;
 import org.skelto.core.plan.site.Housing;
 import org.skelto.core.power.PowerNode;
-import org.skelto.core.radio.Figure;
-import org.skelto.core.radio.Text;
+import org.skelto.core.quantity.Figure;
+import org.skelto.core.quantity.Text;
 import org.skelto.core.work.ComputingBudget;
 
 /**

@@ -8,7 +8,7 @@ import org.skelto.core.plan.equipment.Unit;
 import org.skelto.core.plan.network.Link;
 import org.skelto.core.plan.radio.Medium;
 import org.skelto.core.plan.radio.Radio;
-import org.skelto.core.radio.Text;
+import org.skelto.core.quantity.Text;
 
 /** Whether two ends of a radio link understand each other, whatever the distance. */
 public final class Hearing {

@@ -13,16 +13,16 @@ import org.skelto.core.plan.network.Link;
 import org.skelto.core.plan.radio.Medium;
 import org.skelto.core.plan.radio.Radio;
 import org.skelto.core.plan.radio.RadioPath;
+import org.skelto.core.quantity.Figure;
+import org.skelto.core.quantity.Text;
 import org.skelto.core.radio.Antennas;
 import org.skelto.core.radio.Budget;
+import org.skelto.core.radio.CalibratedLoss;
 import org.skelto.core.radio.Chance;
-import org.skelto.core.radio.Figure;
 import org.skelto.core.radio.Indoors;
-import org.skelto.core.radio.Learned;
 import org.skelto.core.radio.LossModel;
 import org.skelto.core.radio.Outdoors;
 import org.skelto.core.radio.SlabTables;
-import org.skelto.core.radio.Text;
 import org.skelto.core.site.Point;
 import org.skelto.core.site.SiteModel;
 import org.skelto.core.work.ComputingBudget;
@@ -104,7 +104,7 @@ public final class LinkAssessor {
                 runs.stream().mapToDouble(r -> r.budget().marginDb()).min().orElseThrow();
         boolean tested = !loss.indoor() && path.isPresent() && learnedOf(path.get());
         double sigma = loss.indoor()
-                ? Learned.sigmaDb(plan, out.frequencyMHz())
+                ? CalibratedLoss.sigmaDb(plan, out.frequencyMHz())
                 : tested ? path.get().learned().sigmaDb() : Chance.OUTDOOR_SIGMA_DB;
         double chance = Chance.of(margin, sigma);
         Figure figure = Figure.of(
@@ -112,7 +112,9 @@ public final class LinkAssessor {
                 "log-normal shadowing; σ "
                         + (!loss.indoor()
                                 ? tested ? "of the field test" : "6 dB outdoors"
-                                : Learned.used(plan) ? "of held-out readings" : "8 dB indoors before calibration"),
+                                : CalibratedLoss.used(plan)
+                                        ? "of held-out readings"
+                                        : "8 dB indoors before calibration"),
                 false,
                 "margin, worse direction",
                 Text.db(margin),
@@ -178,7 +180,7 @@ public final class LinkAssessor {
     private LossModel.Loss learned(LossModel.Loss loss, Link link, double frequencyMHz) {
         List<LossModel.Part> parts = new ArrayList<>(loss.parts());
         for (String end : List.of(link.from(), link.to())) {
-            double offset = Learned.offsetDb(plan, end, frequencyMHz);
+            double offset = CalibratedLoss.offsetDb(plan, end, frequencyMHz);
             if (offset != 0) {
                 parts.add(new LossModel.Part(
                         "learned of " + plan.units().get(end).name(),

@@ -27,10 +27,10 @@ import org.skelto.core.plan.network.Link;
 import org.skelto.core.plan.power.PowerSource;
 import org.skelto.core.plan.radio.Medium;
 import org.skelto.core.plan.radio.Radio;
-import org.skelto.core.radio.Figure;
+import org.skelto.core.quantity.Figure;
+import org.skelto.core.quantity.Text;
 import org.skelto.core.radio.RegionLimits;
 import org.skelto.core.radio.SlabTables;
-import org.skelto.core.radio.Text;
 import org.skelto.core.site.SiteModel;
 import org.skelto.core.work.ComputingBudget;
 

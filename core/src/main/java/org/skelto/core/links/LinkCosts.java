@@ -3,8 +3,8 @@ package org.skelto.core.links;
 import org.skelto.core.plan.equipment.Unit;
 import org.skelto.core.plan.network.Direction;
 import org.skelto.core.plan.radio.Medium;
-import org.skelto.core.radio.Figure;
-import org.skelto.core.radio.Text;
+import org.skelto.core.quantity.Figure;
+import org.skelto.core.quantity.Text;
 
 /** What a kind of link costs and what it does to a battery: guide figures for a choice, not prices. */
 final class LinkCosts {

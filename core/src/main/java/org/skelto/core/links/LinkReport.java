@@ -6,9 +6,9 @@ import java.util.List;
 import org.jspecify.annotations.Nullable;
 import org.skelto.core.plan.network.Direction;
 import org.skelto.core.plan.radio.Medium;
+import org.skelto.core.quantity.Figure;
 import org.skelto.core.radio.Budget;
 import org.skelto.core.radio.Chance;
-import org.skelto.core.radio.Figure;
 
 /**
  * A link judged.

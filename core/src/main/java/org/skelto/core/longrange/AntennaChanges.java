@@ -16,7 +16,7 @@ import org.skelto.core.plan.Pointers;
 import org.skelto.core.plan.equipment.Unit;
 import org.skelto.core.plan.radio.Radio;
 import org.skelto.core.plan.site.Place;
-import org.skelto.core.radio.Text;
+import org.skelto.core.quantity.Text;
 import org.skelto.core.site.Point;
 import org.skelto.core.work.ComputingBudget;
 
@@ -37,17 +37,17 @@ final class AntennaChanges {
         "north-west", "north-north-west"
     };
 
-    private final Trial trial;
+    private final LinkWhatIf trial;
     private final ElevationGrid grid;
     private final List<Change> changes = new ArrayList<>();
 
-    private AntennaChanges(Trial trial, ElevationGrid grid) {
+    private AntennaChanges(LinkWhatIf trial, ElevationGrid grid) {
         this.trial = trial;
         this.grid = grid;
     }
 
     /** The grid may be null: then nothing is said about moving. */
-    static List<Change> of(Trial trial, ElevationGrid grid) {
+    static List<Change> of(LinkWhatIf trial, ElevationGrid grid) {
         AntennaChanges search = new AntennaChanges(trial, grid);
         search.masts();
         search.bothOutside();
@@ -61,12 +61,12 @@ final class AntennaChanges {
             double height = trial.antennaM(unit);
             LinkReport most = raised(unit, height + MAST_MOST_M);
             double more = MAST_MOST_M;
-            if (Trial.enough(most)) {
+            if (LinkWhatIf.enough(most)) {
                 // the loss need not fall all the way up, so the lowest height is looked for from below
                 for (double step = MAST_STEP_M; step <= MAST_MOST_M; step += step < 2 ? MAST_STEP_M : 0.5) {
                     ComputingBudget.step();
                     LinkReport then = raised(unit, height + step);
-                    if (Trial.enough(then)) {
+                    if (LinkWhatIf.enough(then)) {
                         most = then;
                         more = step;
                         break;
@@ -104,7 +104,7 @@ final class AntennaChanges {
                         trial.at(unit, "/air"), trial.radio(unit).settings().mast(tenths)));
             }
             LinkReport then = trial.with(changed);
-            if (Trial.enough(then) || mast + 0.5 > MAST_MOST_M) {
+            if (LinkWhatIf.enough(then) || mast + 0.5 > MAST_MOST_M) {
                 trial.add(
                         changes,
                         "both antennas outside, at least " + Text.number(mast, 1) + " m above the ground",
@@ -158,7 +158,11 @@ final class AntennaChanges {
             }
             Place p = u.place();
             Place place = new Place(
-                    null, p.spot(), Trial.cm(p.xM() + x - here.xM()), Trial.cm(p.yM() + y - here.yM()), p.heightM());
+                    null,
+                    p.spot(),
+                    LinkWhatIf.cm(p.xM() + x - here.xM()),
+                    LinkWhatIf.cm(p.yM() + y - here.yM()),
+                    p.heightM());
             Map<String, Unit> units = new TreeMap<>(trial.plan.units());
             units.put(unit, u.withPlace(place));
             Plan standing = GridPaths.anew(trial.plan, trial.plan.withUnits(units), List.of(trial.pathId), grid);

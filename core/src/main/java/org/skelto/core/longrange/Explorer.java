@@ -20,12 +20,12 @@ import org.skelto.core.plan.radio.Medium;
 import org.skelto.core.plan.radio.Message;
 import org.skelto.core.plan.radio.Radio;
 import org.skelto.core.power.Outposts;
+import org.skelto.core.quantity.Figure;
+import org.skelto.core.quantity.Text;
 import org.skelto.core.radio.Air;
 import org.skelto.core.radio.AirLaw;
 import org.skelto.core.radio.Chance;
 import org.skelto.core.radio.ChirpModulation;
-import org.skelto.core.radio.Figure;
-import org.skelto.core.radio.Text;
 import org.skelto.core.radio.Traffic;
 import org.skelto.core.work.ComputingBudget;
 

@@ -4,7 +4,7 @@ import java.util.ArrayList;
 import java.util.List;
 import org.skelto.core.plan.radio.Message;
 import org.skelto.core.plan.radio.MessageField;
-import org.skelto.core.radio.Text;
+import org.skelto.core.quantity.Text;
 import org.skelto.core.work.ComputingBudget;
 
 /**

@@ -13,9 +13,9 @@ import org.skelto.core.plan.equipment.Unit;
 import org.skelto.core.plan.radio.Chirp;
 import org.skelto.core.plan.radio.Medium;
 import org.skelto.core.plan.radio.Radio;
+import org.skelto.core.quantity.Text;
 import org.skelto.core.radio.AirLaw;
 import org.skelto.core.radio.RegionLimits;
-import org.skelto.core.radio.Text;
 import org.skelto.core.radio.Traffic;
 import org.skelto.core.work.ComputingBudget;
 
@@ -24,14 +24,14 @@ final class RadioChanges {
     private static final double ANTENNA_COST = 25;
     private static final double ANTENNA_COST_PER_DB = 4;
 
-    private final Trial trial;
+    private final LinkWhatIf trial;
     private final List<Change> changes = new ArrayList<>();
 
-    private RadioChanges(Trial trial) {
+    private RadioChanges(LinkWhatIf trial) {
         this.trial = trial;
     }
 
-    static List<Change> of(Trial trial) {
+    static List<Change> of(LinkWhatIf trial) {
         RadioChanges search = new RadioChanges(trial);
         search.settings();
         search.power();
@@ -57,7 +57,7 @@ final class RadioChanges {
         for (int sf = chirp.spreadingFactor() + 1; sf <= 12; sf++) {
             Chirp slower = new Chirp(sf, chirp.bandwidthKHz(), chirp.codingRateDenominator());
             LinkReport then = set(along, slower);
-            if (then != null && (best == null || !Trial.enough(best))) {
+            if (then != null && (best == null || !LinkWhatIf.enough(best))) {
                 best = then;
                 chosen = slower;
             }
@@ -71,7 +71,7 @@ final class RadioChanges {
         LinkReport narrow = null;
         Chirp narrower = null;
         for (double khz : new double[] {250, 125, 62.5}) {
-            if (khz < chirp.bandwidthKHz() && (narrow == null || !Trial.enough(narrow))) {
+            if (khz < chirp.bandwidthKHz() && (narrow == null || !LinkWhatIf.enough(narrow))) {
                 Chirp slower = new Chirp(chirp.spreadingFactor(), khz, chirp.codingRateDenominator());
                 LinkReport then = set(along, slower);
                 if (then != null) {
@@ -182,7 +182,7 @@ final class RadioChanges {
                 edits.add(Edit.replace(trial.at(unit, "/txPowerDbm"), power));
             }
             LinkReport then = trial.with(changed);
-            if (Trial.enough(then) || db == 9) {
+            if (LinkWhatIf.enough(then) || db == 9) {
                 trial.add(
                         changes,
                         "antenna +" + Text.number(db, 0) + " dB at "

@@ -22,11 +22,11 @@ import org.skelto.core.plan.radio.RadioPath;
 import org.skelto.core.plan.site.Exposure;
 import org.skelto.core.plan.site.Place;
 import org.skelto.core.plan.site.Spot;
+import org.skelto.core.quantity.Text;
 import org.skelto.core.radio.Antennas;
 import org.skelto.core.radio.Chance;
 import org.skelto.core.radio.Outdoors;
 import org.skelto.core.radio.Terrain;
-import org.skelto.core.radio.Text;
 import org.skelto.core.site.Point;
 import org.skelto.core.work.ComputingBudget;
 
@@ -39,13 +39,13 @@ final class RelayChange {
 
     private static final int PLACES = 120;
 
-    private final Trial trial;
+    private final LinkWhatIf trial;
 
-    private RelayChange(Trial trial) {
+    private RelayChange(LinkWhatIf trial) {
         this.trial = trial;
     }
 
-    static List<Change> of(Trial trial) {
+    static List<Change> of(LinkWhatIf trial) {
         ComputingBudget.step();
         return new RelayChange(trial).best();
     }
@@ -76,8 +76,8 @@ final class RelayChange {
         if (best <= trial.now.marginDb()) {
             return List.of();
         }
-        Trial.Leg one = trial.leg(0, where, first, firstM, relay, ANTENNA_M);
-        Trial.Leg two = trial.leg(where, length, relay, ANTENNA_M, last, lastM);
+        LinkWhatIf.Leg one = trial.leg(0, where, first, firstM, relay, ANTENNA_M);
+        LinkWhatIf.Leg two = trial.leg(where, length, relay, ANTENNA_M, last, lastM);
         RelayLeg near = leg(trial.name(from), "relay", where, one);
         RelayLeg far = leg("relay", trial.name(to), length - where, two);
         double chance = near.chance() * far.chance();
@@ -96,7 +96,7 @@ final class RelayChange {
                 .build());
     }
 
-    private RelayLeg leg(String from, String to, double lengthM, Trial.Leg leg) {
+    private RelayLeg leg(String from, String to, double lengthM, LinkWhatIf.Leg leg) {
         return new RelayLeg(
                 from, to, lengthM, leg.marginDb(), Chance.of(leg.marginDb(), trial.now.sigmaDb()), leg.figure());
     }
@@ -118,9 +118,9 @@ final class RelayChange {
                 Pointers.of("spots", spot),
                 new Spot(
                         "Relay",
-                        Trial.cm(a.xM() + share * (b.xM() - a.xM())),
-                        Trial.cm(a.yM() + share * (b.yM() - a.yM())),
-                        Trial.cm(z),
+                        LinkWhatIf.cm(a.xM() + share * (b.xM() - a.xM())),
+                        LinkWhatIf.cm(a.yM() + share * (b.yM() - a.yM())),
+                        LinkWhatIf.cm(z),
                         Exposure.FREEZING)));
         String hub = plan.units().get(trial.link.from()).hub();
         edits.add(Edit.add(
@@ -169,7 +169,7 @@ final class RelayChange {
 
     private static RadioPath between(RadioPath part, String from, String to) {
         List<GroundPoint> points = part.profile().stream()
-                .map(p -> new GroundPoint(Trial.cm(p.distanceM()), Trial.cm(p.elevationM())))
+                .map(p -> new GroundPoint(LinkWhatIf.cm(p.distanceM()), LinkWhatIf.cm(p.elevationM())))
                 .toList();
         return part.over(points, part.covers(), part.source()).joining(from, to).withLearned(null);
     }

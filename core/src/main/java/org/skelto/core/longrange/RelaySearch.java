@@ -4,17 +4,18 @@ import io.soabase.recordbuilder.core.RecordBuilder;
 import java.util.ArrayList;
 import java.util.Comparator;
 import java.util.List;
-import org.skelto.core.coverage.Contours;
 import org.skelto.core.ground.ElevationGrid;
 import org.skelto.core.ground.LossMap;
 import org.skelto.core.ground.PlainLoss;
 import org.skelto.core.plan.radio.Radio;
+import org.skelto.core.quantity.Figure;
+import org.skelto.core.quantity.Text;
 import org.skelto.core.radio.Budget;
 import org.skelto.core.radio.Chance;
 import org.skelto.core.radio.Diffraction;
-import org.skelto.core.radio.Figure;
 import org.skelto.core.radio.FreeSpace;
-import org.skelto.core.radio.Text;
+import org.skelto.core.raster.Contours;
+import org.skelto.core.raster.GridBuilder;
 import org.skelto.core.work.Progress;
 
 /** The margin of a link from one antenna to everywhere on a grid, and the places from which a relay reaches two. */
@@ -236,7 +237,14 @@ public final class RelaySearch {
 
     private static List<MarginLine> lines(
             ElevationGrid grid, float[] thin, int columns, int rows, int by, double neededDb) {
-        org.skelto.core.coverage.Grid unit = new org.skelto.core.coverage.Grid(null, 0, 0, 1, columns, rows, 0);
+        org.skelto.core.raster.Grid unit = GridBuilder.builder()
+                .westM(0)
+                .southM(0)
+                .cellM(1)
+                .columns(columns)
+                .rows(rows)
+                .zM(0)
+                .build();
         List<MarginLine> all = new ArrayList<>();
         for (double[] level : new double[][] {{0, 0}, {neededDb, 1}, {neededDb + 10, 2}}) {
             List<double[]> found = new ArrayList<>();

@@ -15,11 +15,11 @@ import org.skelto.core.plan.radio.Chirp;
 import org.skelto.core.plan.radio.Medium;
 import org.skelto.core.plan.radio.Message;
 import org.skelto.core.plan.radio.Radio;
+import org.skelto.core.quantity.Figure;
+import org.skelto.core.quantity.Text;
 import org.skelto.core.radio.Air;
 import org.skelto.core.radio.AirLaw;
-import org.skelto.core.radio.Figure;
 import org.skelto.core.radio.RegionLimits;
-import org.skelto.core.radio.Text;
 import org.skelto.core.radio.Traffic;
 import org.skelto.core.work.ComputingBudget;
 

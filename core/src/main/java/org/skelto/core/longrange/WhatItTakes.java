@@ -9,7 +9,7 @@ import org.skelto.core.links.LinkReport;
 import org.skelto.core.plan.Edit;
 import org.skelto.core.plan.Plan;
 import org.skelto.core.plan.radio.Medium;
-import org.skelto.core.radio.Figure;
+import org.skelto.core.quantity.Figure;
 import org.skelto.core.radio.SlabTables;
 import org.skelto.core.site.SiteModel;
 
@@ -75,10 +75,10 @@ public final class WhatItTakes {
             Medium medium,
             ElevationGrid grid,
             double chance) {
-        Trial trial = new Trial(plan, site, tables, pathId, medium);
+        LinkWhatIf trial = new LinkWhatIf(plan, site, tables, pathId, medium);
         LinkReport now = trial.now;
         List<Change> changes = new ArrayList<>();
-        if (!Trial.enough(now)) {
+        if (!LinkWhatIf.enough(now)) {
             changes.addAll(RadioChanges.of(trial));
             changes.addAll(AntennaChanges.of(trial, grid));
             changes.addAll(RelayChange.of(trial));
@@ -90,6 +90,6 @@ public final class WhatItTakes {
                 now.chance(),
                 now.target(),
                 List.copyOf(changes),
-                Reaches.of(trial, chance));
+                RangeEstimate.of(trial, chance));
     }
 }

@@ -20,9 +20,9 @@ import org.skelto.core.plan.equipment.UnitKind;
 import org.skelto.core.plan.radio.Medium;
 import org.skelto.core.plan.radio.Radio;
 import org.skelto.core.radio.Budget;
+import org.skelto.core.radio.CalibratedLoss;
 import org.skelto.core.radio.Chance;
 import org.skelto.core.radio.Indoors;
-import org.skelto.core.radio.Learned;
 import org.skelto.core.radio.LossModel;
 import org.skelto.core.radio.SlabTables;
 import org.skelto.core.site.Point;
@@ -97,7 +97,7 @@ public final class Meshes {
                 double lossDb = model.lossDb(
                         at, one.place(), site.position(other).orElseThrow(), other.place(), mine.frequencyMHz());
                 double needed = Chance.marginDb(
-                        Chance.target(Criticality.ROUTINE), Learned.sigmaDb(site.plan(), mine.frequencyMHz()));
+                        Chance.target(Criticality.ROUTINE), CalibratedLoss.sigmaDb(site.plan(), mine.frequencyMHz()));
                 double margin = Budget.lesserMarginDb(mine, theirs, lossDb);
                 if (mine.receives() && theirs.receives() && margin >= needed) {
                     heard.get(ids.get(i)).put(ids.get(j), margin);

@@ -26,14 +26,14 @@ final class BoxMaker {
     private static final List<Double> WIFI_MHZ = List.of(2412.0, 2437.0, 2462.0);
 
     /** What was made. */
-    record Made(List<Answer.Box> spots, List<Edit> edits) {}
+    record Made(List<PlacementResult.Box> spots, List<Edit> edits) {}
 
     private final SiteModel site;
     private final Plan plan;
     private final SlabTables tables;
     private final Medium medium;
 
-    BoxMaker(SiteModel site, SlabTables tables, Ask ask) {
+    BoxMaker(SiteModel site, SlabTables tables, PlacementRequest ask) {
         this.site = site;
         this.plan = site.plan();
         this.tables = tables;
@@ -87,7 +87,7 @@ final class BoxMaker {
     Made make(List<Candidates.Candidate> chosen, Map<String, Integer> serving) {
         Plan now = plan;
         List<Edit> edits = new ArrayList<>();
-        List<Answer.Box> spots = new ArrayList<>();
+        List<PlacementResult.Box> spots = new ArrayList<>();
         for (Candidates.Candidate spot : chosen) {
             String room = plan.rooms().get(spot.place().room()).name();
             String id = Slugs.free(
@@ -98,7 +98,7 @@ final class BoxMaker {
             units.put(id, unit);
             now = now.withUnits(units);
             now = linked(now, id, edits);
-            spots.add(AnswerBoxBuilder.builder()
+            spots.add(PlacementResultBoxBuilder.builder()
                     .unit(id)
                     .room(spot.place().room())
                     .floor(plan.rooms().get(spot.place().room()).floor())

@@ -3,7 +3,7 @@ package org.skelto.core.placement;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Map;
-import org.skelto.core.coverage.Reach;
+import org.skelto.core.coverage.CoverageScenario;
 import org.skelto.core.plan.Plan;
 import org.skelto.core.plan.power.PowerSource;
 import org.skelto.core.plan.radio.Medium;
@@ -120,7 +120,8 @@ final class Candidates {
                     double x = b.westM() + (i + 0.5) * b.widthM() / across;
                     double y = b.southM() + (j + 0.5) * b.depthM() / up;
                     if (room.contains(x, y)) {
-                        site.position(new Place(id, null, x, y, Reach.HEIGHT_M)).ifPresent(points::add);
+                        site.position(new Place(id, null, x, y, CoverageScenario.HEIGHT_M))
+                                .ifPresent(points::add);
                     }
                 }
             }

@@ -4,7 +4,7 @@ import io.soabase.recordbuilder.core.RecordBuilder;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Map;
-import org.skelto.core.coverage.Reach;
+import org.skelto.core.coverage.CoverageScenario;
 import org.skelto.core.links.LinkAssessor;
 import org.skelto.core.plan.Plan;
 import org.skelto.core.plan.equipment.Criticality;
@@ -28,13 +28,13 @@ final class Demands {
 
     private final SiteModel site;
     private final Plan plan;
-    private final Ask ask;
+    private final PlacementRequest ask;
     private final Radio client;
     private final List<Demand> demands = new ArrayList<>();
     private int rooms;
 
     /** @param client radio of whoever works from a place */
-    Demands(SiteModel site, SlabTables tables, Ask ask, Radio client) {
+    Demands(SiteModel site, SlabTables tables, PlacementRequest ask, Radio client) {
         this.site = site;
         this.plan = site.plan();
         this.ask = ask;
@@ -60,7 +60,7 @@ final class Demands {
     }
 
     private void find(LinkAssessor assessor) {
-        if (ask.cover() == Ask.Cover.DEVICES) {
+        if (ask.cover() == PlacementRequest.Cover.DEVICES) {
             plan.units().forEach((id, unit) -> {
                 if (!unit.kind().collects() && unit.radio(ask.medium()).isPresent() && meant(unit.place())) {
                     demand(unit.name(), id, unit.radio(ask.medium()).get(), unit.place(), assessor.criticality(id));
@@ -87,7 +87,7 @@ final class Demands {
             for (Point at : room.getValue()) {
                 demands.add(DemandsDemandBuilder.builder()
                         .name(plan.rooms().get(room.getKey()).name())
-                        .place(new Place(room.getKey(), null, 0, 0, Reach.HEIGHT_M))
+                        .place(new Place(room.getKey(), null, 0, 0, CoverageScenario.HEIGHT_M))
                         .at(at)
                         .target(0)
                         .room(rooms)

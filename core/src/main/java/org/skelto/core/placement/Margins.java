@@ -4,16 +4,16 @@ import java.util.Arrays;
 import java.util.List;
 import java.util.Set;
 import java.util.stream.IntStream;
-import org.skelto.core.coverage.Reach;
+import org.skelto.core.coverage.CoverageScenario;
 import org.skelto.core.coverage.Source;
 import org.skelto.core.plan.Plan;
 import org.skelto.core.plan.equipment.Criticality;
 import org.skelto.core.plan.equipment.Unit;
 import org.skelto.core.plan.radio.Radio;
 import org.skelto.core.radio.Budget;
+import org.skelto.core.radio.CalibratedLoss;
 import org.skelto.core.radio.Chance;
 import org.skelto.core.radio.Indoors;
-import org.skelto.core.radio.Learned;
 import org.skelto.core.radio.LossModel;
 import org.skelto.core.radio.SlabTables;
 import org.skelto.core.site.SiteModel;
@@ -23,11 +23,11 @@ import org.skelto.core.work.Progress;
 /** What boxes that stand and boxes that could stand have over what each demand needs, dB. */
 final class Margins {
     private final Plan plan;
-    private final Ask ask;
+    private final PlacementRequest ask;
     private final Demands demands;
     private final Radio box;
     private final LossModel model;
-    private final Reach reach;
+    private final CoverageScenario reach;
     private final List<Source> standing;
 
     /** Level that a point of a room needs, dBm. */
@@ -38,13 +38,13 @@ final class Margins {
     private double[][] margins = {};
 
     /** Measures the boxes that stand already, if the ask keeps them. */
-    Margins(SiteModel site, SlabTables tables, Ask ask, Demands demands, Radio box) {
+    Margins(SiteModel site, SlabTables tables, PlacementRequest ask, Demands demands, Radio box) {
         this.plan = site.plan();
         this.ask = ask;
         this.demands = demands;
         this.box = box;
         this.model = Indoors.of(site, tables);
-        this.reach = new Reach(site, ask.medium());
+        this.reach = new CoverageScenario(site, ask.medium());
         this.standing = reach.sources(Set.of());
         this.levelDbm = reach.wantedDbm(List.of());
         this.already = new int[demands.size()];
@@ -58,7 +58,7 @@ final class Margins {
     private void stands(Source source) {
         Unit unit = plan.units().get(source.unit());
         Radio radio = unit.radio(ask.medium()).orElseThrow();
-        double offset = Learned.offsetDb(plan, source.unit(), radio.frequencyMHz());
+        double offset = CalibratedLoss.offsetDb(plan, source.unit(), radio.frequencyMHz());
         for (int d = 0; d < demands.size(); d++) {
             Demands.Demand demand = demands.get(d);
             if (!source.unit().equals(demand.unit())) {
@@ -73,7 +73,8 @@ final class Margins {
 
     /** Whether a unit that passes messages on hears a box at a candidate, and it them. */
     boolean heardByMesh(Candidates.Candidate candidate) {
-        double needed = Chance.marginDb(Chance.target(Criticality.ROUTINE), Learned.sigmaDb(plan, box.frequencyMHz()));
+        double needed =
+                Chance.marginDb(Chance.target(Criticality.ROUTINE), CalibratedLoss.sigmaDb(plan, box.frequencyMHz()));
         return standing.stream().anyMatch(s -> {
             Unit unit = plan.units().get(s.unit());
             Radio radio = unit.radio(ask.medium()).orElseThrow();
@@ -123,10 +124,12 @@ final class Margins {
         if (demand.radio() == null) {
             return reach.levelDbm(standing) + offsetDb - lossDb - levelDbm;
         }
-        double both = demand.radio().receives() && !Reach.upward(ask.medium())
+        double both = demand.radio().receives() && !CoverageScenario.upward(ask.medium())
                 ? Budget.lesserMarginDb(demand.radio(), standing, lossDb)
                 : Budget.marginDb(demand.radio(), standing, lossDb);
-        return both + offsetDb - Chance.marginDb(demand.target(), Learned.sigmaDb(plan, standing.frequencyMHz()));
+        return both
+                + offsetDb
+                - Chance.marginDb(demand.target(), CalibratedLoss.sigmaDb(plan, standing.frequencyMHz()));
     }
 
     /** Margin of a candidate at a demand, dB. */

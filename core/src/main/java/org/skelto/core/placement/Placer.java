@@ -7,8 +7,8 @@ import java.util.List;
 import java.util.Map;
 import java.util.function.LongSupplier;
 import java.util.stream.IntStream;
+import org.skelto.core.quantity.Text;
 import org.skelto.core.radio.SlabTables;
-import org.skelto.core.radio.Text;
 import org.skelto.core.site.SiteModel;
 import org.skelto.core.work.ComputingBudget;
 import org.skelto.core.work.Progress;
@@ -36,7 +36,7 @@ public final class Placer {
     }
 
     private final SiteModel site;
-    private final Ask ask;
+    private final PlacementRequest ask;
     /** Places this far apart are one to a room, and rooms are few. */
     private static final double STEP_MOST_M = 200;
 
@@ -46,7 +46,7 @@ public final class Placer {
     private final Margins margins;
     private List<Candidates.Candidate> candidates = List.of();
 
-    private Placer(SiteModel site, SlabTables tables, Ask ask, Progress progress) {
+    private Placer(SiteModel site, SlabTables tables, PlacementRequest ask, Progress progress) {
         this.site = site;
         this.ask = ask;
         this.progress = progress;
@@ -62,13 +62,18 @@ public final class Placer {
      * @param milliseconds after which the solver stops and says how far from proven it is
      * @param clock milliseconds that have gone by, asked several times
      */
-    public static Answer answer(
-            SiteModel site, SlabTables tables, Ask ask, Progress progress, long milliseconds, LongSupplier clock) {
+    public static PlacementResult answer(
+            SiteModel site,
+            SlabTables tables,
+            PlacementRequest ask,
+            Progress progress,
+            long milliseconds,
+            LongSupplier clock) {
         Deadline deadline = new Deadline(milliseconds, clock.getAsLong(), clock);
         return new Placer(site, tables, ask, progress).answer(deadline);
     }
 
-    private Answer answer(Deadline deadline) {
+    private PlacementResult answer(Deadline deadline) {
         findCandidates();
         margins.measure(candidates, progress);
         progress.at(0.6, "solving");
@@ -77,7 +82,7 @@ public final class Placer {
         List<List<Integer>> choices = new ArrayList<>();
         boolean proven = true;
         double gap = 0;
-        if (ask.goal() == Ask.Goal.NEXT) {
+        if (ask.goal() == PlacementRequest.Goal.NEXT) {
             choices.addAll(next(wanted));
         } else {
             SetCover.Solution first = cover(0, wanted, List.of(), deadline.left());
@@ -90,12 +95,12 @@ public final class Placer {
             }
         }
         progress.at(0.97, "writing it out");
-        List<Answer.Placing> written = new ArrayList<>();
+        List<PlacementResult.Placing> written = new ArrayList<>();
         for (List<Integer> choice : choices) {
             progress.check();
             written.add(choice(choice));
         }
-        return AnswerBuilder.builder()
+        return PlacementResultBuilder.builder()
                 .placings(written)
                 .demands(demands.size())
                 .candidates(candidates.size())
@@ -241,13 +246,13 @@ public final class Placer {
         return choices;
     }
 
-    private Answer.Placing choice(List<Integer> chosen) {
+    private PlacementResult.Placing choice(List<Integer> chosen) {
         List<Candidates.Candidate> spots = chosen.stream().map(candidates::get).toList();
         double worst = margins.worst(chosen);
         double cost = chosen.stream().mapToDouble(this::cost).sum();
         int covered = margins.covered(chosen);
         long outlets = spots.stream().filter(s -> s.near() == null).count();
-        String what = ask.cover() == Ask.Cover.DEVICES ? "places" : "sample points";
+        String what = ask.cover() == PlacementRequest.Cover.DEVICES ? "places" : "sample points";
         String why = covered + " of " + demands.size() + " " + what + " covered"
                 + (ask.times() == 2 ? " twice" : "")
                 + (Double.isInfinite(worst) ? "" : "; the worst has " + Text.db(worst) + " over what it needs")
@@ -269,6 +274,7 @@ public final class Placer {
             }
         }
         BoxMaker.Made made = maker.make(spots, serving);
-        return new Answer.Placing(made.spots(), covered, Double.isInfinite(worst) ? 0 : worst, cost, why, made.edits());
+        return new PlacementResult.Placing(
+                made.spots(), covered, Double.isInfinite(worst) ? 0 : worst, cost, why, made.edits());
     }
 }

@@ -5,8 +5,8 @@ import org.skelto.core.parts.Quantity;
 import org.skelto.core.plan.Plan;
 import org.skelto.core.plan.equipment.Unit;
 import org.skelto.core.plan.site.Exposure;
-import org.skelto.core.radio.Figure;
-import org.skelto.core.radio.Text;
+import org.skelto.core.quantity.Figure;
+import org.skelto.core.quantity.Text;
 import org.skelto.core.work.ComputingBudget;
 
 /**

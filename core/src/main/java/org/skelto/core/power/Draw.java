@@ -16,8 +16,8 @@ import org.skelto.core.plan.equipment.RestState;
 import org.skelto.core.plan.equipment.Unit;
 import org.skelto.core.plan.equipment.UnitKind;
 import org.skelto.core.plan.power.PowerSource;
-import org.skelto.core.radio.Figure;
-import org.skelto.core.radio.Text;
+import org.skelto.core.quantity.Figure;
+import org.skelto.core.quantity.Text;
 import org.skelto.core.work.ComputingBudget;
 
 /**

@@ -20,8 +20,8 @@ import org.skelto.core.plan.power.Regulation;
 import org.skelto.core.plan.radio.Medium;
 import org.skelto.core.plan.radio.Radio;
 import org.skelto.core.plan.site.GeoPoint;
-import org.skelto.core.radio.Figure;
-import org.skelto.core.radio.Text;
+import org.skelto.core.quantity.Figure;
+import org.skelto.core.quantity.Text;
 import org.skelto.core.radio.Traffic;
 import org.skelto.core.work.ComputingBudget;
 

@@ -10,7 +10,7 @@ import org.skelto.core.plan.equipment.UnitKind;
 import org.skelto.core.plan.power.Feed;
 import org.skelto.core.power.PowerNode.CableRun;
 import org.skelto.core.power.PowerNode.PowerFault;
-import org.skelto.core.radio.Text;
+import org.skelto.core.quantity.Text;
 
 /** What is wrong with a supply, with a cable that feeds a unit, and with what arrives at its end. */
 final class PowerFaults {

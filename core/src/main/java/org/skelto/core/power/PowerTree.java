@@ -21,8 +21,8 @@ import org.skelto.core.plan.site.Place;
 import org.skelto.core.power.PowerNode.CableRun;
 import org.skelto.core.power.PowerNode.PowerFault;
 import org.skelto.core.power.PowerNode.SupplyOutput;
-import org.skelto.core.radio.Figure;
-import org.skelto.core.radio.Text;
+import org.skelto.core.quantity.Figure;
+import org.skelto.core.quantity.Text;
 import org.skelto.core.site.SiteModel;
 import org.skelto.core.work.ComputingBudget;
 

@@ -5,6 +5,8 @@ import java.util.List;
 import java.util.Optional;
 import org.skelto.core.plan.radio.Radio;
 import org.skelto.core.plan.radio.Region;
+import org.skelto.core.quantity.Figure;
+import org.skelto.core.quantity.Text;
 
 /**
  * What the region table says of a radio and of what it sends. An aid, never the law: check with your regulator.

@@ -3,6 +3,8 @@ package org.skelto.core.radio;
 import org.apache.commons.numbers.gamma.Erfc;
 import org.apache.commons.numbers.gamma.InverseErfc;
 import org.skelto.core.plan.equipment.Criticality;
+import org.skelto.core.quantity.Figure;
+import org.skelto.core.quantity.Text;
 
 /** The chance that a link holds at a place and time: Φ(margin/σ), for slow fading only. */
 public final class Chance {

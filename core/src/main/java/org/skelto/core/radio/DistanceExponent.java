@@ -3,6 +3,8 @@ package org.skelto.core.radio;
 import java.util.List;
 import org.skelto.core.plan.radio.RadioBand;
 import org.skelto.core.plan.site.Place;
+import org.skelto.core.quantity.Figure;
+import org.skelto.core.quantity.Text;
 import org.skelto.core.site.Point;
 import org.skelto.core.site.SiteModel;
 

@@ -2,6 +2,7 @@ package org.skelto.core.radio;
 
 import java.util.List;
 import org.skelto.core.plan.site.Place;
+import org.skelto.core.quantity.Figure;
 import org.skelto.core.site.Point;
 
 /** A model of the loss between two points of the site. */

@@ -6,6 +6,8 @@ import org.skelto.core.plan.Plan;
 import org.skelto.core.plan.radio.RadioBand;
 import org.skelto.core.plan.site.Construction;
 import org.skelto.core.plan.site.Place;
+import org.skelto.core.quantity.Figure;
+import org.skelto.core.quantity.Text;
 import org.skelto.core.site.Crossing;
 import org.skelto.core.site.Point;
 import org.skelto.core.site.SiteModel;
@@ -89,7 +91,7 @@ public final class MultiWall implements LossModel {
         if (construction.measuredDb().containsKey(band)) {
             return part(crossing, lossDb, "measured loss, as typed", "the construction in the plan");
         }
-        if (Learned.wallDb(plan, crossing.construction(), band) != null) {
+        if (CalibratedLoss.wallDb(plan, crossing.construction(), band) != null) {
             return part(crossing, lossDb, "loss learned from walk-test readings", "calibration of this plan");
         }
         String layers = construction.layers().stream()

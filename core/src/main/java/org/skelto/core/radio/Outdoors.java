@@ -9,6 +9,8 @@ import org.skelto.core.plan.radio.GroundPoint;
 import org.skelto.core.plan.radio.OutdoorModel;
 import org.skelto.core.plan.radio.PathLearned;
 import org.skelto.core.plan.radio.RadioPath;
+import org.skelto.core.quantity.Figure;
+import org.skelto.core.quantity.Text;
 import org.skelto.core.work.ComputingBudget;
 
 /**

@@ -25,7 +25,7 @@ public final class SlabTables {
         if (measured != null) {
             return SlabTable.flat(measured);
         }
-        Double learned = Learned.wallDb(plan, construction, band);
+        Double learned = CalibratedLoss.wallDb(plan, construction, band);
         return learned == null ? byLayers(made, frequencyMHz) : SlabTable.flat(learned);
     }
 

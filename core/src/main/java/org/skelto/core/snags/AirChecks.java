@@ -28,11 +28,11 @@ import org.skelto.core.plan.radio.MessageBuilder;
 import org.skelto.core.plan.radio.OutdoorModel;
 import org.skelto.core.plan.radio.Radio;
 import org.skelto.core.plan.radio.RadioPath;
+import org.skelto.core.quantity.Text;
 import org.skelto.core.radio.Antennas;
 import org.skelto.core.radio.Chance;
 import org.skelto.core.radio.Outdoors;
 import org.skelto.core.radio.RegionLimits;
-import org.skelto.core.radio.Text;
 import org.skelto.core.radio.Traffic;
 import org.skelto.core.snags.Check.Code;
 

@@ -24,8 +24,8 @@ import org.skelto.core.plan.Wording;
 import org.skelto.core.plan.equipment.Unit;
 import org.skelto.core.plan.equipment.UnitKind;
 import org.skelto.core.plan.network.Demand;
-import org.skelto.core.radio.Learned;
-import org.skelto.core.radio.Text;
+import org.skelto.core.quantity.Text;
+import org.skelto.core.radio.CalibratedLoss;
 import org.skelto.core.snags.Check.Code;
 
 /** R1 of places to work from, R10, R11, R13, R21 and N14. */
@@ -145,7 +145,8 @@ final class CoverageChecks {
                     .findFirst()
                     .orElseThrow()
                     .frequencyMHz();
-            if (Math.abs(mean) > MISFIT * Learned.sigmaDb(c.plan, frequency) / Math.sqrt(Math.min(4, values.size()))) {
+            if (Math.abs(mean)
+                    > MISFIT * CalibratedLoss.sigmaDb(c.plan, frequency) / Math.sqrt(Math.min(4, values.size()))) {
                 c.snag(
                                 "R21",
                                 LOOK,

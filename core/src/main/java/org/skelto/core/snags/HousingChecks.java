@@ -18,7 +18,7 @@ import org.skelto.core.parts.Trait;
 import org.skelto.core.plan.Edit;
 import org.skelto.core.plan.Pointers;
 import org.skelto.core.plan.equipment.UnitKind;
-import org.skelto.core.radio.Text;
+import org.skelto.core.quantity.Text;
 import org.skelto.core.snags.Check.Code;
 import org.skelto.core.wiring.Wired;
 

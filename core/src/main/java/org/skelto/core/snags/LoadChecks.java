@@ -23,7 +23,7 @@ import org.skelto.core.plan.equipment.Driver;
 import org.skelto.core.plan.equipment.LoadKind;
 import org.skelto.core.power.Electrics;
 import org.skelto.core.power.Loads;
-import org.skelto.core.radio.Text;
+import org.skelto.core.quantity.Text;
 import org.skelto.core.snags.Check.Code;
 import org.skelto.core.wiring.Need;
 import org.skelto.core.wiring.Wired;

@@ -19,7 +19,7 @@ import org.skelto.core.plan.site.Exposure;
 import org.skelto.core.plan.site.Place;
 import org.skelto.core.plan.site.Room;
 import org.skelto.core.plan.site.RoomUse;
-import org.skelto.core.radio.Text;
+import org.skelto.core.quantity.Text;
 import org.skelto.core.site.SiteModel;
 import org.skelto.core.site.WallPiece;
 import org.skelto.core.snags.Check.Code;

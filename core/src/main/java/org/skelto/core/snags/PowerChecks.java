@@ -18,7 +18,7 @@ import org.skelto.core.plan.Edit;
 import org.skelto.core.plan.Pointers;
 import org.skelto.core.plan.power.Circuit;
 import org.skelto.core.power.PowerNode;
-import org.skelto.core.radio.Text;
+import org.skelto.core.quantity.Text;
 import org.skelto.core.snags.Check.Code;
 
 /** P1 to P6 and P10 to P14: what the power tree found, with parts that would do. */

@@ -20,7 +20,7 @@ import org.skelto.core.plan.power.Feed;
 import org.skelto.core.plan.power.Power;
 import org.skelto.core.power.PowerNode;
 import org.skelto.core.power.PowerTree;
-import org.skelto.core.radio.Text;
+import org.skelto.core.quantity.Text;
 import org.skelto.core.site.SiteModel;
 
 /** Looks for the cheapest part of the catalogue with which a fault of the power tree is gone and no worse one comes. */

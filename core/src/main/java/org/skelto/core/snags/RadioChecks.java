@@ -25,8 +25,8 @@ import org.skelto.core.plan.power.PowerSource;
 import org.skelto.core.plan.radio.AirSettings;
 import org.skelto.core.plan.radio.Medium;
 import org.skelto.core.plan.radio.Radio;
+import org.skelto.core.quantity.Text;
 import org.skelto.core.radio.RegionLimits;
-import org.skelto.core.radio.Text;
 import org.skelto.core.radio.Traffic;
 import org.skelto.core.snags.Check.Code;
 

@@ -11,7 +11,7 @@ import org.skelto.core.plan.Edit;
 import org.skelto.core.plan.Pointers;
 import org.skelto.core.plan.radio.Region;
 import org.skelto.core.plan.site.Room;
-import org.skelto.core.radio.Text;
+import org.skelto.core.quantity.Text;
 import org.skelto.core.site.Overlap;
 import org.skelto.core.snags.Check.Code;
 

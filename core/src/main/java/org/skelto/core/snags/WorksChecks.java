@@ -29,7 +29,7 @@ import org.skelto.core.plan.equipment.StateConflictPolicy;
 import org.skelto.core.plan.equipment.Unit;
 import org.skelto.core.plan.format.Limits;
 import org.skelto.core.power.Loads;
-import org.skelto.core.radio.Text;
+import org.skelto.core.quantity.Text;
 import org.skelto.core.snags.Check.Code;
 import org.skelto.core.wiring.Wired;
 

@@ -24,7 +24,7 @@ import org.skelto.core.plan.radio.Radio;
 import org.skelto.core.plan.radio.RadioBuilder;
 import org.skelto.core.plan.radio.Region;
 import org.skelto.core.plan.site.Place;
-import org.skelto.core.radio.Text;
+import org.skelto.core.quantity.Text;
 import org.skelto.core.snags.Stage;
 
 class AssessmentTest {

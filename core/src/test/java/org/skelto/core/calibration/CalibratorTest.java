@@ -12,7 +12,7 @@ import java.util.Random;
 import org.junit.jupiter.api.Test;
 import org.skelto.core.Houses;
 import org.skelto.core.Plans;
-import org.skelto.core.coverage.Reach;
+import org.skelto.core.coverage.CoverageScenario;
 import org.skelto.core.coverage.Source;
 import org.skelto.core.plan.Plan;
 import org.skelto.core.plan.equipment.UnitKind;
@@ -43,8 +43,9 @@ class CalibratorTest {
         Calibration truth = new Calibration(
                 true, Map.of("brick-110", Map.of(BAND, 9.0)), Map.of("ap", Map.of(BAND, -3.0)), Map.of(), 0, null);
         SiteModel site = SiteModel.of(plan.withCalibration(truth));
-        Source source =
-                new Reach(site, Medium.WIFI_2G4).sources(java.util.Set.of()).get(0);
+        Source source = new CoverageScenario(site, Medium.WIFI_2G4)
+                .sources(java.util.Set.of())
+                .get(0);
         Random random = new Random(seed);
         List<Reading> readings = new ArrayList<>();
         for (int i = 0; i < count; i++) {

@@ -25,6 +25,8 @@ import org.skelto.core.plan.site.Place;
 import org.skelto.core.radio.Indoors;
 import org.skelto.core.radio.LossModel;
 import org.skelto.core.radio.SlabTables;
+import org.skelto.core.raster.Contours;
+import org.skelto.core.raster.Grid;
 import org.skelto.core.site.Point;
 import org.skelto.core.site.SiteModel;
 
@@ -42,7 +44,7 @@ class CoverageTest {
         }
         SiteModel site = SiteModel.of(plan);
         LossModel model = Indoors.of(site, tables);
-        Terms terms = new Terms(site, tables);
+        LossTerms terms = new LossTerms(site, tables);
         List<Source> sources = new ArrayList<>();
         for (int i = 0; i < 4; i++) {
             // the first stands on the very line of a wall's end
@@ -53,7 +55,7 @@ class CoverageTest {
             sources.add(new Source("u" + i, "u" + i, new Point(x, y, z), place, 15, i % 2 == 0 ? 2437 : 868.3));
         }
         for (String floor : plan.floors().keySet()) {
-            Grid grid = Grid.over(floor, new Bounds(-1, -1, 9.2, 7.3), Reach.heightM(plan, floor), 0.2);
+            Grid grid = Grid.over(floor, new Bounds(-1, -1, 9.2, 7.3), CoverageScenario.heightM(plan, floor), 0.2);
             CoverageMap map = CoverageMap.of(terms, grid, sources);
             for (int s = 0; s < sources.size(); s++) {
                 compare(terms, grid, map, s, model);
@@ -61,7 +63,7 @@ class CoverageTest {
         }
     }
 
-    private static void compare(Terms terms, Grid grid, CoverageMap map, int number, LossModel model) {
+    private static void compare(LossTerms terms, Grid grid, CoverageMap map, int number, LossModel model) {
         Source source = map.sources().get(number);
         float[] level = map.levelDbm(number);
         short[] rooms = map.roomOfCells();
@@ -108,7 +110,7 @@ class CoverageTest {
     @Test
     void theStrongestAndTheSecondAreRankedAndAMovedSourceIsLikeANewMap() {
         Plan plan = Houses.row(3);
-        Terms terms = new Terms(SiteModel.of(plan), tables);
+        LossTerms terms = new LossTerms(SiteModel.of(plan), tables);
         Grid grid = Grid.over("ground", new Bounds(0, 0, 12, 4), 1, 0.25);
         List<Source> sources = List.of(source("a", 1), source("b", 6), source("c", 11));
         CoverageMap map = CoverageMap.of(terms, grid, sources);
@@ -176,7 +178,7 @@ class CoverageTest {
     @Test
     void contoursAroundASourceInTheOpenAreCircles() {
         Plan plan = Houses.open(Houses.row(1));
-        Terms terms = new Terms(SiteModel.of(plan), tables);
+        LossTerms terms = new LossTerms(SiteModel.of(plan), tables);
         Grid grid = Grid.over("ground", new Bounds(-20, -20, 20, 20), 1.5, 0.25);
         CoverageMap map = CoverageMap.of(terms, grid, List.of(source("a", 0)));
         double atOneMetre = 15 - 40.18;
@@ -200,6 +202,6 @@ class CoverageTest {
                 .coverage();
         assertTrue(none.contours().stream().allMatch(c -> c.lines().isEmpty()));
         assertTrue(none.rooms().stream().allMatch(r -> r.share() == 0 && r.best() == null));
-        assertEquals(List.of(), Reach.media(SiteModel.of(bare)));
+        assertEquals(List.of(), CoverageScenario.media(SiteModel.of(bare)));
     }
 }

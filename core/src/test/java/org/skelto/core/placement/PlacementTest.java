@@ -117,22 +117,22 @@ class PlacementTest {
         return Houses.with(row, rooms, Map.of()).with(p -> p.units(units).devices(Map.of()));
     }
 
-    private static Answer ask(Plan plan, Ask ask, Progress progress) {
+    private static PlacementResult ask(Plan plan, PlacementRequest ask, Progress progress) {
         return Placer.answer(SiteModel.of(plan), new SlabTables(), ask, progress, 10_000, System::currentTimeMillis);
     }
 
     @Test
     void twoBoardsWithNineStoneWallsBetweenThemNeedTwoBoxes() {
-        Ask once = AskBuilder.builder()
+        PlacementRequest once = PlacementRequestBuilder.builder()
                 .medium(Medium.WIFI_2G4)
-                .goal(Ask.Goal.FEWEST)
-                .cover(Ask.Cover.DEVICES)
+                .goal(PlacementRequest.Goal.FEWEST)
+                .cover(PlacementRequest.Cover.DEVICES)
                 .times(1)
                 .keep(true)
                 .boxCost(60)
                 .outletCost(90)
                 .build();
-        Answer answer = ask(far(), once, Progress.NONE);
+        PlacementResult answer = ask(far(), once, Progress.NONE);
 
         assertTrue(answer.proven());
         assertEquals(2, answer.placings().get(0).boxes().size());
@@ -146,10 +146,10 @@ class PlacementTest {
     @Test
     void theChangeItMakesCoversWhatItSays() {
         Plan plan = far();
-        Ask once = AskBuilder.builder()
+        PlacementRequest once = PlacementRequestBuilder.builder()
                 .medium(Medium.WIFI_2G4)
-                .goal(Ask.Goal.FEWEST)
-                .cover(Ask.Cover.DEVICES)
+                .goal(PlacementRequest.Goal.FEWEST)
+                .cover(PlacementRequest.Cover.DEVICES)
                 .times(1)
                 .keep(true)
                 .boxCost(60)
@@ -161,23 +161,23 @@ class PlacementTest {
                 units.put(edit.path().substring("/units/".length()), unit);
             }
         }
-        Answer after = ask(plan.with(p -> p.units(units).devices(Map.of())), once, Progress.NONE);
+        PlacementResult after = ask(plan.with(p -> p.units(units).devices(Map.of())), once, Progress.NONE);
         assertEquals(after.demands(), after.before());
         assertEquals(List.of(), after.placings().get(0).boxes());
     }
 
     @Test
     void everyRoomToNinetyFivePercent() {
-        Ask rooms = AskBuilder.builder()
+        PlacementRequest rooms = PlacementRequestBuilder.builder()
                 .medium(Medium.WIFI_2G4)
-                .goal(Ask.Goal.FEWEST)
-                .cover(Ask.Cover.ROOMS)
+                .goal(PlacementRequest.Goal.FEWEST)
+                .cover(PlacementRequest.Cover.ROOMS)
                 .times(1)
                 .keep(true)
                 .boxCost(60)
                 .outletCost(0)
                 .build();
-        Answer answer = ask(Houses.row(3), rooms, Progress.NONE);
+        PlacementResult answer = ask(Houses.row(3), rooms, Progress.NONE);
         assertEquals(1, answer.placings().get(0).boxes().size());
         assertTrue(answer.placings().get(0).covered() >= 0.95 * answer.demands());
     }
@@ -195,10 +195,10 @@ class PlacementTest {
                 return true;
             }
         };
-        Ask rooms = AskBuilder.builder()
+        PlacementRequest rooms = PlacementRequestBuilder.builder()
                 .medium(Medium.WIFI_2G4)
-                .goal(Ask.Goal.FEWEST)
-                .cover(Ask.Cover.ROOMS)
+                .goal(PlacementRequest.Goal.FEWEST)
+                .cover(PlacementRequest.Cover.ROOMS)
                 .times(2)
                 .keep(true)
                 .boxCost(60)

@@ -19,6 +19,7 @@ import org.skelto.core.plan.radio.Region;
 import org.skelto.core.plan.site.Constructions;
 import org.skelto.core.plan.site.Material;
 import org.skelto.core.plan.site.Place;
+import org.skelto.core.quantity.Figure;
 import org.skelto.core.site.Point;
 import org.skelto.core.site.SiteModel;
 

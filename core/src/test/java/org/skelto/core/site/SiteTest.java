@@ -115,8 +115,16 @@ class SiteTest {
 
     @Test
     void aDoorInASharedWallIsADoorForBothRoomsAndTheWallGoesOnAboveIt() {
-        org.skelto.core.plan.site.Opening door = new org.skelto.core.plan.site.Opening(
-                "r1", 3, org.skelto.core.plan.site.OpeningKind.DOOR, 1, 1, 0, 2, "door-wood");
+        org.skelto.core.plan.site.Opening door = org.skelto.core.plan.site.OpeningBuilder.builder()
+                .room("r1")
+                .wall(3)
+                .kind(org.skelto.core.plan.site.OpeningKind.DOOR)
+                .atM(1)
+                .widthM(1)
+                .sillM(0)
+                .headM(2)
+                .construction("door-wood")
+                .build();
         Plan plan = org.skelto.core.Houses.with(
                 org.skelto.core.Houses.row(2), org.skelto.core.Houses.row(2).rooms(), Map.of("d", door));
         SiteModel site = SiteModel.of(plan);

@@ -40,8 +40,8 @@ public class KeptFigures {
 
     private static final Logger LOG = LoggerFactory.getLogger(KeptFigures.class);
 
-    private final Measured measured;
-    private final Shelf shelf;
+    private final ReadingSource measured;
+    private final CatalogueSource shelf;
     private final SlabTables tables = new SlabTables();
     private final Cache<UUID, Kept> kept = Caffeine.newBuilder()
             .maximumWeight(MOST_THINGS)
@@ -49,7 +49,7 @@ public class KeptFigures {
             .executor(Runnable::run)
             .build();
 
-    KeptFigures(Measured measured, Shelf shelf) {
+    KeptFigures(ReadingSource measured, CatalogueSource shelf) {
         this.measured = measured;
         this.shelf = shelf;
     }

@@ -4,9 +4,9 @@ import java.util.List;
 import java.util.Set;
 import java.util.UUID;
 import org.skelto.core.assessment.Assessment;
+import org.skelto.core.coverage.CoverageScenario;
 import org.skelto.core.coverage.FloorCoverage;
 import org.skelto.core.coverage.Probe;
-import org.skelto.core.coverage.Reach;
 import org.skelto.core.plan.Plan;
 import org.skelto.core.plan.radio.Medium;
 import org.skelto.core.plan.validation.Problem;
@@ -50,7 +50,8 @@ class CoverageController {
     @GetMapping
     List<Medium> media(@PathVariable UUID id) {
         PlanState state = plans.get(id);
-        return Reach.media(kept.of(id, state.revision(), state.plan()).site());
+        return CoverageScenario.media(
+                kept.of(id, state.revision(), state.plan()).site());
     }
 
     /** The coverage of a floor by a radio as a document. */

@@ -25,9 +25,9 @@ import org.skelto.core.ground.Unreadable;
 import org.skelto.core.plan.Plan;
 import org.skelto.core.plan.site.GeoPoint;
 import org.skelto.core.plan.validation.Problem;
-import org.skelto.server.plans.Carried;
+import org.skelto.server.plans.DerivedEdit;
 import org.skelto.server.plans.ExportSizes;
-import org.skelto.server.plans.Follower;
+import org.skelto.server.plans.PlanAttachment;
 import org.skelto.server.problems.Refusal;
 import org.springframework.http.HttpStatus;
 import org.springframework.stereotype.Service;
@@ -40,7 +40,7 @@ import tools.jackson.databind.node.ObjectNode;
 /** The heights around plans; they travel with an exported plan as an ASCII grid. */
 @Service
 @Transactional
-public class Grounds implements Carried, Follower {
+public class Grounds implements PlanAttachment, DerivedEdit {
     private static final int LONGEST_NAME = 120;
 
     /** Points of all grids that are kept read, 8 bytes each. */

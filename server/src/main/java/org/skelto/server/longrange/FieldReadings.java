@@ -15,7 +15,7 @@ import org.skelto.core.plan.Plan;
 import org.skelto.core.plan.equipment.Unit;
 import org.skelto.core.plan.radio.RadioPath;
 import org.skelto.core.plan.validation.Problem;
-import org.skelto.server.plans.Carried;
+import org.skelto.server.plans.PlanAttachment;
 import org.skelto.server.problems.Refusal;
 import org.skelto.server.tables.TypedTable;
 import org.springframework.stereotype.Service;
@@ -32,7 +32,7 @@ import tools.jackson.databind.json.JsonMapper;
  */
 @Service
 @Transactional
-public class FieldReadings implements Carried {
+public class FieldReadings implements PlanAttachment {
     private static final int MOST = 5000;
     private static final int LONGEST_NOTE = 200;
     private static final int LONGEST_ID = 64;
@@ -199,7 +199,7 @@ public class FieldReadings implements Carried {
 
     @Override
     public JsonNode schema(Function<Class<?>, JsonNode> records) {
-        return Carried.list(records.apply(FieldReading.class), MOST);
+        return PlanAttachment.list(records.apply(FieldReading.class), MOST);
     }
 
     @Override

@@ -17,8 +17,8 @@ import org.skelto.core.parts.PartFile;
 import org.skelto.core.parts.PartsUsed;
 import org.skelto.core.parts.PriceFile;
 import org.skelto.core.plan.validation.Problem;
-import org.skelto.server.assessments.Shelf;
-import org.skelto.server.plans.Carried;
+import org.skelto.server.assessments.CatalogueSource;
+import org.skelto.server.plans.PlanAttachment;
 import org.skelto.server.plans.Plans;
 import org.skelto.server.problems.Reading;
 import org.skelto.server.problems.Refusal;
@@ -33,7 +33,7 @@ import tools.jackson.databind.json.JsonMapper;
 /** The built-in parts with the person's own before them; own ones that a plan uses travel with it. */
 @Service
 @Transactional
-class Parts implements Shelf, Carried {
+class Parts implements CatalogueSource, PlanAttachment {
     private final PartRepository repository;
     private final Plans plans;
     private final JsonMapper mapper;
@@ -127,7 +127,7 @@ class Parts implements Shelf, Carried {
 
     @Override
     public JsonNode schema(Function<Class<?>, JsonNode> records) {
-        return Carried.list(records.apply(Part.class), PartFile.MOST);
+        return PlanAttachment.list(records.apply(Part.class), PartFile.MOST);
     }
 
     @Override

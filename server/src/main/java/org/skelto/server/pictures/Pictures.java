@@ -11,8 +11,8 @@ import java.util.function.Consumer;
 import java.util.function.Function;
 import org.apache.commons.codec.digest.DigestUtils;
 import org.skelto.core.plan.validation.Problem;
-import org.skelto.server.plans.Carried;
 import org.skelto.server.plans.ExportSizes;
+import org.skelto.server.plans.PlanAttachment;
 import org.skelto.server.problems.Refusal;
 import org.springframework.http.HttpStatus;
 import org.springframework.stereotype.Service;
@@ -26,7 +26,7 @@ import tools.jackson.databind.node.ObjectNode;
 /** The pictures of plans; they travel with an exported plan. */
 @Service
 @Transactional
-class Pictures implements Carried {
+class Pictures implements PlanAttachment {
     private static final int MOST = 12;
     private static final String SVG = "image/svg+xml";
 

@@ -15,11 +15,11 @@ import org.springframework.stereotype.Component;
 public class ExportSizes {
     private static final double MB = 1024 * 1024;
 
-    private final ObjectProvider<Carried> carried;
+    private final ObjectProvider<PlanAttachment> carried;
     private final long most;
 
     ExportSizes(
-            ObjectProvider<Carried> carried,
+            ObjectProvider<PlanAttachment> carried,
             @Value("${skelto.largest-import-bytes}") long file,
             @Value("${skelto.largest-plan-bytes}") long document) {
         this.carried = carried;

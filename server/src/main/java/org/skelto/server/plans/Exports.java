@@ -21,14 +21,15 @@ import tools.jackson.databind.node.ObjectNode;
 @Service
 public class Exports {
     private final Plans plans;
-    private final List<Carried> carried;
+    private final List<PlanAttachment> carried;
     private final JsonMapper mapper;
     private final TransactionOperations transaction;
 
-    Exports(Plans plans, List<Carried> carried, JsonMapper mapper, TransactionOperations transaction) {
+    Exports(Plans plans, List<PlanAttachment> carried, JsonMapper mapper, TransactionOperations transaction) {
         this.plans = plans;
-        this.carried =
-                carried.stream().sorted(Comparator.comparing(Carried::property)).toList();
+        this.carried = carried.stream()
+                .sorted(Comparator.comparing(PlanAttachment::property))
+                .toList();
         this.mapper = mapper;
         this.transaction = transaction;
     }
@@ -37,7 +38,7 @@ public class Exports {
     @Transactional(readOnly = true)
     public ObjectNode export(UUID id) {
         ObjectNode file = mapper.valueToTree(plans.get(id).plan());
-        for (Carried part : carried) {
+        for (PlanAttachment part : carried) {
             JsonNode content = part.export(id);
             if (content != null) {
                 file.set(part.property(), content);

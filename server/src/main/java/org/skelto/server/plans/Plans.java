@@ -29,7 +29,7 @@ public class Plans {
     private final RevisionRepository revisions;
     private final Documents documents;
     private final KeptStates kept;
-    private final List<Follower> followers;
+    private final List<DerivedEdit> followers;
     private final PlanDays days;
     private final ObjectProvider<Purge> purge;
     private final Clock clock;
@@ -39,7 +39,7 @@ public class Plans {
             RevisionRepository revisions,
             Documents documents,
             KeptStates kept,
-            List<Follower> followers,
+            List<DerivedEdit> followers,
             PlanDays days,
             ObjectProvider<Purge> purge,
             Clock clock) {
@@ -121,7 +121,7 @@ public class Plans {
 
     private Plan follow(UUID id, Plan before, Plan after) {
         Plan followed = after;
-        for (Follower follower : followers) {
+        for (DerivedEdit follower : followers) {
             followed = follower.follow(id, before, followed);
         }
         return followed;

@@ -25,7 +25,7 @@ class Purge implements SmartLifecycle {
     private final PlanRepository plans;
     private final RevisionRepository revisions;
     private final PlanDayRepository days;
-    private final List<Carried> carried;
+    private final List<PlanAttachment> carried;
     private final TransactionOperations transaction;
     private final Clock clock;
     private final Duration kept;
@@ -36,7 +36,7 @@ class Purge implements SmartLifecycle {
             PlanRepository plans,
             RevisionRepository revisions,
             PlanDayRepository days,
-            List<Carried> carried,
+            List<PlanAttachment> carried,
             TransactionOperations transaction,
             Clock clock,
             @Value("${skelto.deleted-plans-kept}") Duration kept) {
@@ -59,7 +59,7 @@ class Purge implements SmartLifecycle {
             PlanRepository plans,
             RevisionRepository revisions,
             PlanDayRepository days,
-            List<Carried> carried,
+            List<PlanAttachment> carried,
             TransactionOperations transaction,
             Clock clock,
             Duration kept,

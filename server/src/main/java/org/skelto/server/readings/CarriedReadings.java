@@ -6,7 +6,7 @@ import java.util.function.Consumer;
 import java.util.function.Function;
 import org.skelto.core.calibration.Reading;
 import org.skelto.core.plan.validation.Problem;
-import org.skelto.server.plans.Carried;
+import org.skelto.server.plans.PlanAttachment;
 import org.skelto.server.problems.Refusal;
 import org.springframework.stereotype.Component;
 import tools.jackson.core.JacksonException;
@@ -15,7 +15,7 @@ import tools.jackson.databind.json.JsonMapper;
 
 /** Readings travel with their plan. */
 @Component
-class CarriedReadings implements Carried {
+class CarriedReadings implements PlanAttachment {
     private static final int LONGEST_ID = 64;
 
     /** A reading as it is written at most, bytes. */
@@ -36,7 +36,7 @@ class CarriedReadings implements Carried {
 
     @Override
     public JsonNode schema(Function<Class<?>, JsonNode> records) {
-        return Carried.list(records.apply(Reading.class), Readings.MOST);
+        return PlanAttachment.list(records.apply(Reading.class), Readings.MOST);
     }
 
     @Override

@@ -13,7 +13,7 @@ import org.skelto.core.plan.equipment.Unit;
 import org.skelto.core.plan.format.Limits;
 import org.skelto.core.plan.radio.Medium;
 import org.skelto.core.plan.validation.Problem;
-import org.skelto.server.assessments.Measured;
+import org.skelto.server.assessments.ReadingSource;
 import org.skelto.server.problems.Refusal;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
@@ -21,7 +21,7 @@ import org.springframework.transaction.annotation.Transactional;
 /** The readings of plans; all of a batch are stored or none. */
 @Service
 @Transactional
-public class Readings implements Measured {
+public class Readings implements ReadingSource {
     /** A plan may have so many. */
     public static final int MOST = 20_000;
 

@@ -9,7 +9,7 @@ import java.util.Set;
 import java.util.TreeMap;
 import org.skelto.core.calibration.Reading;
 import org.skelto.core.calibration.ReadingBuilder;
-import org.skelto.core.coverage.Reach;
+import org.skelto.core.coverage.CoverageScenario;
 import org.skelto.core.coverage.Source;
 import org.skelto.core.plan.Plan;
 import org.skelto.core.plan.radio.Calibration;
@@ -40,7 +40,7 @@ final class StandIn {
             Plan plan, Medium medium, String floor, double xM, double yM, double heightM, Instant now, long seed) {
         Plan truth = plan.withCalibration(truth(plan));
         SiteModel site = SiteModel.of(truth);
-        Reach reach = new Reach(site, medium);
+        CoverageScenario reach = new CoverageScenario(site, medium);
         Place place = site.placeAt(floor, xM, yM, heightM);
         Point at = site.pointAt(floor, xM, yM, heightM);
         LossModel model = Indoors.of(site, new SlabTables());

@@ -10,9 +10,9 @@ import org.skelto.core.channels.Channels;
 import org.skelto.core.coverage.DemandReport;
 import org.skelto.core.housing.HousingFit;
 import org.skelto.core.mesh.MeshReport;
-import org.skelto.core.placement.Answer;
-import org.skelto.core.placement.AnswerBuilder;
-import org.skelto.core.placement.Ask;
+import org.skelto.core.placement.PlacementRequest;
+import org.skelto.core.placement.PlacementResult;
+import org.skelto.core.placement.PlacementResultBuilder;
 import org.skelto.core.placement.Placer;
 import org.skelto.core.plan.Plan;
 import org.skelto.core.plan.radio.Medium;
@@ -104,10 +104,10 @@ class ReportController {
         return Channels.of(SiteModel.of(plans.get(id).plan()), kept.tables());
     }
 
-    /** Starts looking for places for boxes; what comes out is an {@link Answer}. */
+    /** Starts looking for places for boxes; what comes out is an {@link PlacementResult}. */
     @PostMapping("/placement")
     @ResponseStatus(HttpStatus.ACCEPTED)
-    ResponseEntity<Started> place(@PathVariable UUID id, @RequestBody Ask ask) {
+    ResponseEntity<Started> place(@PathVariable UUID id, @RequestBody PlacementRequest ask) {
         SiteModel site = SiteModel.of(plans.get(id).plan());
         check(ask, site.plan());
         if (site.plan().rooms().isEmpty()) {
@@ -123,8 +123,8 @@ class ReportController {
 
     /** The shape of what a placement job gives, for those who read the API's description. */
     @GetMapping("/placement/shape")
-    Answer shape(@PathVariable UUID id) {
-        return AnswerBuilder.builder()
+    PlacementResult shape(@PathVariable UUID id) {
+        return PlacementResultBuilder.builder()
                 .placings(List.of())
                 .demands(0)
                 .candidates(0)
@@ -136,7 +136,7 @@ class ReportController {
                 .build();
     }
 
-    private static void check(Ask ask, Plan plan) {
+    private static void check(PlacementRequest ask, Plan plan) {
         List<Problem> problems = new ArrayList<>();
         if (ask.medium() == null || ask.medium() == Medium.ETHERNET) {
             problems.add(new Problem("/medium", "names no radio"));

@@ -15,7 +15,7 @@ import org.skelto.core.plan.format.ValueShape;
 import org.skelto.core.plan.format.Within;
 import org.skelto.core.plan.format.Without;
 import org.skelto.core.plan.format.Words;
-import org.skelto.server.plans.Carried;
+import org.skelto.server.plans.PlanAttachment;
 import org.springframework.http.MediaType;
 import org.springframework.web.bind.annotation.GetMapping;
 import org.springframework.web.bind.annotation.RestController;
@@ -31,9 +31,9 @@ import tools.jackson.databind.node.ObjectNode;
 @RestController
 class FormatSchema {
     private final JsonMapper mapper;
-    private final List<Carried> carried;
+    private final List<PlanAttachment> carried;
 
-    FormatSchema(JsonMapper mapper, List<Carried> carried) {
+    FormatSchema(JsonMapper mapper, List<PlanAttachment> carried) {
         this.mapper = mapper;
         this.carried = carried;
     }

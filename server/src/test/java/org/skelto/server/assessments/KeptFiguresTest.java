@@ -21,7 +21,7 @@ import org.skelto.core.work.Fact;
 
 class KeptFiguresTest {
     /** No plan has readings here. */
-    private static final Measured NOTHING = new Measured() {
+    private static final ReadingSource NOTHING = new ReadingSource() {
         @Override
         public long version(java.util.UUID plan) {
             return 0;

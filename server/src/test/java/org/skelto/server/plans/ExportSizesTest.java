@@ -19,11 +19,11 @@ class ExportSizesTest {
     @SuppressWarnings("unchecked")
     void whatWouldMakeTheFileTooLargeIsRefusedBeforeItIsKept() {
         UUID plan = UUID.randomUUID();
-        Carried pictures = mock(Carried.class);
-        Carried heights = mock(Carried.class);
+        PlanAttachment pictures = mock(PlanAttachment.class);
+        PlanAttachment heights = mock(PlanAttachment.class);
         when(pictures.size(plan)).thenReturn(50 * MB);
         when(heights.size(plan)).thenReturn(20 * MB);
-        ObjectProvider<Carried> carried = mock(ObjectProvider.class);
+        ObjectProvider<PlanAttachment> carried = mock(ObjectProvider.class);
         when(carried.stream()).thenAnswer(call -> Stream.of(pictures, heights));
         ExportSizes sizes = new ExportSizes(carried, 96 * MB, 8 * MB);
         assertDoesNotThrow(() -> sizes.makeRoom(plan, 10 * MB, "this picture"));

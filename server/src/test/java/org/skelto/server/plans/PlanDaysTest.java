@@ -188,7 +188,7 @@ class PlanDaysTest extends OnTheMill {
             entity.deletedAt = now.minus(Duration.ofDays(40));
             when(plans.lock(id)).thenReturn(Optional.of(entity));
         }
-        Carried pictures = mock(Carried.class);
+        PlanAttachment pictures = mock(PlanAttachment.class);
         doThrow(new IllegalStateException("the disk")).when(pictures).purge(stuck);
         TransactionOperations transaction = mock(TransactionOperations.class);
         org.mockito.Mockito.doAnswer(call -> {

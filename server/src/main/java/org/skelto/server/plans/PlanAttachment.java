@@ -8,7 +8,7 @@ import tools.jackson.databind.node.JsonNodeFactory;
 import tools.jackson.databind.node.ObjectNode;
 
 /** Something of a plan that is kept beside its document and travels with it when it is exported. */
-public interface Carried {
+public interface PlanAttachment {
     /** Name of the property that carries it in an exported file. */
     String property();
 

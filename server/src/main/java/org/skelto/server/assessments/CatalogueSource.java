@@ -3,7 +3,7 @@ package org.skelto.server.assessments;
 import org.skelto.core.parts.Catalogue;
 
 /** Where the parts are that plans are judged with. */
-public interface Shelf {
+public interface CatalogueSource {
     /** The parts of now: the same object while nothing has changed. */
     Catalogue catalogue();
 }

@@ -21,7 +21,7 @@ import org.skelto.core.plan.equipment.DeviceKind;
  * @param hoursFinished hours of work with a finished device, and so on
  */
 @RecordBuilder
-record School(
+record BuildApproach(
         String finished,
         String module,
         int relays,
@@ -29,16 +29,16 @@ record School(
         double hoursModule,
         double hoursMade,
         double hoursByHand)
-        implements SchoolBuilder.With {
-    private static final Map<DeviceKind, School> ALL = read();
+        implements BuildApproachBuilder.With {
+    private static final Map<DeviceKind, BuildApproach> ALL = read();
 
-    static School of(DeviceKind kind) {
+    static BuildApproach of(DeviceKind kind) {
         return ALL.get(kind);
     }
 
-    private static Map<DeviceKind, School> read() {
-        Map<DeviceKind, School> all = new EnumMap<>(DeviceKind.class);
-        try (InputStream in = School.class.getResourceAsStream("/parts/schools.csv");
+    private static Map<DeviceKind, BuildApproach> read() {
+        Map<DeviceKind, BuildApproach> all = new EnumMap<>(DeviceKind.class);
+        try (InputStream in = BuildApproach.class.getResourceAsStream("/parts/schools.csv");
                 InputStreamReader reader = new InputStreamReader(in, StandardCharsets.UTF_8)) {
             for (CSVRecord line : CSVFormat.RFC4180
                     .builder()
@@ -48,7 +48,7 @@ record School(
                     .parse(reader)) {
                 all.put(
                         DeviceKind.valueOf(line.get("kind")),
-                        SchoolBuilder.builder()
+                        BuildApproachBuilder.builder()
                                 .finished(line.get("finished"))
                                 .module(line.get("module"))
                                 .relays(Integer.parseInt(line.get("relays")))

@@ -17,7 +17,7 @@ import org.skelto.core.plan.radio.Medium;
  * @param outletCost cost of a new outlet or data point when none is near, at least 0
  */
 @RecordBuilder
-public record Ask(
+public record PlacementRequest(
         Medium medium,
         Goal goal,
         Cover cover,
@@ -26,7 +26,7 @@ public record Ask(
         @Nullable String building,
         double boxCost,
         double outletCost)
-        implements AskBuilder.With {
+        implements PlacementRequestBuilder.With {
     /** One more box, or the fewest that do. */
     public enum Goal {
         NEXT,

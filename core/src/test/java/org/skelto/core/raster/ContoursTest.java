@@ -1,4 +1,4 @@
-package org.skelto.core.coverage;
+package org.skelto.core.raster;
 
 import static org.junit.jupiter.api.Assertions.assertEquals;
 import static org.junit.jupiter.api.Assertions.assertTrue;

@@ -6,7 +6,7 @@ import org.skelto.core.calibration.Reading;
 import org.skelto.core.plan.Plan;
 
 /** Where the readings of a plan are. */
-public interface Measured {
+public interface ReadingSource {
     /** Changes whenever the readings of a plan do. */
     long version(UUID plan);
 

@@ -9,13 +9,14 @@ import org.skelto.core.plan.site.Building;
 import org.skelto.core.plan.site.Room;
 import org.skelto.core.radio.SlabTable;
 import org.skelto.core.radio.SlabTables;
+import org.skelto.core.raster.Grid;
 import org.skelto.core.site.Panel;
 import org.skelto.core.site.SiteModel;
 import org.skelto.core.site.SlabArea;
 import org.skelto.core.work.ComputingBudget;
 
 /** What a site does to a level: its panels and slabs with their tables, and the rooms that cells lie in. */
-public final class Terms {
+public final class LossTerms {
     final SiteModel site;
     final SlabTables tables;
     final Panel[] panels;
@@ -27,7 +28,7 @@ public final class Terms {
     /** Tables of one frequency, in the order of the panels and slabs. */
     record Losses(SlabTable[] panels, SlabTable[] slabs) {}
 
-    public Terms(SiteModel site, SlabTables tables) {
+    public LossTerms(SiteModel site, SlabTables tables) {
         this.site = site;
         this.tables = tables;
         this.panels = site.panels().toArray(Panel[]::new);

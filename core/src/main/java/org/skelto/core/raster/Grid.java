@@ -1,4 +1,4 @@
-package org.skelto.core.coverage;
+package org.skelto.core.raster;
 
 import io.soabase.recordbuilder.core.RecordBuilder;
 import org.skelto.core.plan.site.Bounds;

@@ -6,8 +6,8 @@ import org.skelto.core.plan.radio.Calibration;
 import org.skelto.core.plan.radio.RadioBand;
 
 /** What a plan's calibration says, while it is used. */
-public final class Learned {
-    private Learned() {}
+public final class CalibratedLoss {
+    private CalibratedLoss() {}
 
     public static boolean used(Plan plan) {
         return plan.calibration() != null && plan.calibration().used();

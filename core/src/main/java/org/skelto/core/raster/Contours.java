@@ -1,4 +1,4 @@
-package org.skelto.core.coverage;
+package org.skelto.core.raster;
 
 import java.util.ArrayDeque;
 import java.util.ArrayList;

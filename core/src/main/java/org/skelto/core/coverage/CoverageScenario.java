@@ -14,8 +14,9 @@ import org.skelto.core.plan.site.Bounds;
 import org.skelto.core.plan.site.Building;
 import org.skelto.core.plan.site.Floor;
 import org.skelto.core.radio.Budget;
+import org.skelto.core.radio.CalibratedLoss;
 import org.skelto.core.radio.Chance;
-import org.skelto.core.radio.Learned;
+import org.skelto.core.raster.Grid;
 import org.skelto.core.site.Point;
 import org.skelto.core.site.SiteModel;
 
@@ -25,7 +26,7 @@ import org.skelto.core.site.SiteModel;
  * <p>Access points, gateways and mains-powered mesh units are heard from each cell by a usual client. Below 1 GHz and for
  * chirp radios, where sensors speak and gateways listen, the level is that of a usual sensor in the cell at the gateway.
  */
-public final class Reach {
+public final class CoverageScenario {
     /** A client is held or mounted this high above the walking surface, metres. */
     public static final double HEIGHT_M = 1.0;
 
@@ -37,7 +38,7 @@ public final class Reach {
     private final Medium medium;
     private final Radio client;
 
-    public Reach(SiteModel site, Medium medium) {
+    public CoverageScenario(SiteModel site, Medium medium) {
         if (medium == Medium.ETHERNET) {
             throw new IllegalArgumentException("Ethernet is no radio");
         }
@@ -61,7 +62,7 @@ public final class Reach {
         List<Medium> media = new ArrayList<>();
         for (Medium medium : Medium.values()) {
             if (medium != Medium.ETHERNET
-                    && !new Reach(site, medium).sources(Set.of()).isEmpty()) {
+                    && !new CoverageScenario(site, medium).sources(Set.of()).isEmpty()) {
                 media.add(medium);
             }
         }
@@ -93,7 +94,7 @@ public final class Reach {
                 unit.name(),
                 at,
                 unit.place(),
-                levelDbm(radio) + Learned.offsetDb(plan, id, radio.frequencyMHz()),
+                levelDbm(radio) + CalibratedLoss.offsetDb(plan, id, radio.frequencyMHz()),
                 radio.frequencyMHz());
     }
 
@@ -122,7 +123,7 @@ public final class Reach {
             return List.of(new Level("solid", -67), new Level("control works", -75), new Level("edge", -82));
         }
         double floor = floorDbm(sources);
-        double sigma = Learned.sigmaDb(plan, client.frequencyMHz());
+        double sigma = CalibratedLoss.sigmaDb(plan, client.frequencyMHz());
         return List.of(
                 new Level("99 of 100 places", round(floor + Chance.marginDb(0.99, sigma))),
                 new Level("95 of 100 places", round(floor + Chance.marginDb(0.95, sigma))),

@@ -8,7 +8,7 @@ import org.skelto.core.radio.SmoothEarth;
  * The loss to a node between two rays: the ground on its own way at the lines that stand out on either ray, the smooth
  * surface from the sums of both. Keeps its working space, so one is for one thread.
  */
-final class Between {
+final class InterpolatedDiffraction {
     private static final double DB = 10 / Math.log(10);
 
     private final LossMap.Sheet sheet;
@@ -38,7 +38,7 @@ final class Between {
     private double bestRawBack;
     private double greatestV;
 
-    Between(LossMap.Sheet sheet, LossMap.Ask ask, int first, int sign, int lines) {
+    InterpolatedDiffraction(LossMap.Sheet sheet, LossMap.Ask ask, int first, int sign, int lines) {
         this.sheet = sheet;
         this.ask = ask;
         this.first = first;
@@ -71,7 +71,7 @@ final class Between {
      * @param nodeSlope of its way
      * @param share how far it lies from the low to the high ray, 0 to 1
      */
-    double lossDb(int line, int side, double u, double nodeSlope, double share, Ray low, Ray high) {
+    double lossDb(int line, int side, double u, double nodeSlope, double share, TerrainRadial low, TerrainRadial high) {
         slope = nodeSlope;
         total = u;
         stepKm = stepKm(sheet, nodeSlope);
@@ -112,7 +112,7 @@ final class Between {
         return free + bullington + Math.max(0, sphere - flat(low.u[0], before, hte, hre, d));
     }
 
-    private void look(int line, Ray low, Ray high) {
+    private void look(int line, TerrainRadial low, TerrainRadial high) {
         bestAhead = Double.NEGATIVE_INFINITY;
         bestBack = Double.NEGATIVE_INFINITY;
         bestOver = Double.NEGATIVE_INFINITY;
@@ -125,7 +125,7 @@ final class Between {
         around(high, line, last);
     }
 
-    private void around(Ray ray, int line, int last) {
+    private void around(TerrainRadial ray, int line, int last) {
         around(ray.ahead[line], last);
         around(ray.back[line], last);
         around(ray.rawAhead[line], last);

@@ -15,17 +15,17 @@ import org.skelto.core.plan.network.Link;
 import org.skelto.core.plan.radio.Medium;
 import org.skelto.core.plan.radio.Radio;
 import org.skelto.core.plan.radio.RadioPath;
+import org.skelto.core.quantity.Figure;
+import org.skelto.core.quantity.Text;
 import org.skelto.core.radio.Antennas;
 import org.skelto.core.radio.Budget;
-import org.skelto.core.radio.Figure;
 import org.skelto.core.radio.Outdoors;
 import org.skelto.core.radio.SlabTables;
-import org.skelto.core.radio.Text;
 import org.skelto.core.site.SiteModel;
 import org.skelto.core.work.ComputingBudget;
 
 /** A link over known ground, with what is asked of it again and again while changes are tried. */
-final class Trial {
+final class LinkWhatIf {
     final Plan plan;
     final SiteModel site;
     final String pathId;
@@ -42,7 +42,7 @@ final class Trial {
     /** A way over part of the ground with what is left over at its worse end. */
     record Leg(double marginDb, Figure figure) {}
 
-    Trial(Plan plan, SiteModel site, SlabTables tables, String pathId, Medium medium) {
+    LinkWhatIf(Plan plan, SiteModel site, SlabTables tables, String pathId, Medium medium) {
         this.plan = plan;
         this.site = site;
         this.tables = tables;

@@ -1,4 +1,4 @@
-package org.skelto.core.radio;
+package org.skelto.core.quantity;
 
 import java.util.Map;
 

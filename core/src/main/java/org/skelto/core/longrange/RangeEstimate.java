@@ -2,19 +2,19 @@ package org.skelto.core.longrange;
 
 import org.skelto.core.longrange.WhatItTakes.Reach;
 import org.skelto.core.plan.radio.Radio;
+import org.skelto.core.quantity.Figure;
+import org.skelto.core.quantity.Text;
 import org.skelto.core.radio.Chance;
-import org.skelto.core.radio.Figure;
 import org.skelto.core.radio.FreeSpace;
 import org.skelto.core.radio.Outdoors;
-import org.skelto.core.radio.Text;
 
 /** How far a link would reach on the ground of its path. */
-final class Reaches {
+final class RangeEstimate {
     private static final int PLACES = 200;
 
-    private Reaches() {}
+    private RangeEstimate() {}
 
-    static Reach of(Trial trial, double chance) {
+    static Reach of(LinkWhatIf trial, double chance) {
         boolean outerFirst = trial.path.from().equals(trial.link.from());
         Radio outer = trial.radio(trial.link.from());
         Radio inner = trial.radio(trial.link.to());

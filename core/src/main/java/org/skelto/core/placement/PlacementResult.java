@@ -19,7 +19,7 @@ import org.skelto.core.plan.site.Place;
  * @param seconds how long it took
  */
 @RecordBuilder
-public record Answer(
+public record PlacementResult(
         List<Placing> placings,
         int demands,
         int candidates,
@@ -28,7 +28,7 @@ public record Answer(
         boolean proven,
         double gap,
         double seconds)
-        implements AnswerBuilder.With {
+        implements PlacementResultBuilder.With {
     /**
      * One way to do it.
      *
@@ -57,5 +57,5 @@ public record Answer(
             Place place,
             @Nullable String near,
             boolean newOutlet)
-            implements AnswerBoxBuilder.With {}
+            implements PlacementResultBoxBuilder.With {}
 }

@@ -8,7 +8,7 @@ package org.skelto.core.ground;
  * <p>The curve is folded into the heights as {@code h − bulge u²}: a horizon over the curved earth is then a tangent to
  * the upper hull of what was passed, and so it is without the curve over the plain heights.
  */
-final class Ray {
+final class TerrainRadial {
     /** Lines are looked at in blocks of so many. */
     private static final int BLOCK = 16;
 
@@ -37,13 +37,13 @@ final class Ray {
     private final Hull curved;
     private final Hull plain;
 
-    Ray(LossMap.Sheet sheet, LossMap.Ask ask, int first, int sign, int lines) {
+    TerrainRadial(LossMap.Sheet sheet, LossMap.Ask ask, int first, int sign, int lines) {
         this.sheet = sheet;
         this.ask = ask;
         this.first = first;
         this.sign = sign;
         this.lines = lines;
-        this.waves = Between.wavelengthM(ask);
+        this.waves = InterpolatedDiffraction.wavelengthM(ask);
         h = new double[lines];
         u = new double[lines];
         sum1 = new double[lines];
@@ -67,8 +67,8 @@ final class Ray {
      * @param start distance of the first line from the antenna, steps
      */
     void run(double slope, double start) {
-        double stepKm = Between.stepKm(sheet, slope);
-        double bulge = Between.bulge(ask) * stepKm * stepKm;
+        double stepKm = InterpolatedDiffraction.stepKm(sheet, slope);
+        double bulge = InterpolatedDiffraction.bulge(ask) * stepKm * stepKm;
         double hts = sheet.groundM() + ask.fromHeightM();
         double bestAhead = Double.NEGATIVE_INFINITY;
         double bestRaw = Double.NEGATIVE_INFINITY;
