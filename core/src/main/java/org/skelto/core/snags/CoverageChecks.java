@@ -33,6 +33,7 @@ final class CoverageChecks {
     static final Check CHECK = Check.reading(
             "snags of coverage",
             List.of(
+                    Code.of("R1", Stage.LINKS, "a place to work from hears no transmitter well enough", Severity.FIX),
                     Code.of("R10", Stage.LINKS, "too many hops", Severity.FIX),
                     Code.of("R11", Stage.LINKS, "one repeater's loss cuts others off", Severity.FIX),
                     Code.of("R13", Stage.LINKS, "frequency channels overlap, and better ones exist", Severity.LOOK),

@@ -6,7 +6,6 @@ import java.util.List;
 import java.util.Set;
 import java.util.TreeSet;
 import java.util.stream.Collectors;
-import org.skelto.core.assessment.Assessment;
 import org.skelto.core.facts.Facts;
 import org.skelto.core.plan.Plan;
 
@@ -17,7 +16,7 @@ import org.skelto.core.plan.Plan;
  */
 record Watched(String codes) {
     List<Snag> snags(Plan plan) {
-        return Assessment.of(new Facts(plan), Set.of()).snags().stream()
+        return ChecksTest.snags(new Facts(plan)).stream()
                 .filter(s -> s.code().matches(codes))
                 .toList();
     }
