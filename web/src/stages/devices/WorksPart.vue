@@ -9,29 +9,12 @@ import { useBench } from "../../plan/store";
 import { useParts } from "../controllers/parts";
 
 /** What a device takes and how it is worked. */
-type Works = Schemas["ActuationSpec"];
+type Works = Partial<Schemas["ActuationSpec"]>;
 const props = defineProps<{ id: string; device: Device; family: string }>();
 const bench = useBench();
 const parts = useParts();
 onMounted(() => void parts.load());
-const UNKNOWN: Works = {
-  part: null,
-  supply: null,
-  volts: null,
-  watts: null,
-  load: null,
-  inrushA: null,
-  travelS: null,
-  drive: null,
-  endSensors: null,
-  control: null,
-  afterPower: null,
-  staggerS: null,
-  winner: null,
-  gestures: null,
-  lock: null,
-};
-const works = computed(() => props.device.works ?? UNKNOWN);
+const works = computed<Works>(() => props.device.works ?? {});
 const ticked = (event: Event) => (event.target as HTMLInputElement).checked;
 const LABELS: Partial<Record<keyof Works, string>> = {
   afterPower: "state after power returns",

@@ -34,6 +34,7 @@ final class WiringChecks {
                             "C3",
                             Stage.CONTROLLERS,
                             "pin cannot do what is connected to it, or a part that the catalogue does not have",
+                            Severity.STOP,
                             Severity.FIX),
                     Code.of(
                             "C4",
