@@ -12,7 +12,7 @@ import { useLinksView } from "./view";
 const bench = useBench();
 const view = useLinksView();
 const coverage = useCoverage();
-const ask = reactive<Schemas["Ask"]>({
+const ask = reactive<Schemas["PlacementRequest"]>({
   medium: coverage.medium ?? "WIFI_2G4",
   goal: "NEXT",
   cover: "DEVICES",
@@ -29,7 +29,7 @@ const {
   trouble,
   start: begin,
   stop,
-} = useJob<Schemas["Answer"]>((found) => {
+} = useJob<Schemas["PlacementResult"]>((found) => {
   view.placement = found;
   const first = found?.placings[0]?.boxes[0];
   if (first) bench.floor = first.floor;

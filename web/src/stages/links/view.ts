@@ -11,7 +11,7 @@ export const useLinksView = defineStore("links-view", {
     readings: [] as Schemas["Shown"][],
     fit: null as Schemas["Fit"] | null,
     /** The answer to the question where boxes should stand, and the one that is looked at. */
-    placement: null as Schemas["Answer"] | null,
+    placement: null as Schemas["PlacementResult"] | null,
     looked: 0,
   }),
   getters: {
