@@ -24,6 +24,8 @@ const LABELS: Partial<Record<keyof Works, string>> = {
   staggerS: "stagger",
   control: "switch at hand",
   winner: "which state wins",
+  holdS: "hold time",
+  warmUpS: "warm-up time",
 };
 const set = <K extends keyof Works>(field: K, value: Works[K]) =>
   bench.put(
@@ -216,6 +218,22 @@ function setPart(id: string) {
           <option value="RESTORED">the restored state wins</option>
         </select>
       </label>
+    </template>
+    <template v-if="family === 'SENSOR' && device.kind !== 'PUSH_BUTTON'">
+      <EditField
+        label="Goes on telling, s"
+        numeric
+        optional
+        :value="works.holdS"
+        :save="(v: number | null) => set('holdS', v)"
+      />
+      <EditField
+        label="Warms up, s"
+        numeric
+        optional
+        :value="works.warmUpS"
+        :save="(v: number | null) => set('warmUpS', v)"
+      />
     </template>
     <template v-if="device.kind === 'PUSH_BUTTON'">
       <EditField

@@ -19,6 +19,8 @@ import org.skelto.core.plan.format.Within;
  * @param control how the switch at hand works
  * @param staggerS seconds that it waits after power has returned, 0 to 3600
  * @param winner what counts when a latching switch and the restored state disagree
+ * @param holdS seconds that a sensor goes on telling after what it saw is gone, 0 to 86 400
+ * @param warmUpS seconds after power has returned before a sensor can be believed, 0 to 3600
  */
 @RecordBuilder
 public record ActuationSpec(
@@ -49,7 +51,13 @@ public record ActuationSpec(
 
         @Nullable StateConflictPolicy winner,
         @Nullable Gestures gestures,
-        @Nullable Lockwork lock)
+        @Nullable Lockwork lock,
+
+        @Nullable @Within(least = 0, most = 86_400, unit = "s")
+        Double holdS,
+
+        @Nullable @Within(least = 0, most = 3600, unit = "s")
+        Double warmUpS)
         implements ActuationSpecBuilder.With {
     /** Nothing is known. */
     public static final ActuationSpec UNKNOWN = ActuationSpecBuilder.builder().build();
