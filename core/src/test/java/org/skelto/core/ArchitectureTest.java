@@ -51,6 +51,7 @@ class ArchitectureTest {
         arrow("placement", "coverage", "links", "plan", "quantity", "radio", "site", "work");
         arrow("longrange", "ground", "links", "parts", "plan", "power", "quantity", "radio", "raster", "site", "work");
         arrow("naming", "plan", "site", "work");
+        arrow("commands", "links", "plan");
         arrow("outage", "plan", "work");
         arrow("build", "parts", "plan", "power", "quantity", "site", "wiring", "work");
         arrow("calculator", "plan", "power", "radio", "wiring", "work");

@@ -40,7 +40,11 @@ public final class Changed {
         String name = pointer.substring(cut + 1);
         JsonNode above = tree.at(pointer.substring(0, cut));
         if (above instanceof tools.jackson.databind.node.ArrayNode list) {
-            list.set(Integer.parseInt(name), value);
+            if (value == null) {
+                list.remove(Integer.parseInt(name));
+            } else {
+                list.set(Integer.parseInt(name), value);
+            }
             return;
         }
         ObjectNode parent = (ObjectNode) above;

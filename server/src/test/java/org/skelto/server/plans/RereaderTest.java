@@ -6,6 +6,8 @@ import static org.junit.jupiter.api.Assertions.assertSame;
 
 import jakarta.json.Json;
 import jakarta.json.JsonObject;
+import jakarta.json.JsonValue;
+import jakarta.json.spi.JsonProvider;
 import java.io.StringReader;
 import java.util.List;
 import java.util.Random;
@@ -32,6 +34,21 @@ class RereaderTest {
     private JsonObject patched(String patch) {
         return Json.createPatch(Json.createReader(new StringReader(patch)).readArray())
                 .apply(tree);
+    }
+
+    private JsonValue written(Object value) {
+        return Json.createReader(new StringReader(mapper.writeValueAsString(value)))
+                .readValue();
+    }
+
+    @Test
+    void whatIsTheSameInBothPlansIsTheSameTree() {
+        JsonObject after = patched("[{\"op\":\"replace\",\"path\":\"/units/hub/place/xM\",\"value\":2.5}]");
+        JsonObject written = new Rewriter(JsonProvider.provider(), this::written).tree(partly(after), plan, tree);
+        assertSame(tree.get("rooms"), written.get("rooms"));
+        assertSame(
+                tree.getJsonObject("units").get("router"),
+                written.getJsonObject("units").get("router"));
     }
 
     private Plan partly(JsonObject after) {
@@ -63,7 +80,12 @@ class RereaderTest {
                 "{\"op\":\"remove\",\"path\":\"/stairwells\"}");
         for (String form : patches) {
             JsonObject after = patched("[" + form.formatted(1 + random.nextInt(19), random.nextInt(8)) + "]");
-            assertEquals(mapper.readValue(after.toString(), Plan.class), partly(after), form);
+            Plan changed = partly(after);
+            assertEquals(mapper.readValue(after.toString(), Plan.class), changed, form);
+            assertEquals(
+                    tree(mapper.writeValueAsString(changed)),
+                    new Rewriter(JsonProvider.provider(), this::written).tree(changed, plan, tree),
+                    form + ": written part by part it is the same document");
         }
     }
 

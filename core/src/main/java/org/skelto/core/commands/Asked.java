@@ -1,0 +1,87 @@
+package org.skelto.core.commands;
+
+import java.util.HashSet;
+import java.util.Map;
+import java.util.Objects;
+import java.util.Set;
+import org.jspecify.annotations.Nullable;
+import org.skelto.core.plan.Plan;
+import org.skelto.core.plan.Slugs;
+import org.skelto.core.plan.site.Bounds;
+import org.skelto.core.plan.site.Corner;
+import org.skelto.core.plan.site.Place;
+import org.skelto.core.plan.site.Room;
+
+/** What commands look up in a plan, and names that are free in it. */
+final class Asked {
+    private Asked() {}
+
+    static <V> V of(Map<String, V> map, @Nullable String id, String field, String what) {
+        V found = id == null ? null : map.get(id);
+        if (found == null) {
+            throw new Command.Refused(field, "names " + what + " that is not in the plan");
+        }
+        return found;
+    }
+
+    /** Ids of units and devices: a device of its own has that of its unit. */
+    static Set<String> ids(Plan plan) {
+        Set<String> ids = new HashSet<>(plan.units().keySet());
+        ids.addAll(plan.devices().keySet());
+        return ids;
+    }
+
+    /** An id after a name, free among these and taken from then on. */
+    static String freeId(String name, Set<String> taken) {
+        String id = Slugs.free(Slugs.slug(name, "thing"), taken);
+        taken.add(id);
+        return id;
+    }
+
+    /** The name with the least number from 2 behind it, if it is taken; taken from then on. */
+    static String freeName(String name, Set<String> taken) {
+        String base = name.replaceAll(" \\d{1,4}$", "");
+        String free = name;
+        for (int number = 2; taken.contains(free); number++) {
+            free = base + " " + number;
+        }
+        taken.add(free);
+        return free;
+    }
+
+    /** Names of all units and devices. */
+    static Set<String> names(Plan plan) {
+        Set<String> names = new HashSet<>();
+        plan.units().values().forEach(u -> names.add(u.name()));
+        plan.devices().values().forEach(d -> names.add(d.name()));
+        return names;
+    }
+
+    /** The middle of a room; null for none. */
+    static @Nullable Place middle(Plan plan, @Nullable String room, double heightM) {
+        if (room == null) {
+            return null;
+        }
+        Room of = of(plan.rooms(), room, "room", "a room");
+        Bounds b = of.bounds();
+        return new Place(
+                room, null, Corner.cm((b.westM() + b.eastM()) / 2), Corner.cm((b.southM() + b.northM()) / 2), heightM);
+    }
+
+    static Place moved(Place place, double eastM, double northM) {
+        return new Place(
+                place.room(),
+                place.spot(),
+                Corner.cm(place.xM() + eastM),
+                Corner.cm(place.yM() + northM),
+                place.heightM());
+    }
+
+    static boolean in(@Nullable Place place, String room) {
+        return place != null && Objects.equals(place.room(), room);
+    }
+
+    static <V> @Nullable String first(Map<String, V> map) {
+        return map.keySet().stream().findFirst().orElse(null);
+    }
+}

@@ -1,0 +1,37 @@
+package org.skelto.core.commands;
+
+import java.util.ArrayList;
+import java.util.List;
+import org.jspecify.annotations.Nullable;
+import org.skelto.core.plan.Edit;
+import org.skelto.core.plan.Plan;
+import org.skelto.core.plan.Pointers;
+import org.skelto.core.plan.equipment.Device;
+import org.skelto.core.plan.equipment.Unit;
+
+/**
+ * Devices go over to a unit, connected to nothing there yet.
+ *
+ * @param unit that drives devices, or null to take them off theirs
+ */
+public record Attach(List<String> devices, @Nullable String unit) implements Command {
+    public Attach {
+        devices = Copies.known(devices);
+    }
+
+    @Override
+    public Answer on(Plan plan) {
+        Unit to = unit == null ? null : Asked.of(plan.units(), unit, "unit", "a unit");
+        if (to != null && !to.kind().drives()) {
+            throw new Refused("unit", "names a unit that drives no devices");
+        }
+        List<Edit> edits = new ArrayList<>();
+        for (String id : devices) {
+            Device device = Asked.of(plan.devices(), id, "devices", "a device");
+            edits.add(Edit.replace(
+                    Pointers.of("devices", id),
+                    device.with(d -> d.unit(unit).channel(null).wiring(null))));
+        }
+        return new Answer(devices.size() + " attached to " + (to == null ? "nothing" : to.name()), edits);
+    }
+}

@@ -1,0 +1,43 @@
+package org.skelto.core.commands;
+
+import java.util.List;
+import org.skelto.core.plan.Edit;
+import org.skelto.core.plan.Plan;
+
+/** Something that a person asks for. */
+public interface Command {
+    /**
+     * The edits that do it.
+     *
+     * @throws Refused when the plan has no such thing, or it cannot be done
+     */
+    Answer on(Plan plan);
+
+    /**
+     * Edits that belong together.
+     *
+     * @param label as the undo calls them
+     */
+    record Answer(String label, List<Edit> edits) {
+        public Answer {
+            edits = List.copyOf(edits);
+        }
+    }
+
+    /** It cannot be done. */
+    final class Refused extends RuntimeException {
+        private static final long serialVersionUID = 1L;
+
+        private final String field;
+
+        /** @param field of the command that is at fault */
+        Refused(String field, String why) {
+            super(why, null, false, false);
+            this.field = field;
+        }
+
+        public String field() {
+            return field;
+        }
+    }
+}

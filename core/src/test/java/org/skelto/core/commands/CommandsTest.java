@@ -1,0 +1,258 @@
+package org.skelto.core.commands;
+
+import static org.junit.jupiter.api.Assertions.assertEquals;
+import static org.junit.jupiter.api.Assertions.assertNotEquals;
+import static org.junit.jupiter.api.Assertions.assertNull;
+import static org.junit.jupiter.api.Assertions.assertThrows;
+import static org.junit.jupiter.api.Assertions.assertTrue;
+
+import java.util.HashSet;
+import java.util.List;
+import java.util.Map;
+import java.util.Set;
+import java.util.TreeMap;
+import org.junit.jupiter.api.Test;
+import org.junit.jupiter.params.ParameterizedTest;
+import org.junit.jupiter.params.provider.EnumSource;
+import org.skelto.core.Changed;
+import org.skelto.core.Demos;
+import org.skelto.core.facts.Facts;
+import org.skelto.core.naming.NameAssigner;
+import org.skelto.core.plan.Plan;
+import org.skelto.core.plan.equipment.Device;
+import org.skelto.core.plan.equipment.DeviceKind;
+import org.skelto.core.plan.equipment.Unit;
+import org.skelto.core.plan.equipment.UnitKind;
+import org.skelto.core.plan.radio.Region;
+import org.skelto.core.plan.site.Opening;
+import org.skelto.core.plan.site.Place;
+import org.skelto.core.sample.ThornfellLodge;
+import org.skelto.core.snags.Checks;
+import org.skelto.core.snags.Severity;
+
+/** Each command on every demo: what comes out is a well-formed plan, and what was not asked for is as it was. */
+class CommandsTest {
+    private static final List<Plan> DEMOS = List.of(
+            NameAssigner.assign(Demos.mill()),
+            NameAssigner.assign(Demos.flat()),
+            NameAssigner.assign(ThornfellLodge.plan()));
+
+    /** The plan after a command, with names given as the server gives them. */
+    private static Plan after(Plan plan, Command command) {
+        return NameAssigner.assign(Changed.after(plan, command.on(plan).edits()));
+    }
+
+    private static <V> Map<String, V> others(Map<String, V> now, Map<String, V> before) {
+        Map<String, V> added = new TreeMap<>(now);
+        added.keySet().removeAll(before.keySet());
+        return added;
+    }
+
+    private static <V> void untouched(Map<String, V> before, Map<String, V> now) {
+        before.forEach((id, value) -> assertEquals(value, now.get(id), id));
+    }
+
+    private static long worst(Plan plan) {
+        return Checks.snags(new Facts(plan)).stream()
+                .filter(s -> s.severity() == Severity.STOP && s.code().matches("N\\d+|T\\d+|C9|B1"))
+                .count();
+    }
+
+    @ParameterizedTest
+    @EnumSource(DeviceKind.class)
+    void aDeviceOfEveryKindIsAddedWithTheDefaultsOfItsKind(DeviceKind kind) {
+        for (Plan plan : DEMOS) {
+            String room = plan.rooms().keySet().iterator().next();
+            Plan now = after(plan, new AddDevice(kind, room));
+            untouched(plan.devices(), now.devices());
+            Device added =
+                    others(now.devices(), plan.devices()).values().iterator().next();
+            assertEquals(kind, added.kind());
+            assertEquals(kind.criticality(), added.criticality());
+            assertTrue(plan.rooms()
+                    .get(room)
+                    .contains(added.place().xM(), added.place().yM()));
+            assertEquals(kind.mains(), added.circuit() != null);
+        }
+    }
+
+    @ParameterizedTest
+    @EnumSource(UnitKind.class)
+    void aUnitOfEveryKindIsAddedAndServedByTheHub(UnitKind kind) {
+        for (Plan plan : DEMOS) {
+            Plan now = after(plan, new AddUnit(kind, null));
+            untouched(plan.units(), now.units());
+            Unit added = others(now.units(), plan.units()).values().iterator().next();
+            assertEquals(kind, added.kind());
+            assertEquals(kind.drives(), added.hub() != null);
+            assertNull(added.place());
+            assertEquals(kind == UnitKind.ACCESS_POINT, !added.radios().isEmpty());
+        }
+    }
+
+    @Test
+    void inAnEmptyPlanThereIsNoHubAndNoRoomToStandIn() {
+        Plan empty = Plan.fresh("Empty", Region.EU, 230.0, null);
+        assertNull(others(after(empty, new AddUnit(UnitKind.CONTROLLER, null)).units(), Map.of())
+                .get("controller")
+                .hub());
+        Command.Refused refused =
+                assertThrows(Command.Refused.class, () -> new AddDevice(DeviceKind.LAMP, "attic").on(empty));
+        assertEquals("room", refused.field());
+    }
+
+    @Test
+    void aMovedRoomTakesAlongWhatStandsInItAndNothingElse() {
+        for (Plan plan : DEMOS) {
+            plan.rooms().keySet().stream().limit(8).forEach(room -> {
+                Plan now = after(plan, new MoveRoom(room, 1.25, -0.5));
+                assertEquals(
+                        plan.rooms().get(room).areaM2(), now.rooms().get(room).areaM2(), 1e-6);
+                plan.units()
+                        .forEach((id, u) ->
+                                moved(room, u.place(), now.units().get(id).place()));
+                plan.devices()
+                        .forEach((id, d) ->
+                                moved(room, d.place(), now.devices().get(id).place()));
+                plan.fittings()
+                        .forEach((id, f) ->
+                                moved(room, f.place(), now.fittings().get(id).place()));
+                Plan back = after(now, new MoveRoom(room, -1.25, 0.5));
+                assertEquals(
+                        plan.rooms().get(room).corners().get(1).xM(),
+                        back.rooms().get(room).corners().get(1).xM(),
+                        0.006,
+                        "and back again, to the centimetre");
+            });
+        }
+    }
+
+    private static void moved(String room, Place before, Place now) {
+        if (before != null) {
+            boolean goes = room.equals(before.room());
+            assertEquals(before.xM() + (goes ? 1.25 : 0), now.xM(), 1e-9);
+            assertEquals(before.yM() - (goes ? 0.5 : 0), now.yM(), 1e-9);
+        }
+    }
+
+    @Test
+    void openingsKeepTheirWallsWhenACornerGoes() {
+        Plan start = Demos.mill();
+        Opening door = start.openings().values().stream()
+                .filter(o -> o.wall() >= 2)
+                .findFirst()
+                .orElseThrow();
+        Plan plan = start.withOpenings(Map.of("door", door));
+        Plan now = after(plan, new RemoveCorner(door.room(), 1));
+        assertEquals(door.wall() - 1, now.openings().get("door").wall());
+        assertEquals(
+                plan.rooms().get(door.room()).walls().get(door.wall()),
+                now.rooms().get(door.room()).walls().get(door.wall() - 1),
+                "the same wall under its new number");
+        assertTrue(after(plan, new RemoveCorner(door.room(), door.wall()))
+                .openings()
+                .isEmpty());
+        int corners = plan.rooms().get(door.room()).corners().size();
+        assertThrows(Command.Refused.class, () -> new RemoveCorner(door.room(), corners).on(plan));
+        Plan triangle = now;
+        while (triangle.rooms().get(door.room()).corners().size() > 3) {
+            triangle = after(triangle, new RemoveCorner(door.room(), 0));
+        }
+        Plan last = triangle;
+        assertThrows(Command.Refused.class, () -> new RemoveCorner(door.room(), 0).on(last));
+    }
+
+    @Test
+    void devicesGoOverToAnotherUnitUnconnected() {
+        Plan plan = DEMOS.get(0);
+        String to = plan.units().entrySet().stream()
+                .filter(e -> e.getValue().kind() == UnitKind.CONTROLLER)
+                .map(Map.Entry::getKey)
+                .findFirst()
+                .orElseThrow();
+        List<String> two = plan.devices().keySet().stream().limit(2).toList();
+        Plan now = after(plan, new Attach(two, to));
+        two.forEach(id -> {
+            assertEquals(to, now.devices().get(id).unit());
+            assertNull(now.devices().get(id).wiring());
+            assertNull(now.devices().get(id).channel());
+        });
+        assertNull(after(now, new Attach(two, null)).devices().get(two.get(0)).unit());
+        assertEquals(
+                "unit",
+                assertThrows(Command.Refused.class, () -> new Attach(two, "hub").on(plan))
+                        .field());
+        assertEquals(
+                "devices",
+                assertThrows(Command.Refused.class, () -> new Attach(List.of("ghost"), to).on(plan))
+                        .field());
+    }
+
+    @Test
+    void aUnitOnceMoreHasItsOwnDevicesNumbersAndLinks() {
+        for (Plan plan : DEMOS) {
+            long stops = worst(plan);
+            plan.units().keySet().stream().limit(25).forEach(id -> {
+                Plan now = after(plan, new DuplicateUnit(id));
+                untouched(plan.units(), now.units());
+                untouched(plan.devices(), now.devices());
+                Map<String, Unit> units = others(now.units(), plan.units());
+                assertEquals(1, units.size());
+                Unit copy = units.values().iterator().next();
+                assertEquals(plan.units().get(id).boards(), copy.boards());
+                assertNotEquals(plan.units().get(id).name(), copy.name());
+                String made = units.keySet().iterator().next();
+                assertEquals(
+                        plan.devices().values().stream()
+                                .filter(d -> id.equals(d.unit()))
+                                .count(),
+                        now.devices().values().stream()
+                                .filter(d -> made.equals(d.unit()))
+                                .count());
+                assertEquals(
+                        plan.links().values().stream()
+                                .filter(l -> l.from().equals(id))
+                                .count(),
+                        now.links().values().stream()
+                                .filter(l -> l.from().equals(made))
+                                .count());
+                assertTrue(worst(now) <= stops, id + ": no address, topic or name twice");
+                Set<String> topics = new HashSet<>();
+                now.devices().values().forEach(d -> assertTrue(topics.add(d.topic()), d.topic()));
+            });
+        }
+    }
+
+    @Test
+    void aRoomsSetIsCopiedToOthersWithNamesAndWallControlsMapped() {
+        Plan plan = DEMOS.get(2);
+        String from = "ground-1";
+        List<String> to = List.of("ground-2", "first-3", "second-4");
+        Plan now = after(plan, new CopyRoomSet(from, to));
+        untouched(plan.units(), now.units());
+        untouched(plan.devices(), now.devices());
+        long units = plan.units().values().stream()
+                .filter(u -> u.place() != null && from.equals(u.place().room()))
+                .filter(u -> u.kind() != UnitKind.ACCESS_POINT && u.kind() != UnitKind.ROUTER)
+                .filter(u -> u.kind() != UnitKind.SWITCH && u.kind() != UnitKind.HUB)
+                .filter(u -> u.kind() != UnitKind.GATEWAY)
+                .count();
+        Map<String, Unit> made = others(now.units(), plan.units());
+        assertEquals(units * to.size(), made.size());
+        made.values()
+                .forEach(u -> assertTrue(now.rooms()
+                        .get(u.place().room())
+                        .contains(u.place().xM(), u.place().yM())));
+        Map<String, Device> devices = others(now.devices(), plan.devices());
+        assertTrue(devices.size() >= to.size());
+        devices.forEach((id, d) -> d.wallControls()
+                .forEach(control -> assertTrue(devices.containsKey(control), id + " is worked by a copy")));
+        String name = plan.rooms().get("first-3").name();
+        assertTrue(devices.values().stream()
+                .anyMatch(d ->
+                        d.name().toLowerCase(java.util.Locale.ROOT).contains(name.toLowerCase(java.util.Locale.ROOT))));
+        assertThrows(Command.Refused.class, () -> new CopyRoomSet(from, List.of(from)).on(plan));
+        assertThrows(Command.Refused.class, () -> new CopyRoomSet(from, List.of()).on(plan));
+        assertThrows(Command.Refused.class, () -> new CopyRoomSet(from, List.of("moon")).on(plan));
+    }
+}
