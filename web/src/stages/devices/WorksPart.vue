@@ -221,14 +221,14 @@ function setPart(id: string) {
     </template>
     <template v-if="family === 'SENSOR' && device.kind !== 'PUSH_BUTTON'">
       <EditField
-        label="Goes on telling, s"
+        label="Hold time, s"
         numeric
         optional
         :value="works.holdS"
         :save="(v: number | null) => set('holdS', v)"
       />
       <EditField
-        label="Warms up, s"
+        label="Warm-up time, s"
         numeric
         optional
         :value="works.warmUpS"

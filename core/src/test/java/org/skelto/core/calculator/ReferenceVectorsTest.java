@@ -7,6 +7,8 @@ import static org.junit.jupiter.api.Assertions.assertTrue;
 import java.io.InputStream;
 import java.util.HashMap;
 import java.util.Map;
+import java.util.Set;
+import java.util.TreeSet;
 import java.util.stream.Stream;
 import org.junit.jupiter.api.DynamicTest;
 import org.junit.jupiter.api.Test;
@@ -18,6 +20,10 @@ import tools.jackson.databind.json.JsonMapper;
 
 /** Every reference case of every calculator that is present, within the tolerance that the file states. */
 class ReferenceVectorsTest {
+    /** Calculators of which the reference has no figures; their own tests hold them to hand figures. */
+    private static final Set<String> WITHOUT_CASES =
+            Set.of("backup-time", "bus-timing", "regulator-heat", "relay-driver", "supply-headroom");
+
     private static final JsonMapper MAPPER = new JsonMapper();
 
     @TestFactory
@@ -26,15 +32,17 @@ class ReferenceVectorsTest {
             JsonNode file = MAPPER.readTree(in);
             double relative = file.at("/tolerance/relative").asDouble();
             double absolute = file.at("/tolerance/absolute").asDouble();
-            return Calculators.names().stream().flatMap(name -> {
-                JsonNode cases = file.get("cases").get(name);
-                if (cases == null) {
-                    return Stream.of();
-                }
-                return Stream.iterate(0, i -> i < cases.size(), i -> i + 1)
-                        .map(i -> DynamicTest.dynamicTest(
-                                name + " " + (i + 1), () -> check(name, cases.get(i), relative, absolute)));
-            });
+            Set<String> without = new TreeSet<>(Calculators.names());
+            without.removeAll(file.get("cases").propertyNames());
+            assertEquals(WITHOUT_CASES, without, "calculators that are held to no reference figure");
+            return Calculators.names().stream()
+                    .filter(name -> !without.contains(name))
+                    .flatMap(name -> {
+                        JsonNode cases = file.get("cases").get(name);
+                        return Stream.iterate(0, i -> i < cases.size(), i -> i + 1)
+                                .map(i -> DynamicTest.dynamicTest(
+                                        name + " " + (i + 1), () -> check(name, cases.get(i), relative, absolute)));
+                    });
         }
     }
 
