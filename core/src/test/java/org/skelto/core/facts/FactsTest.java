@@ -19,6 +19,7 @@ import java.util.concurrent.Future;
 import java.util.concurrent.atomic.AtomicInteger;
 import org.junit.jupiter.api.Test;
 import org.skelto.core.Demos;
+import org.skelto.core.RandomEdits;
 import org.skelto.core.assessment.Assessment;
 import org.skelto.core.naming.NameAssigner;
 import org.skelto.core.parts.Catalogue;

@@ -11,7 +11,10 @@ import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.CsvSource;
 import org.junit.jupiter.params.provider.ValueSource;
+import org.skelto.core.Demos;
 import org.skelto.core.Plans;
+import org.skelto.core.RandomEdits;
+import org.skelto.core.plan.equipment.Unit;
 import org.skelto.core.plan.power.Power;
 import org.skelto.core.plan.power.PowerSource;
 import org.skelto.core.plan.radio.Medium;
@@ -114,5 +117,39 @@ class PlanValidatorTest {
         Plan p = Plans.sound();
         Plan other = p.with(b -> b.format("skelto-plan/9").cautionsRead(true));
         assertEquals("/format", places(other).get(0));
+    }
+
+    /** What is the very same in a well-formed plan need not be looked at again: the answer is that of a look at everything. */
+    @ParameterizedTest
+    @ValueSource(longs = {1, 2, 3})
+    void afterAnEditOnlyWhatItTouchedIsLookedAtAndTheAnswerIsTheSame(long seed) {
+        RandomEdits random = new RandomEdits(seed);
+        Plan plan = Demos.mill();
+        int wrong = 0;
+        for (int i = 0; i < 150; i++) {
+            Plan changed = spoilt(random.any(plan), i);
+            List<Problem> whole = PlanValidator.problems(changed);
+            assertEquals(whole, PlanValidator.problems(changed, plan), "edit " + i);
+            wrong += whole.isEmpty() ? 0 : 1;
+            plan = whole.isEmpty() ? changed : plan;
+        }
+        assertTrue(wrong > 20 && wrong < 140, wrong + " of them are wrong");
+    }
+
+    /** Every third plan loses something that others name, or gets a value out of bounds. */
+    private static Plan spoilt(Plan plan, int i) {
+        Map<String, Room> rooms = new HashMap<>(plan.rooms());
+        Map<String, Unit> units = new HashMap<>(plan.units());
+        String room = rooms.keySet().stream().sorted().toList().get(i % rooms.size());
+        String unit = units.keySet().stream().sorted().toList().get(i % units.size());
+        switch (i % 6) {
+            case 0 -> rooms.remove(room);
+            case 1 -> units.remove(unit);
+            case 2 -> units.computeIfPresent(unit, (id, u) -> u.withChannels(65));
+            default -> {
+                return plan;
+            }
+        }
+        return plan.withRooms(rooms).withUnits(units);
     }
 }

@@ -1,9 +1,5 @@
 package org.skelto.server.longrange;
 
-import io.soabase.recordbuilder.core.RecordBuilder;
-import java.nio.charset.StandardCharsets;
-import java.time.Instant;
-import java.time.temporal.ChronoUnit;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Map;
@@ -14,59 +10,47 @@ import org.skelto.core.ground.ElevationGrid;
 import org.skelto.core.ground.GridPaths;
 import org.skelto.core.links.LinkReport;
 import org.skelto.core.longrange.Explorer;
-import org.skelto.core.longrange.FieldTest;
 import org.skelto.core.longrange.LongRange;
 import org.skelto.core.longrange.PathReport;
-import org.skelto.core.longrange.Payload;
 import org.skelto.core.longrange.Routes;
 import org.skelto.core.longrange.SharedAir;
 import org.skelto.core.longrange.WhatItTakes;
 import org.skelto.core.plan.Plan;
 import org.skelto.core.plan.Slugs;
-import org.skelto.core.plan.equipment.Unit;
 import org.skelto.core.plan.radio.Medium;
 import org.skelto.core.plan.radio.Radio;
 import org.skelto.core.plan.radio.RadioPath;
 import org.skelto.core.plan.radio.Region;
 import org.skelto.core.plan.validation.Problem;
 import org.skelto.core.power.Outposts;
-import org.skelto.core.quantity.Figure;
-import org.skelto.core.radio.AirLaw;
 import org.skelto.core.radio.RegionLimits;
-import org.skelto.core.radio.Traffic;
 import org.skelto.core.site.SiteModel;
 import org.skelto.server.assessments.KeptFigures;
 import org.skelto.server.ground.Grounds;
 import org.skelto.server.plans.PlanState;
 import org.skelto.server.plans.Plans;
 import org.skelto.server.problems.Refusal;
-import org.springframework.http.HttpHeaders;
 import org.springframework.http.HttpStatus;
-import org.springframework.http.ResponseEntity;
-import org.springframework.web.bind.annotation.DeleteMapping;
 import org.springframework.web.bind.annotation.GetMapping;
 import org.springframework.web.bind.annotation.PathVariable;
 import org.springframework.web.bind.annotation.PostMapping;
 import org.springframework.web.bind.annotation.RequestBody;
 import org.springframework.web.bind.annotation.RequestMapping;
 import org.springframework.web.bind.annotation.RequestParam;
-import org.springframework.web.bind.annotation.ResponseStatus;
 import org.springframework.web.bind.annotation.RestController;
 
-/** Paths, settings, messages, shared air, energy and field tests of a plan. */
+/** Paths, settings, routes, shared air and energy of a plan. */
 @RestController
 @RequestMapping("/api/plans/{id}/long-range")
 class LongRangeController {
     private final Plans plans;
     private final KeptFigures kept;
     private final Grounds grounds;
-    private final FieldReadings readings;
 
-    LongRangeController(Plans plans, KeptFigures kept, Grounds grounds, FieldReadings readings) {
+    LongRangeController(Plans plans, KeptFigures kept, Grounds grounds) {
         this.plans = plans;
         this.kept = kept;
         this.grounds = grounds;
-        this.readings = readings;
     }
 
     /**
@@ -78,43 +62,6 @@ class LongRangeController {
 
     /** The rows of a region's table. */
     public record RegionTable(Region region, String date, String advice, List<RegionLimits.BandLimit> rows) {}
-
-    /**
-     * A unit's message.
-     *
-     * @param airtimeMs of a frame with the radio's present settings
-     * @param answerMs of its acknowledgement
-     * @param reminders what to set on the radio itself, in words; keys are never kept here
-     */
-    @RecordBuilder
-    public record MessageView(
-            String unit,
-            String name,
-            Medium medium,
-            Payload payload,
-            int bytes,
-            boolean assumed,
-            double airtimeMs,
-            Figure airtimeFigure,
-            double answerMs,
-            Figure answerFigure,
-            @Nullable Double intervalS,
-            int tries,
-            @Nullable Double leastIntervalS,
-            Figure intervalFigure,
-            List<String> broken,
-            List<String> unknown,
-            List<String> reminders)
-            implements LongRangeControllerMessageViewBuilder.With {}
-
-    /** A reading beside its prediction. */
-    public record FieldLine(UUID id, FieldTest.FieldCompared compared) {}
-
-    /** The field test of a path. */
-    public record FieldReport(List<FieldLine> lines, FieldTest.Lesson lesson) {}
-
-    /** How many readings were stored. */
-    public record FieldStored(int readings) {}
 
     private static final String ADVICE = "An aid with a date, never the law: check with your regulator.";
 
@@ -141,64 +88,6 @@ class LongRangeController {
         return Outposts.of(plans.get(id).plan(), kept.parts());
     }
 
-    /** What a unit sends. */
-    @GetMapping("/messages/{unit}")
-    MessageView message(@PathVariable UUID id, @PathVariable String unit) {
-        Plan plan = plans.get(id).plan();
-        Unit u = known(plan, unit, "");
-        Radio radio = u.radios().values().stream()
-                .filter(r -> Traffic.counts(r.medium()))
-                .findFirst()
-                .orElseThrow(() -> Refusal.of(
-                        HttpStatus.CONFLICT, u.name() + " has no long-range and no sub-GHz radio to send with."));
-        Traffic traffic = Traffic.of(u, radio);
-        AirLaw law = AirLaw.of(plan.region(), radio, traffic);
-        return LongRangeControllerMessageViewBuilder.builder()
-                .unit(unit)
-                .name(u.name())
-                .medium(radio.medium())
-                .payload(Payload.of(u.says()))
-                .bytes(traffic.bytes())
-                .assumed(traffic.assumed())
-                .airtimeMs(traffic.airtimeMs())
-                .airtimeFigure(Traffic.airtimeFigure(radio.chirp(), u.says(), traffic.bytes()))
-                .answerMs(Traffic.airtimeMs(radio.chirp(), u.says(), Explorer.ACK_BYTES))
-                .answerFigure(Traffic.airtimeFigure(radio.chirp(), u.says(), Explorer.ACK_BYTES))
-                .intervalS(traffic.intervalS())
-                .tries(traffic.tries())
-                .leastIntervalS(law.leastIntervalS())
-                .intervalFigure(law.intervalFigure(traffic.messageMs()))
-                .broken(law.broken())
-                .unknown(law.unknown())
-                .reminders(reminders(radio))
-                .build();
-    }
-
-    private static List<String> reminders(Radio radio) {
-        List<String> all = new ArrayList<>();
-        Integer network = radio.settings().networkId();
-        all.add(
-                network == null || network == 0
-                        ? "Choose a network id of your own and set it on both ends."
-                        : "Network id " + network + ": set it on both ends.");
-        all.add(
-                Boolean.TRUE.equals(radio.settings().keyChanged())
-                        ? "A key of your own is set. It is kept where you keep passwords, never here."
-                        : "Set a key of your own on both ends before it goes up. The key is never kept here.");
-        return all;
-    }
-
-    private static Unit known(Plan plan, String unit, String at) {
-        Unit u = plan.units().get(unit);
-        if (u == null) {
-            if (at.isEmpty()) {
-                throw Refusal.of(HttpStatus.NOT_FOUND, "There is no such unit in the plan.");
-            }
-            throw Refusal.invalid("Which unit?", List.of(new Problem(at, "names no unit of the plan")));
-        }
-        return u;
-    }
-
     /** A path as it is drawn and judged. */
     @GetMapping("/paths/{path}")
     PathReport path(@PathVariable UUID id, @PathVariable String path, @RequestParam(required = false) Medium medium) {
@@ -218,17 +107,11 @@ class LongRangeController {
     }
 
     private PathReport report(Plan plan, SiteModel site, String path, Medium medium) {
-        there(plan, path);
+        Looked.path(plan, path);
         return PathReport.of(plan, site, kept.tables(), path, medium)
                 .orElseThrow(() -> Refusal.of(
                         HttpStatus.CONFLICT,
                         "Both ends of the path need a place and a radio of the same kind before it can be judged."));
-    }
-
-    private static void there(Plan plan, String path) {
-        if (!plan.paths().containsKey(path)) {
-            throw Refusal.of(HttpStatus.NOT_FOUND, "There is no such path in the plan.");
-        }
     }
 
     /** Every setting of the chirp link over a path. */
@@ -328,8 +211,8 @@ class LongRangeController {
     @GetMapping("/routes")
     List<Routes.CommandRoute> routes(@PathVariable UUID id, @RequestParam String from, @RequestParam String to) {
         PlanState state = plans.get(id);
-        known(state.plan(), from, "/from");
-        known(state.plan(), to, "/to");
+        Looked.unit(state.plan(), from, "/from");
+        Looked.unit(state.plan(), to, "/to");
         if (from.equals(to)) {
             throw Refusal.invalid("Where to?", List.of(new Problem("/to", "is where it starts")));
         }
@@ -351,61 +234,5 @@ class LongRangeController {
                     return plan.withPaths(paths);
                 })
                 .orElse(plan);
-    }
-
-    /** The field test of a path, with what it teaches. */
-    @GetMapping("/paths/{path}/readings")
-    FieldReport readings(@PathVariable UUID id, @PathVariable String path) {
-        PlanState state = plans.get(id);
-        Plan plan = state.plan();
-        there(plan, path);
-        List<FieldReadings.Kept> all = readings.of(id, path);
-        FieldTest.Lesson lesson = FieldTest.of(
-                plan,
-                kept.of(id, state.revision(), plan).site(),
-                kept.tables(),
-                path,
-                all.stream().map(FieldReadings.Kept::reading).toList(),
-                Instant.now().truncatedTo(ChronoUnit.SECONDS).toString());
-        List<FieldLine> lines = new ArrayList<>();
-        for (int i = 0; i < lesson.readings().size(); i++) {
-            lines.add(new FieldLine(all.get(i).id(), lesson.readings().get(i)));
-        }
-        return new FieldReport(lines, lesson);
-    }
-
-    /** Stores readings that were taken by hand. */
-    @PostMapping("/paths/{path}/readings")
-    @ResponseStatus(HttpStatus.CREATED)
-    FieldStored add(@PathVariable UUID id, @PathVariable String path, @RequestBody List<FieldTest.FieldReading> taken) {
-        Plan plan = plans.get(id).plan();
-        there(plan, path);
-        readings.add(id, plan, path, taken);
-        return new FieldStored(taken.size());
-    }
-
-    /** Stores readings from a pasted table. */
-    @PostMapping(path = "/paths/{path}/readings/csv", consumes = "text/csv")
-    @ResponseStatus(HttpStatus.CREATED)
-    FieldStored paste(@PathVariable UUID id, @PathVariable String path, @RequestBody String table) {
-        Plan plan = plans.get(id).plan();
-        there(plan, path);
-        List<FieldTest.FieldReading> taken = readings.read(table, plan, path);
-        readings.add(id, plan, path, taken);
-        return new FieldStored(taken.size());
-    }
-
-    @GetMapping(path = "/paths/{path}/readings/csv", produces = "text/csv")
-    ResponseEntity<byte[]> csv(@PathVariable UUID id, @PathVariable String path) {
-        there(plans.get(id).plan(), path);
-        return ResponseEntity.ok()
-                .header(HttpHeaders.CONTENT_DISPOSITION, "attachment; filename=\"field-test.csv\"")
-                .body(FieldReadings.write(readings.of(id, path)).getBytes(StandardCharsets.UTF_8));
-    }
-
-    @DeleteMapping("/readings/{reading}")
-    @ResponseStatus(HttpStatus.NO_CONTENT)
-    void remove(@PathVariable UUID id, @PathVariable UUID reading) {
-        readings.delete(id, reading);
     }
 }

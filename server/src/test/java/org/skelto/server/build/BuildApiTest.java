@@ -63,9 +63,7 @@ class BuildApiTest extends OnTheMill {
                 .findFirst()
                 .orElseThrow();
         assertEquals("2.0", plug.get("owned"));
-        String dearer = http.get(plan + "/parts-list/csv")
-                .text()
-                .replace(",29.0,", ",59.0,");
+        String dearer = http.get(plan + "/parts-list/csv").text().replace(",29.0,", ",59.0,");
         assertTrue(dearer.contains(",59.0,"), "something became dearer");
         Answer taken = http.postAs("/api/parts/prices", dearer, "text/csv");
         assertEquals(201, taken.status(), taken.text());

@@ -1,4 +1,4 @@
-package org.skelto.core.facts;
+package org.skelto.core;
 
 import java.util.ArrayList;
 import java.util.List;
@@ -31,10 +31,10 @@ import org.skelto.core.plan.site.Room;
 import org.skelto.core.plan.validation.PlanValidator;
 
 /** Edits as people make them, by chance, of every part of a plan that facts read. */
-final class RandomEdits {
+public final class RandomEdits {
     private final Random random;
 
-    RandomEdits(long seed) {
+    public RandomEdits(long seed) {
         this.random = new Random(seed);
     }
 
@@ -88,13 +88,18 @@ final class RandomEdits {
             (r, p) -> p.withOpenings(r.with(p.openings(), o -> o.withWidthM(0.5 + r.random.nextDouble()))));
 
     /** A plan that differs from this one in one place, still well-formed. */
-    Plan next(Plan plan) {
+    public Plan next(Plan plan) {
         while (true) {
-            Plan changed = CHANGES.get(random.nextInt(CHANGES.size())).apply(this, plan);
+            Plan changed = any(plan);
             if (PlanValidator.problems(changed).isEmpty()) {
                 return changed;
             }
         }
+    }
+
+    /** A plan that differs from this one in one place, well-formed or not. */
+    public Plan any(Plan plan) {
+        return CHANGES.get(random.nextInt(CHANGES.size())).apply(this, plan);
     }
 
     private <T> T one(Iterable<T> all) {
