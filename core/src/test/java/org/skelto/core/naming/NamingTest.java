@@ -5,19 +5,27 @@ import static org.junit.jupiter.api.Assertions.assertFalse;
 import static org.junit.jupiter.api.Assertions.assertNull;
 import static org.junit.jupiter.api.Assertions.assertTrue;
 
+import java.nio.charset.StandardCharsets;
 import java.util.HashSet;
 import java.util.List;
+import java.util.Map;
 import java.util.Random;
 import java.util.Set;
+import java.util.TreeMap;
+import java.util.zip.CRC32;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.ValueSource;
 import org.skelto.core.Plans;
 import org.skelto.core.plan.Plan;
 import org.skelto.core.plan.equipment.Unit;
+import org.skelto.core.plan.equipment.UnitBuilder;
 import org.skelto.core.plan.equipment.UnitKind;
+import org.skelto.core.plan.network.Link;
 import org.skelto.core.plan.network.Network;
+import org.skelto.core.plan.power.Power;
 import org.skelto.core.plan.radio.Medium;
+import org.skelto.core.plan.radio.Region;
 
 class NamingTest {
     @Test
@@ -103,5 +111,79 @@ class NamingTest {
         Network tiny = new Network("10.0.0.0/29", "10.0.0.2", "10.0.0.6", "x");
         Plan full = NameAssigner.assign(Plans.head(Plans.sound(), Plans.sound().region(), 230.0, null, tiny, true));
         assertNull(full.units().get("board").ipv4());
+    }
+
+    private static Plan routed(String subnet, String from, String to, int hubs) {
+        Plan plan = Plan.fresh("Names", Region.EU, 230.0, null).withNetwork(new Network(subnet, from, to, "names"));
+        Map<String, Unit> units = new TreeMap<>();
+        units.put("router", unit(UnitKind.ROUTER));
+        for (int i = 0; i < hubs; i++) {
+            units.put("hub" + (char) ('a' + i), unit(UnitKind.HUB));
+        }
+        return NameAssigner.assign(plan.withUnits(units));
+    }
+
+    private static Unit unit(UnitKind kind) {
+        return UnitBuilder.builder()
+                .name(kind.name())
+                .kind(kind)
+                .power(Power.mains(null))
+                .build();
+    }
+
+    /** By hand: hubs begin at the sixteenth host; in a /29 of six hosts that is host 4, and host 1 is the router's. */
+    @Test
+    void addressesRunOnFromTheirBlockOverThePoolAndRoundToTheBeginning() {
+        Plan wide = routed("10.0.0.0/24", "10.0.0.17", "10.0.0.20", 3);
+        assertEquals("10.0.0.1", wide.units().get("router").ipv4());
+        assertEquals("10.0.0.16", wide.units().get("huba").ipv4());
+        assertEquals("10.0.0.21", wide.units().get("hubb").ipv4(), "the first after the pool");
+        assertEquals("10.0.0.22", wide.units().get("hubc").ipv4());
+        Plan narrow = routed("10.0.0.8/29", "10.0.0.13", "10.0.0.13", 5);
+        assertEquals("10.0.0.9", narrow.units().get("router").ipv4());
+        assertEquals("10.0.0.12", narrow.units().get("huba").ipv4());
+        assertEquals("10.0.0.14", narrow.units().get("hubb").ipv4(), "13 is the pool's only address");
+        assertEquals("10.0.0.10", narrow.units().get("hubc").ipv4(), "round to the beginning, past the router's");
+        assertEquals("10.0.0.11", narrow.units().get("hubd").ipv4());
+        assertNull(narrow.units().get("hube").ipv4(), "six hosts less the pool are five");
+    }
+
+    /** The last three bytes of the CRC-32 of the id follow the prefix. */
+    @Test
+    void hardwareAddressesAreTheSameForTheSameIdEverywhere() {
+        CRC32 hash = new CRC32();
+        hash.update("router".getBytes(StandardCharsets.UTF_8));
+        String mac = routed("10.0.0.0/24", "10.0.0.17", "10.0.0.20", 0)
+                .units()
+                .get("router")
+                .mac();
+        assertEquals(
+                String.format("%06x", hash.getValue() & 0xffffff),
+                mac.substring(9).replace(":", ""));
+    }
+
+    @Test
+    void onlyWhatIsMissingIsGivenAndOnlyToWhatNeedsIt() {
+        Plan plan = routed("10.0.0.0/24", "10.0.0.17", "10.0.0.20", 1);
+        Unit hub = plan.units().get("huba");
+        Map<String, Unit> units = new TreeMap<>(plan.units());
+        units.put("huba", hub.withMac(null));
+        units.put("supply", unit(UnitKind.SUPPLY));
+        units.put("probe", unit(UnitKind.SELF_CONTAINED));
+        units.put("gate", unit(UnitKind.GATEWAY));
+        Plan again = NameAssigner.assign(plan.withUnits(units)
+                .withLinks(Map.of("l", new Link("probe", "gate", Medium.CHIRP, null, null, null))));
+        assertEquals(hub, again.units().get("huba"), "the same hardware address once more, the address untouched");
+        assertNull(again.units().get("supply").ipv4());
+        assertNull(again.units().get("probe").ipv4(), "it speaks no IP");
+        assertEquals(1, again.units().get("gate").nodeId(), "numbers run in the order of ids");
+        assertEquals(2, again.units().get("probe").nodeId());
+        assertNull(again.units().get("huba").nodeId());
+        var rules = NameAssigner.rules(again);
+        assertTrue(rules.get("/units/probe").needsNodeId());
+        assertFalse(rules.get("/units/probe").needsAddress());
+        assertTrue(rules.get("/units/gate").needsAddress());
+        assertFalse(rules.get("/units/huba").needsNodeId());
+        assertEquals(again, NameAssigner.assign(again), "assigned twice is assigned once");
     }
 }
