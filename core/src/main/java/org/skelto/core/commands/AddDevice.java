@@ -24,7 +24,7 @@ public record AddDevice(DeviceKind kind, @Nullable String room) implements Comma
     private static final double USUAL_M = 1.2;
 
     @Override
-    public Answer on(Plan plan) {
+    public Proposal on(Plan plan) {
         String name = Asked.freeName(Wording.of(kind), Asked.names(plan));
         Device device = DeviceBuilder.builder()
                 .name(name)
@@ -36,6 +36,7 @@ public record AddDevice(DeviceKind kind, @Nullable String room) implements Comma
                 .circuit(kind.mains() ? Asked.first(plan.circuits()) : null)
                 .ways(new TreeSet<>(List.of(Way.RULE, Way.HOME_APP)))
                 .build();
-        return new Answer(name, List.of(Edit.add(Pointers.of("devices", Asked.freeId(name, Asked.ids(plan))), device)));
+        return new Proposal(
+                name, List.of(Edit.add(Pointers.of("devices", Asked.freeId(name, Asked.ids(plan))), device)));
     }
 }

@@ -29,7 +29,7 @@ public record AddUnit(UnitKind kind, @Nullable String room) implements Command {
     private static final int CLIENTS = 30;
 
     @Override
-    public Answer on(Plan plan) {
+    public Proposal on(Plan plan) {
         String name = Asked.freeName(Wording.of(kind), Asked.names(plan));
         boolean offersWireless = kind == UnitKind.ACCESS_POINT;
         Map<String, Radio> radios =
@@ -46,7 +46,7 @@ public record AddUnit(UnitKind kind, @Nullable String room) implements Command {
                 .hub(kind.drives() ? hub(plan) : null)
                 .radios(radios)
                 .build();
-        return new Answer(name, List.of(Edit.add(Pointers.of("units", Asked.freeId(name, Asked.ids(plan))), unit)));
+        return new Proposal(name, List.of(Edit.add(Pointers.of("units", Asked.freeId(name, Asked.ids(plan))), unit)));
     }
 
     private static @Nullable String hub(Plan plan) {

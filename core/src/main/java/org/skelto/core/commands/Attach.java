@@ -20,7 +20,7 @@ public record Attach(List<String> devices, @Nullable String unit) implements Com
     }
 
     @Override
-    public Answer on(Plan plan) {
+    public Proposal on(Plan plan) {
         Unit to = unit == null ? null : Asked.of(plan.units(), unit, "unit", "a unit");
         if (to != null && !to.kind().drives()) {
             throw new Refused("unit", "names a unit that drives no devices");
@@ -32,6 +32,6 @@ public record Attach(List<String> devices, @Nullable String unit) implements Com
                     Pointers.of("devices", id),
                     device.with(d -> d.unit(unit).channel(null).wiring(null))));
         }
-        return new Answer(devices.size() + " attached to " + (to == null ? "nothing" : to.name()), edits);
+        return new Proposal(devices.size() + " attached to " + (to == null ? "nothing" : to.name()), edits);
     }
 }

@@ -11,15 +11,15 @@ public interface Command {
      *
      * @throws Refused when the plan has no such thing, or it cannot be done
      */
-    Answer on(Plan plan);
+    Proposal on(Plan plan);
 
     /**
      * Edits that belong together.
      *
      * @param label as the undo calls them
      */
-    record Answer(String label, List<Edit> edits) {
-        public Answer {
+    record Proposal(String label, List<Edit> edits) {
+        public Proposal {
             edits = List.copyOf(edits);
         }
     }

@@ -27,7 +27,7 @@ public record CopyRoomSet(String from, List<String> to) implements Command {
     }
 
     @Override
-    public Answer on(Plan plan) {
+    public Proposal on(Plan plan) {
         Room of = Asked.of(plan.rooms(), from, "from", "a room");
         if (to.isEmpty() || to.size() > MOST) {
             throw new Refused("to", "names " + to.size() + " rooms; 1 to " + MOST + " can be filled at once");
@@ -52,7 +52,7 @@ public record CopyRoomSet(String from, List<String> to) implements Command {
             }
             copies.of(units, devices, name -> renamed(name, of.name(), other.name()), p -> placed(p, of, room, other));
         }
-        return new Answer(
+        return new Proposal(
                 of.name() + " copied to " + (to.size() == 1 ? to.get(0) : to.size() + " rooms"), copies.edits());
     }
 

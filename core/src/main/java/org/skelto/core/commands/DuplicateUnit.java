@@ -11,7 +11,7 @@ public record DuplicateUnit(String unit) implements Command {
     private static final double BESIDE_M = 0.5;
 
     @Override
-    public Answer on(Plan plan) {
+    public Proposal on(Plan plan) {
         Unit of = Asked.of(plan.units(), unit, "unit", "a unit");
         Set<String> devices = new TreeSet<>();
         plan.devices().forEach((id, d) -> {
@@ -21,6 +21,6 @@ public record DuplicateUnit(String unit) implements Command {
         });
         Copies copies = new Copies(plan);
         Map<String, String> made = copies.of(Set.of(unit), devices, name -> name, p -> Asked.moved(p, BESIDE_M, 0));
-        return new Answer(of.name() + " once more, as " + made.get(unit), copies.edits());
+        return new Proposal(of.name() + " once more, as " + made.get(unit), copies.edits());
     }
 }

@@ -19,7 +19,7 @@ import org.skelto.core.plan.site.Room;
 /** A room with all that stands in it, some metres further. */
 public record MoveRoom(String room, double eastM, double northM) implements Command {
     @Override
-    public Answer on(Plan plan) {
+    public Proposal on(Plan plan) {
         Room of = Asked.of(plan.rooms(), room, "room", "a room");
         if (!Double.isFinite(eastM) || !Double.isFinite(northM)) {
             throw new Refused(Double.isFinite(eastM) ? "northM" : "eastM", "must be a finite number");
@@ -33,7 +33,7 @@ public record MoveRoom(String room, double eastM, double northM) implements Comm
         things(edits, "devices", plan.devices(), Device::place);
         things(edits, "fittings", plan.fittings(), Fitting::place);
         things(edits, "demands", plan.demands(), Demand::place);
-        return new Answer(of.name() + " moved", edits);
+        return new Proposal(of.name() + " moved", edits);
     }
 
     private <V> void things(List<Edit> edits, String map, Map<String, V> all, Function<V, @Nullable Place> place) {

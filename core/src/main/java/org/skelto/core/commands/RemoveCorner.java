@@ -15,7 +15,7 @@ import org.skelto.core.plan.site.Room;
  */
 public record RemoveCorner(String room, int corner) implements Command {
     @Override
-    public Answer on(Plan plan) {
+    public Proposal on(Plan plan) {
         Room of = Asked.of(plan.rooms(), room, "room", "a room");
         if (corner < 0 || corner >= of.corners().size()) {
             throw new Refused("corner", "is not a corner of " + of.name());
@@ -33,6 +33,6 @@ public record RemoveCorner(String room, int corner) implements Command {
         });
         edits.add(Edit.remove(Pointers.of("rooms", room, "walls", Integer.toString(corner))));
         edits.add(Edit.remove(Pointers.of("rooms", room, "corners", Integer.toString(corner))));
-        return new Answer("corner of " + of.name() + " removed", edits);
+        return new Proposal("corner of " + of.name() + " removed", edits);
     }
 }

@@ -2,7 +2,7 @@
  * Edits that are rules: what a person asks for in a word, answered with a patch that is one named undo.
  *
  * <pre>{@code
- * Command.Answer copy = new DuplicateUnit("hall-board").on(plan);
+ * Command.Proposal copy = new DuplicateUnit("hall-board").on(plan);
  * copy.label(); // "Hall board 2"
  * copy.edits(); // adds the unit, the devices that hang on it and its links
  * }</pre>

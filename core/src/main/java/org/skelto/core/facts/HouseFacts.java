@@ -56,22 +56,22 @@ public final class HouseFacts {
     public static final FactKind<SiteModel> GEOMETRY =
             FactKind.of("geometry of the house", List.of(PlanPart.SITE), List.of(), f -> SiteModel.of(f.plan()));
 
-    private static final FactKind<PerItem<LinkReport>> JUDGED = FactKind.renewed(
-            "links",
-            List.of(
-                    PlanPart.LINKS,
-                    PlanPart.PATHS,
-                    PlanPart.INDOORS,
-                    PlanPart.EXISTING,
-                    HEAD,
-                    UNIT_NAMES,
-                    UNIT_ROLES,
-                    PlanPart.UNIT_PLACES,
-                    UNIT_POWER,
-                    UNIT_RADIOS,
-                    DEVICE_ROLES),
-            List.of(GEOMETRY),
-            (f, before) -> judged(f, before));
+    /** What a link is judged by. */
+    private static final List<PlanPart> LINK_READS = List.of(
+            PlanPart.LINKS,
+            PlanPart.PATHS,
+            PlanPart.INDOORS,
+            PlanPart.EXISTING,
+            HEAD,
+            UNIT_NAMES,
+            UNIT_ROLES,
+            PlanPart.UNIT_PLACES,
+            UNIT_POWER,
+            UNIT_RADIOS,
+            DEVICE_ROLES);
+
+    private static final FactKind<PerItem<LinkReport>> JUDGED =
+            FactKind.renewed("links", LINK_READS, List.of(GEOMETRY), (f, before) -> judged(f, before));
 
     /** All links judged, by id; only those are judged anew of which something changed. */
     public static final FactKind<Map<String, LinkReport>> LINKS =
@@ -174,22 +174,8 @@ public final class HouseFacts {
             FactKind.of("buses", PlanPart.ALL, List.of(), f -> Chains.of(f.plan(), f.parts()));
 
     /** For each unit the link that would be chosen for it, looked for only when somebody wants to know. */
-    private static final FactKind<PerItem<Lazy<Optional<LinkChooser.Option>>>> BEST_LINKS = FactKind.renewed(
-            "links",
-            List.of(
-                    PlanPart.LINKS,
-                    PlanPart.PATHS,
-                    PlanPart.INDOORS,
-                    PlanPart.EXISTING,
-                    HEAD,
-                    UNIT_NAMES,
-                    UNIT_ROLES,
-                    PlanPart.UNIT_PLACES,
-                    UNIT_POWER,
-                    UNIT_RADIOS,
-                    DEVICE_ROLES),
-            List.of(GEOMETRY),
-            (f, before) -> bestLinks(f, before));
+    private static final FactKind<PerItem<Lazy<Optional<LinkChooser.Option>>>> BEST_LINKS =
+            FactKind.renewed("links", LINK_READS, List.of(GEOMETRY), (f, before) -> bestLinks(f, before));
 
     /** What the rules of naming say of every unit and device, by JSON pointer. */
     public static final FactKind<Map<String, NameAssigner.NameRow>> NAME_RULES = FactKind.of(
@@ -237,16 +223,7 @@ public final class HouseFacts {
         LinkAssessor assessor = new LinkAssessor(site(f), f.tables());
         Map<String, Unit> targets = new TreeMap<>(plan.units());
         targets.values().removeIf(u -> !LinkChooser.mayReceive(u));
-        List<Object> common = Arrays.asList(
-                targets,
-                plan.links(),
-                plan.paths(),
-                f.get(GEOMETRY),
-                plan.calibration(),
-                plan.indoorModel(),
-                plan.routes(),
-                plan.region(),
-                plan.place());
+        List<Object> common = List.of(targets, plan.links(), plan.paths(), surroundings(f));
         Map<String, List<Object>> inputs = new TreeMap<>();
         plan.units().forEach((id, unit) -> {
             List<Object> of = new ArrayList<>(List.of(unit, assessor.criticality(id)));
@@ -273,7 +250,7 @@ public final class HouseFacts {
     private static PerItem<LinkReport> judged(Facts f, @Nullable PerItem<LinkReport> before) {
         Plan plan = f.plan();
         LinkAssessor assessor = new LinkAssessor(site(f), f.tables());
-        Object geometry = f.get(GEOMETRY);
+        List<Object> surroundings = surroundings(f);
         Map<String, List<Object>> inputs = new TreeMap<>();
         plan.links()
                 .forEach((id, link) -> inputs.put(
@@ -284,14 +261,16 @@ public final class HouseFacts {
                                 plan.units().get(link.to()),
                                 assessor.criticality(link.from()),
                                 plan.path(link.from(), link.to()).orElse(null),
-                                geometry,
-                                plan.calibration(),
-                                plan.indoorModel(),
-                                plan.routes(),
-                                plan.region(),
-                                plan.place())));
+                                surroundings)));
         return PerItem.renewed(
                 before, inputs, id -> assessor.report(id, plan.links().get(id)));
+    }
+
+    /** What every link is judged by, whatever its ends. */
+    private static List<Object> surroundings(Facts f) {
+        Plan plan = f.plan();
+        return Arrays.asList(
+                f.get(GEOMETRY), plan.calibration(), plan.indoorModel(), plan.routes(), plan.region(), plan.place());
     }
 
     private static Map<String, List<Boolean>> carrying(Facts f) {

@@ -1,6 +1,5 @@
 package org.skelto.core.snags;
 
-import java.util.ArrayList;
 import java.util.Collection;
 import java.util.EnumSet;
 import java.util.List;
@@ -82,10 +81,5 @@ public final class Check {
         static Code ofLinks(String code, String finds, Severity... severities) {
             return new Code(code, Set.of(Stage.LINKS, Stage.LONG_RANGE), Set.of(severities), finds);
         }
-    }
-
-    /** The codes of several lists as one. */
-    static List<Code> codes(Code... codes) {
-        return List.copyOf(new ArrayList<>(List.of(codes)));
     }
 }

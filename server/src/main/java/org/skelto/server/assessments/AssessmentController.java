@@ -4,9 +4,9 @@ import java.util.List;
 import java.util.Set;
 import java.util.UUID;
 import org.skelto.core.assessment.Assessment;
+import org.skelto.core.commands.Command;
 import org.skelto.core.facts.Facts;
 import org.skelto.core.links.LinkChooser;
-import org.skelto.core.plan.Edit;
 import org.skelto.core.plan.Plan;
 import org.skelto.core.plan.validation.Problem;
 import org.skelto.core.site.RoomLine;
@@ -45,9 +45,6 @@ class AssessmentController {
     /** A typed line and the floor it is meant for. */
     public record TypedRoom(String floor, String text) {}
 
-    /** Edits that Skelto proposes. */
-    public record Proposal(String label, List<Edit> edits) {}
-
     /** Components in {@code without} that the plan does not have are passed over. */
     @GetMapping("/assessment")
     Assessed assessment(@PathVariable UUID id, @RequestParam(defaultValue = "") Set<String> without) {
@@ -81,14 +78,15 @@ class AssessmentController {
 
     /** Links for all units that have none, as one edit. */
     @PostMapping("/link-proposal")
-    Proposal linkProposal(@PathVariable UUID id) {
+    Command.Proposal linkProposal(@PathVariable UUID id) {
         Plan plan = plans.get(id).plan();
-        return new Proposal("links chosen for all", new LinkChooser(SiteModel.of(plan), kept.tables()).chooseForAll());
+        return new Command.Proposal(
+                "links chosen for all", new LinkChooser(SiteModel.of(plan), kept.tables()).chooseForAll());
     }
 
     /** The best terminals for the devices of one controller, or of all, as one edit. */
     @PostMapping("/terminal-proposal")
-    Proposal terminalProposal(@PathVariable UUID id, @RequestParam(required = false) String unit) {
+    Command.Proposal terminalProposal(@PathVariable UUID id, @RequestParam(required = false) String unit) {
         Plan plan = plans.get(id).plan();
         if (unit != null && !plan.units().containsKey(unit)) {
             throw Refusal.of(HttpStatus.NOT_FOUND, "There is no such unit in the plan.");
@@ -97,18 +95,19 @@ class AssessmentController {
             throw Refusal.of(HttpStatus.CONFLICT, "Choose the controller's board first; its pins depend on it.");
         }
         String whose = unit == null ? "all controllers" : plan.units().get(unit).name();
-        return new Proposal("channels of " + whose, PinAssigner.edits(plan, kept.parts(), unit));
+        return new Command.Proposal("channels of " + whose, PinAssigner.edits(plan, kept.parts(), unit));
     }
 
     /** The edit that a typed room asks for. */
     @PostMapping("/typed-room")
-    Proposal typedRoom(@PathVariable UUID id, @RequestBody TypedRoom typed) {
+    Command.Proposal typedRoom(@PathVariable UUID id, @RequestBody TypedRoom typed) {
         Plan plan = plans.get(id).plan();
         if (typed.text() == null || typed.floor() == null || !plan.floors().containsKey(typed.floor())) {
             throw Refusal.invalid("The floor is not in the plan.", List.of(new Problem("/floor", "names no floor")));
         }
         try {
-            return new Proposal("room " + typed.text().strip(), RoomLine.read(typed.text(), typed.floor(), plan));
+            return new Command.Proposal(
+                    "room " + typed.text().strip(), RoomLine.read(typed.text(), typed.floor(), plan));
         } catch (RoomLine.UnreadableLine e) {
             throw Refusal.invalid(e.getMessage(), List.of(new Problem("/text", e.getMessage())));
         }

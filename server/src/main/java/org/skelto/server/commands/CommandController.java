@@ -32,7 +32,7 @@ class CommandController {
     }
 
     @PostMapping("/add-device")
-    Command.Answer addDevice(@PathVariable UUID id, @RequestBody AddDevice asked) {
+    Command.Proposal addDevice(@PathVariable UUID id, @RequestBody AddDevice asked) {
         if (asked.kind() == null) {
             throw missing("/kind", DeviceKind.values().length + " kinds");
         }
@@ -40,7 +40,7 @@ class CommandController {
     }
 
     @PostMapping("/add-unit")
-    Command.Answer addUnit(@PathVariable UUID id, @RequestBody AddUnit asked) {
+    Command.Proposal addUnit(@PathVariable UUID id, @RequestBody AddUnit asked) {
         if (asked.kind() == null) {
             throw missing("/kind", UnitKind.values().length + " kinds");
         }
@@ -48,31 +48,31 @@ class CommandController {
     }
 
     @PostMapping("/move-room")
-    Command.Answer moveRoom(@PathVariable UUID id, @RequestBody MoveRoom asked) {
+    Command.Proposal moveRoom(@PathVariable UUID id, @RequestBody MoveRoom asked) {
         return answer(id, asked);
     }
 
     @PostMapping("/remove-corner")
-    Command.Answer removeCorner(@PathVariable UUID id, @RequestBody RemoveCorner asked) {
+    Command.Proposal removeCorner(@PathVariable UUID id, @RequestBody RemoveCorner asked) {
         return answer(id, asked);
     }
 
     @PostMapping("/attach")
-    Command.Answer attach(@PathVariable UUID id, @RequestBody Attach asked) {
+    Command.Proposal attach(@PathVariable UUID id, @RequestBody Attach asked) {
         return answer(id, asked);
     }
 
     @PostMapping("/duplicate-unit")
-    Command.Answer duplicateUnit(@PathVariable UUID id, @RequestBody DuplicateUnit asked) {
+    Command.Proposal duplicateUnit(@PathVariable UUID id, @RequestBody DuplicateUnit asked) {
         return answer(id, asked);
     }
 
     @PostMapping("/copy-room-set")
-    Command.Answer copyRoomSet(@PathVariable UUID id, @RequestBody CopyRoomSet asked) {
+    Command.Proposal copyRoomSet(@PathVariable UUID id, @RequestBody CopyRoomSet asked) {
         return answer(id, asked);
     }
 
-    private Command.Answer answer(UUID id, Command asked) {
+    private Command.Proposal answer(UUID id, Command asked) {
         try {
             return asked.on(plans.get(id).plan());
         } catch (Command.Refused e) {

@@ -175,10 +175,7 @@ final class DeclaredBounds {
             if (name.equals("constructions")) {
                 return plan.everyConstruction().keySet();
             }
-            RecordShape.Component of = RecordShape.of(Plan.class).components().stream()
-                    .filter(c -> c.name().equals(name))
-                    .findFirst()
-                    .orElseThrow();
+            RecordShape.Component of = RecordShape.of(Plan.class).component(name);
             @SuppressWarnings("unchecked")
             Map<String, ?> entries = (Map<String, ?>) of.of(plan);
             return entries.keySet();
