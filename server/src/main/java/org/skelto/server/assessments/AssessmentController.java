@@ -2,7 +2,6 @@ package org.skelto.server.assessments;
 
 import java.util.List;
 import java.util.Set;
-import java.util.UUID;
 import org.skelto.core.assessment.Assessment;
 import org.skelto.core.commands.Command;
 import org.skelto.core.facts.Facts;
@@ -12,9 +11,9 @@ import org.skelto.core.plan.validation.Problem;
 import org.skelto.core.site.RoomLine;
 import org.skelto.core.site.SiteModel;
 import org.skelto.core.wiring.PinAssigner;
-import org.skelto.server.plans.PlanState;
-import org.skelto.server.plans.Plans;
+import org.skelto.server.figures.KeptFigures;
 import org.skelto.server.problems.Refusal;
+import org.skelto.server.requests.OpenPlan;
 import org.springframework.http.HttpStatus;
 import org.springframework.web.bind.annotation.GetMapping;
 import org.springframework.web.bind.annotation.PathVariable;
@@ -28,11 +27,9 @@ import org.springframework.web.bind.annotation.RestController;
 @RestController
 @RequestMapping("/api/plans/{id}")
 class AssessmentController {
-    private final Plans plans;
     private final KeptFigures kept;
 
-    AssessmentController(Plans plans, KeptFigures kept) {
-        this.plans = plans;
+    AssessmentController(KeptFigures kept) {
         this.kept = kept;
     }
 
@@ -47,25 +44,22 @@ class AssessmentController {
 
     /** Components in {@code without} that the plan does not have are passed over. */
     @GetMapping("/assessment")
-    Assessed assessment(@PathVariable UUID id, @RequestParam(defaultValue = "") Set<String> without) {
-        PlanState state = plans.get(id);
-        return new Assessed(state.revision(), Assessment.of(kept.of(id, state.revision(), state.plan()), without));
+    Assessed assessment(OpenPlan open, @RequestParam(defaultValue = "") Set<String> without) {
+        return new Assessed(open.state().revision(), Assessment.of(open.figures(), without));
     }
 
     /** What would follow from an edit; nothing is stored. */
     @PostMapping(path = "/preview", consumes = "application/json-patch+json")
-    Preview preview(
-            @PathVariable UUID id, @RequestParam(defaultValue = "") Set<String> without, @RequestBody String patch) {
-        PlanState state = plans.get(id);
-        Plan plan = plans.previewed(state, patch);
-        Facts supposed = kept.supposing(id, state.revision(), state.plan(), plan);
+    Preview preview(OpenPlan open, @RequestParam(defaultValue = "") Set<String> without, @RequestBody String patch) {
+        Plan plan = open.edited(patch);
+        Facts supposed = open.supposing(plan);
         return new Preview(plan, Assessment.of(supposed, without));
     }
 
     /** The links that a unit could have, best first. */
     @GetMapping("/link-options/{unit}")
-    List<LinkChooser.Option> linkOptions(@PathVariable UUID id, @PathVariable String unit) {
-        Plan plan = plans.get(id).plan();
+    List<LinkChooser.Option> linkOptions(OpenPlan open, @PathVariable String unit) {
+        Plan plan = open.plan();
         SiteModel site = SiteModel.of(plan);
         if (!plan.units().containsKey(unit)) {
             throw Refusal.of(HttpStatus.NOT_FOUND, "There is no such unit in the plan.");
@@ -78,16 +72,16 @@ class AssessmentController {
 
     /** Links for all units that have none, as one edit. */
     @PostMapping("/link-proposal")
-    Command.Proposal linkProposal(@PathVariable UUID id) {
-        Plan plan = plans.get(id).plan();
+    Command.Proposal linkProposal(OpenPlan open) {
+        Plan plan = open.plan();
         return new Command.Proposal(
                 "links chosen for all", new LinkChooser(SiteModel.of(plan), kept.tables()).chooseForAll());
     }
 
     /** The best terminals for the devices of one controller, or of all, as one edit. */
     @PostMapping("/terminal-proposal")
-    Command.Proposal terminalProposal(@PathVariable UUID id, @RequestParam(required = false) String unit) {
-        Plan plan = plans.get(id).plan();
+    Command.Proposal terminalProposal(OpenPlan open, @RequestParam(required = false) String unit) {
+        Plan plan = open.plan();
         if (unit != null && !plan.units().containsKey(unit)) {
             throw Refusal.of(HttpStatus.NOT_FOUND, "There is no such unit in the plan.");
         }
@@ -100,8 +94,8 @@ class AssessmentController {
 
     /** The edit that a typed room asks for. */
     @PostMapping("/typed-room")
-    Command.Proposal typedRoom(@PathVariable UUID id, @RequestBody TypedRoom typed) {
-        Plan plan = plans.get(id).plan();
+    Command.Proposal typedRoom(OpenPlan open, @RequestBody TypedRoom typed) {
+        Plan plan = open.plan();
         if (typed.text() == null || typed.floor() == null || !plan.floors().containsKey(typed.floor())) {
             throw Refusal.invalid("The floor is not in the plan.", List.of(new Problem("/floor", "names no floor")));
         }

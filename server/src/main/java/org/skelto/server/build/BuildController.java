@@ -3,7 +3,6 @@ package org.skelto.server.build;
 import java.time.LocalDate;
 import java.util.List;
 import java.util.Map;
-import java.util.UUID;
 import org.skelto.core.build.CableLine;
 import org.skelto.core.build.PartsList;
 import org.skelto.core.build.Sheet;
@@ -19,16 +18,14 @@ import org.skelto.core.site.SiteModel;
 import org.skelto.core.wiring.BoardChoice.BoardSchool;
 import org.skelto.core.wiring.BoardChooser;
 import org.skelto.core.wiring.Replacement;
-import org.skelto.server.assessments.KeptFigures;
-import org.skelto.server.plans.PlanState;
-import org.skelto.server.plans.Plans;
+import org.skelto.server.figures.KeptFigures;
 import org.skelto.server.problems.Refusal;
+import org.skelto.server.requests.OpenPlan;
 import org.springframework.http.HttpHeaders;
 import org.springframework.http.HttpStatus;
 import org.springframework.http.MediaType;
 import org.springframework.http.ResponseEntity;
 import org.springframework.web.bind.annotation.GetMapping;
-import org.springframework.web.bind.annotation.PathVariable;
 import org.springframework.web.bind.annotation.RequestMapping;
 import org.springframework.web.bind.annotation.RequestParam;
 import org.springframework.web.bind.annotation.RestController;
@@ -37,17 +34,10 @@ import org.springframework.web.bind.annotation.RestController;
 @RestController
 @RequestMapping("/api/plans/{id}")
 class BuildController {
-    private final Plans plans;
     private final KeptFigures kept;
 
-    BuildController(Plans plans, KeptFigures kept) {
-        this.plans = plans;
+    BuildController(KeptFigures kept) {
         this.kept = kept;
-    }
-
-    private Facts figures(UUID id) {
-        PlanState state = plans.get(id);
-        return kept.of(id, state.revision(), state.plan());
     }
 
     private static <T> ResponseEntity<T> file(String name, MediaType type, T body) {
@@ -59,44 +49,44 @@ class BuildController {
 
     /** What has to be bought, what it costs, and how that compares with other ways. */
     @GetMapping("/parts-list")
-    PartsList partsList(@PathVariable UUID id) {
-        return figures(id).partsList(LocalDate.now());
+    PartsList partsList(OpenPlan open) {
+        return open.figures().partsList(LocalDate.now());
     }
 
     @GetMapping(path = "/parts-list/csv", produces = "text/csv")
-    ResponseEntity<String> partsTable(@PathVariable UUID id) {
-        return file("parts-list.csv", MediaType.valueOf("text/csv;charset=UTF-8"), Tables.parts(partsList(id)));
+    ResponseEntity<String> partsTable(OpenPlan open) {
+        return file("parts-list.csv", MediaType.valueOf("text/csv;charset=UTF-8"), Tables.parts(partsList(open)));
     }
 
     /** Every cable with what its cores carry. */
     @GetMapping("/cable-schedule")
-    List<CableLine> cables(@PathVariable UUID id) {
-        return figures(id).cables();
+    List<CableLine> cables(OpenPlan open) {
+        return open.figures().cables();
     }
 
     @GetMapping(path = "/cable-schedule/csv", produces = "text/csv")
-    ResponseEntity<String> cableTable(@PathVariable UUID id) {
-        return file("cables.csv", MediaType.valueOf("text/csv;charset=UTF-8"), Tables.cables(cables(id)));
+    ResponseEntity<String> cableTable(OpenPlan open) {
+        return file("cables.csv", MediaType.valueOf("text/csv;charset=UTF-8"), Tables.cables(cables(open)));
     }
 
     /** Two labels for each cable, on sheets of A4. */
     @GetMapping(path = "/cable-schedule/labels", produces = MediaType.APPLICATION_PDF_VALUE)
-    ResponseEntity<byte[]> labels(@PathVariable UUID id) {
+    ResponseEntity<byte[]> labels(OpenPlan open) {
         return file(
                 "cable-labels.pdf",
                 MediaType.APPLICATION_PDF,
-                Paper.labels(cables(id), plans.get(id).plan().name()));
+                Paper.labels(cables(open), open.plan().name()));
     }
 
     /** How units are wired: all whose boards are chosen, or those of one room, one box, or one unit. */
     @GetMapping("/wiring")
     List<Sheet> wiring(
-            @PathVariable UUID id,
+            OpenPlan open,
             @RequestParam(required = false) String unit,
             @RequestParam(required = false) String room,
             @RequestParam(required = false) String housing) {
-        Plan plan = plans.get(id).plan();
-        Facts figures = figures(id);
+        Plan plan = open.plan();
+        Facts figures = open.figures();
         Map<String, Sheet> sheets = figures.wiring();
         return sheets.entrySet().stream()
                 .filter(e -> {
@@ -113,23 +103,23 @@ class BuildController {
 
     @GetMapping(path = "/wiring/svg", produces = "image/svg+xml")
     ResponseEntity<String> wiringSvg(
-            @PathVariable UUID id,
+            OpenPlan open,
             @RequestParam(required = false) String unit,
             @RequestParam(required = false) String room,
             @RequestParam(required = false) String housing) {
         return file(
                 "wiring.svg",
                 MediaType.valueOf("image/svg+xml;charset=UTF-8"),
-                SvgSheet.of(some(wiring(id, unit, room, housing))));
+                SvgSheet.of(some(wiring(open, unit, room, housing))));
     }
 
     @GetMapping(path = "/wiring/pdf", produces = MediaType.APPLICATION_PDF_VALUE)
     ResponseEntity<byte[]> wiringPdf(
-            @PathVariable UUID id,
+            OpenPlan open,
             @RequestParam(required = false) String unit,
             @RequestParam(required = false) String room,
             @RequestParam(required = false) String housing) {
-        return file("wiring.pdf", MediaType.APPLICATION_PDF, Paper.sheets(some(wiring(id, unit, room, housing))));
+        return file("wiring.pdf", MediaType.APPLICATION_PDF, Paper.sheets(some(wiring(open, unit, room, housing))));
     }
 
     private static List<Sheet> some(List<Sheet> sheets) {
@@ -142,8 +132,8 @@ class BuildController {
 
     /** What another main board would change; nothing is stored. */
     @GetMapping("/replacement")
-    Replacement replacement(@PathVariable UUID id, @RequestParam String unit, @RequestParam String part) {
-        Plan plan = plans.get(id).plan();
+    Replacement replacement(OpenPlan open, @RequestParam String unit, @RequestParam String part) {
+        Plan plan = open.plan();
         Unit known = plan.units().get(unit);
         if (known == null) {
             throw Refusal.of(HttpStatus.NOT_FOUND, "There is no such unit in the plan.");
@@ -161,12 +151,12 @@ class BuildController {
 
     /** The smallest boards for each room, and for each floor that shares one controller. */
     @GetMapping("/board-choices")
-    List<BoardSchool> boards(@PathVariable UUID id, @RequestParam(defaultValue = "0.2") double spare) {
+    List<BoardSchool> boards(OpenPlan open, @RequestParam(defaultValue = "0.2") double spare) {
         if (!(spare >= 0 && spare <= 1)) {
             throw Refusal.invalid(
                     "The spare share cannot be.", List.of(new Problem("/spare", "must lie between 0 and 1")));
         }
-        SiteModel site = SiteModel.of(plans.get(id).plan());
+        SiteModel site = SiteModel.of(open.plan());
         return BoardChooser.of(
                 site.plan(),
                 kept.parts(),

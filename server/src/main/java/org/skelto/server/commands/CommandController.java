@@ -1,7 +1,6 @@
 package org.skelto.server.commands;
 
 import java.util.List;
-import java.util.UUID;
 import org.skelto.core.commands.AddDevice;
 import org.skelto.core.commands.AddUnit;
 import org.skelto.core.commands.Attach;
@@ -13,9 +12,8 @@ import org.skelto.core.commands.RemoveCorner;
 import org.skelto.core.plan.equipment.DeviceKind;
 import org.skelto.core.plan.equipment.UnitKind;
 import org.skelto.core.plan.validation.Problem;
-import org.skelto.server.plans.Plans;
 import org.skelto.server.problems.Refusal;
-import org.springframework.web.bind.annotation.PathVariable;
+import org.skelto.server.requests.OpenPlan;
 import org.springframework.web.bind.annotation.PostMapping;
 import org.springframework.web.bind.annotation.RequestBody;
 import org.springframework.web.bind.annotation.RequestMapping;
@@ -25,56 +23,51 @@ import org.springframework.web.bind.annotation.RestController;
 @RestController
 @RequestMapping("/api/plans/{id}/commands")
 class CommandController {
-    private final Plans plans;
-
-    CommandController(Plans plans) {
-        this.plans = plans;
-    }
 
     @PostMapping("/add-device")
-    Command.Proposal addDevice(@PathVariable UUID id, @RequestBody AddDevice asked) {
+    Command.Proposal addDevice(OpenPlan open, @RequestBody AddDevice asked) {
         if (asked.kind() == null) {
             throw missing("/kind", DeviceKind.values().length + " kinds");
         }
-        return answer(id, asked);
+        return answer(open, asked);
     }
 
     @PostMapping("/add-unit")
-    Command.Proposal addUnit(@PathVariable UUID id, @RequestBody AddUnit asked) {
+    Command.Proposal addUnit(OpenPlan open, @RequestBody AddUnit asked) {
         if (asked.kind() == null) {
             throw missing("/kind", UnitKind.values().length + " kinds");
         }
-        return answer(id, asked);
+        return answer(open, asked);
     }
 
     @PostMapping("/move-room")
-    Command.Proposal moveRoom(@PathVariable UUID id, @RequestBody MoveRoom asked) {
-        return answer(id, asked);
+    Command.Proposal moveRoom(OpenPlan open, @RequestBody MoveRoom asked) {
+        return answer(open, asked);
     }
 
     @PostMapping("/remove-corner")
-    Command.Proposal removeCorner(@PathVariable UUID id, @RequestBody RemoveCorner asked) {
-        return answer(id, asked);
+    Command.Proposal removeCorner(OpenPlan open, @RequestBody RemoveCorner asked) {
+        return answer(open, asked);
     }
 
     @PostMapping("/attach")
-    Command.Proposal attach(@PathVariable UUID id, @RequestBody Attach asked) {
-        return answer(id, asked);
+    Command.Proposal attach(OpenPlan open, @RequestBody Attach asked) {
+        return answer(open, asked);
     }
 
     @PostMapping("/duplicate-unit")
-    Command.Proposal duplicateUnit(@PathVariable UUID id, @RequestBody DuplicateUnit asked) {
-        return answer(id, asked);
+    Command.Proposal duplicateUnit(OpenPlan open, @RequestBody DuplicateUnit asked) {
+        return answer(open, asked);
     }
 
     @PostMapping("/copy-room-set")
-    Command.Proposal copyRoomSet(@PathVariable UUID id, @RequestBody CopyRoomSet asked) {
-        return answer(id, asked);
+    Command.Proposal copyRoomSet(OpenPlan open, @RequestBody CopyRoomSet asked) {
+        return answer(open, asked);
     }
 
-    private Command.Proposal answer(UUID id, Command asked) {
+    private Command.Proposal answer(OpenPlan open, Command asked) {
         try {
-            return asked.on(plans.get(id).plan());
+            return asked.on(open.plan());
         } catch (Command.Refused e) {
             throw Refusal.invalid(
                     "This cannot be done. Nothing was changed.", List.of(new Problem("/" + e.field(), e.getMessage())));

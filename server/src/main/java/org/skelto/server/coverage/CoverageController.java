@@ -2,7 +2,6 @@ package org.skelto.server.coverage;
 
 import java.util.List;
 import java.util.Set;
-import java.util.UUID;
 import org.skelto.core.assessment.Assessment;
 import org.skelto.core.coverage.CoverageScenario;
 import org.skelto.core.coverage.FloorCoverage;
@@ -11,10 +10,9 @@ import org.skelto.core.plan.Plan;
 import org.skelto.core.plan.radio.Medium;
 import org.skelto.core.plan.validation.Problem;
 import org.skelto.core.site.SiteModel;
-import org.skelto.server.assessments.KeptFigures;
-import org.skelto.server.plans.PlanState;
-import org.skelto.server.plans.Plans;
+import org.skelto.server.figures.KeptFigures;
 import org.skelto.server.problems.Refusal;
+import org.skelto.server.requests.OpenPlan;
 import org.springframework.http.HttpStatus;
 import org.springframework.http.MediaType;
 import org.springframework.http.ResponseEntity;
@@ -36,42 +34,38 @@ class CoverageController {
     /** While something is dragged the grid is coarser, so that it follows the hand. */
     private static final int CELLS_DRAGGED = 6_000;
 
-    private final Plans plans;
     private final KeptFigures kept;
     private final JsonMapper mapper;
 
-    CoverageController(Plans plans, KeptFigures kept, JsonMapper mapper) {
-        this.plans = plans;
+    CoverageController(KeptFigures kept, JsonMapper mapper) {
         this.kept = kept;
         this.mapper = mapper;
     }
 
     /** The radios that the plan has something to map for. */
     @GetMapping
-    List<Medium> media(@PathVariable UUID id) {
-        PlanState state = plans.get(id);
-        return CoverageScenario.media(
-                kept.of(id, state.revision(), state.plan()).site());
+    List<Medium> media(OpenPlan open) {
+        return CoverageScenario.media(open.figures().site());
     }
 
     /** The coverage of a floor by a radio as a document. */
     @GetMapping(path = "/{medium}/{floor}", produces = MediaType.APPLICATION_JSON_VALUE)
     FloorCoverage coverage(
-            @PathVariable UUID id,
+            OpenPlan open,
             @PathVariable Medium medium,
             @PathVariable String floor,
             @RequestParam(defaultValue = "") Set<String> without) {
-        return mapped(plans.get(id), id, medium, floor, without, null, CELLS).coverage();
+        return mapped(open, medium, floor, without, null, CELLS).coverage();
     }
 
     /** The same with its grid, as CoverageBytes writes it. */
     @GetMapping(path = "/{medium}/{floor}/grid", produces = CoverageBytes.MEDIA_TYPE)
     ResponseEntity<byte[]> grid(
-            @PathVariable UUID id,
+            OpenPlan open,
             @PathVariable Medium medium,
             @PathVariable String floor,
             @RequestParam(defaultValue = "") Set<String> without) {
-        return bytes(mapped(plans.get(id), id, medium, floor, without, null, CELLS));
+        return bytes(mapped(open, medium, floor, without, null, CELLS));
     }
 
     /** What it would be after an edit, on a coarser grid; nothing is stored. */
@@ -80,38 +74,36 @@ class CoverageController {
             consumes = "application/json-patch+json",
             produces = CoverageBytes.MEDIA_TYPE)
     ResponseEntity<byte[]> preview(
-            @PathVariable UUID id,
+            OpenPlan open,
             @PathVariable Medium medium,
             @PathVariable String floor,
             @RequestParam(defaultValue = "") Set<String> without,
             @RequestBody String patch) {
-        PlanState state = plans.get(id);
-        Plan plan = plans.previewed(state, patch);
-        return bytes(mapped(state, id, medium, floor, without, plan, CELLS_DRAGGED));
+        Plan plan = open.edited(patch);
+        return bytes(mapped(open, medium, floor, without, plan, CELLS_DRAGGED));
     }
 
     /** What arrives at a point of a floor, a metre above it, from the best two. */
     @GetMapping("/{medium}/{floor}/at")
     Probe at(
-            @PathVariable UUID id,
+            OpenPlan open,
             @PathVariable Medium medium,
             @PathVariable String floor,
             @RequestParam double xM,
             @RequestParam double yM,
             @RequestParam(defaultValue = "") Set<String> without) {
-        PlanState state = plans.get(id);
-        check(state.plan(), medium, floor);
+        check(open.plan(), medium, floor);
         if (!Double.isFinite(xM) || !Double.isFinite(yM)) {
             throw Refusal.invalid("The point is not a pair of numbers.", List.of(new Problem("/xM", "must be finite")));
         }
-        var figures = kept.of(id, state.revision(), state.plan());
+        var figures = open.figures();
         return Probe.at(figures.site(), kept.tables(), medium, floor, xM, yM, Assessment.unreached(figures, without));
     }
 
     private FloorCoverage.Mapped mapped(
-            PlanState state, UUID id, Medium medium, String floor, Set<String> without, Plan other, int cells) {
-        check(other == null ? state.plan() : other, medium, floor);
-        var figures = kept.of(id, state.revision(), state.plan());
+            OpenPlan open, Medium medium, String floor, Set<String> without, Plan other, int cells) {
+        check(other == null ? open.plan() : other, medium, floor);
+        var figures = open.figures();
         SiteModel site = other == null ? figures.site() : SiteModel.of(other);
         return FloorCoverage.of(site, kept.tables(), medium, floor, Assessment.unreached(figures, without), cells);
     }

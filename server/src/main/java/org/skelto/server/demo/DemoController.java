@@ -2,6 +2,7 @@ package org.skelto.server.demo;
 
 import java.net.URI;
 import java.util.List;
+import org.skelto.server.people.Person;
 import org.skelto.server.plans.PlanState;
 import org.springframework.http.HttpStatus;
 import org.springframework.http.ResponseEntity;
@@ -30,8 +31,8 @@ class DemoController {
     /** Makes a plan like a demo; it can be changed like any other. */
     @PostMapping("/{id}")
     @ResponseStatus(HttpStatus.CREATED)
-    ResponseEntity<PlanState> make(@PathVariable String id) {
-        PlanState made = demos.make(id);
+    ResponseEntity<PlanState> make(Person who, @PathVariable String id) {
+        PlanState made = demos.make(who, id);
         return ResponseEntity.created(URI.create("/api/plans/" + made.id()))
                 .eTag("\"" + made.revision() + "\"")
                 .body(made);

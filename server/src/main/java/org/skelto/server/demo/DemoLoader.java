@@ -1,5 +1,6 @@
 package org.skelto.server.demo;
 
+import org.skelto.server.people.Person;
 import org.slf4j.Logger;
 import org.slf4j.LoggerFactory;
 import org.springframework.boot.autoconfigure.condition.ConditionalOnBooleanProperty;
@@ -36,7 +37,7 @@ class DemoLoader implements SmartLifecycle {
                 .param(MARK)
                 .update();
         if (fresh == 1) {
-            demos.make(Demos.FIRST);
+            demos.make(Person.LOCAL, Demos.FIRST);
             LOG.info("loaded the demo, Marrowby Leat");
         }
     }

@@ -6,6 +6,7 @@ import java.io.UncheckedIOException;
 import java.util.List;
 import org.skelto.core.naming.NameAssigner;
 import org.skelto.core.sample.ThornfellLodge;
+import org.skelto.server.people.Person;
 import org.skelto.server.plans.Exports;
 import org.skelto.server.plans.PlanState;
 import org.skelto.server.problems.Refusal;
@@ -45,12 +46,12 @@ class Demos {
     }
 
     /** A new plan like a demo. */
-    PlanState make(String id) {
+    PlanState make(Person who, String id) {
         if (all().stream().noneMatch(d -> d.id().equals(id))) {
             throw Refusal.of(HttpStatus.NOT_FOUND, "There is no such demo.");
         }
         return exports.restore(
-                id.equals(GENERATED) ? mapper.valueToTree(NameAssigner.assign(ThornfellLodge.plan())) : file(id));
+                who, id.equals(GENERATED) ? mapper.valueToTree(NameAssigner.assign(ThornfellLodge.plan())) : file(id));
     }
 
     private JsonNode file(String id) {

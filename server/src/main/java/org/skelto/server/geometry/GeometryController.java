@@ -5,7 +5,6 @@ import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.TreeMap;
-import java.util.UUID;
 import org.skelto.core.plan.Edit;
 import org.skelto.core.plan.Plan;
 import org.skelto.core.plan.Pointers;
@@ -21,14 +20,13 @@ import org.skelto.core.site.Point;
 import org.skelto.core.site.RoomList;
 import org.skelto.core.site.Section;
 import org.skelto.core.site.SiteModel;
-import org.skelto.server.assessments.KeptFigures;
-import org.skelto.server.plans.Plans;
+import org.skelto.server.figures.KeptFigures;
 import org.skelto.server.problems.Refusal;
+import org.skelto.server.requests.OpenPlan;
 import org.springframework.http.HttpHeaders;
 import org.springframework.http.HttpStatus;
 import org.springframework.http.ResponseEntity;
 import org.springframework.web.bind.annotation.GetMapping;
-import org.springframework.web.bind.annotation.PathVariable;
 import org.springframework.web.bind.annotation.PostMapping;
 import org.springframework.web.bind.annotation.RequestBody;
 import org.springframework.web.bind.annotation.RequestMapping;
@@ -51,12 +49,10 @@ class GeometryController {
             RadioBand.AROUND_5_GHZ,
             5200.0);
 
-    private final Plans plans;
     private final KeptFigures kept;
     private final JsonMapper mapper;
 
-    GeometryController(Plans plans, KeptFigures kept, JsonMapper mapper) {
-        this.plans = plans;
+    GeometryController(KeptFigures kept, JsonMapper mapper) {
         this.kept = kept;
         this.mapper = mapper;
     }
@@ -74,8 +70,8 @@ class GeometryController {
     public record ConstructionLoss(String id, Map<RadioBand, Double> lossDb) {}
 
     @PostMapping("/typed-rooms")
-    Edits typedRooms(@PathVariable UUID id, @RequestBody TypedRooms typed) {
-        Plan plan = plans.get(id).plan();
+    Edits typedRooms(OpenPlan open, @RequestBody TypedRooms typed) {
+        Plan plan = open.plan();
         if (typed.text() == null || typed.floor() == null || !plan.floors().containsKey(typed.floor())) {
             throw Refusal.invalid("The floor is not in the plan.", List.of(new Problem("/floor", "names no floor")));
         }
@@ -93,8 +89,8 @@ class GeometryController {
     }
 
     @GetMapping(path = "/geojson", produces = "application/geo+json")
-    ResponseEntity<String> geoJson(@PathVariable UUID id) {
-        Plan plan = plans.get(id).plan();
+    ResponseEntity<String> geoJson(OpenPlan open) {
+        Plan plan = open.plan();
         return ResponseEntity.ok()
                 .header(
                         HttpHeaders.CONTENT_DISPOSITION,
@@ -104,21 +100,21 @@ class GeometryController {
 
     /** The edits that a GeoJSON file asks for; rooms that name no floor go to the one given. */
     @PostMapping("/geojson")
-    Edits readGeoJson(@PathVariable UUID id, @RequestParam(required = false) String floor, @RequestBody JsonNode file) {
-        List<Edit> edits = GeoJson.read(file, plans.get(id).plan(), floor);
+    Edits readGeoJson(OpenPlan open, @RequestParam(required = false) String floor, @RequestBody JsonNode file) {
+        List<Edit> edits = GeoJson.read(file, open.plan(), floor);
         return new Edits(edits.size() + " places from GeoJSON", edits);
     }
 
     /** The cut through a link, or along a line given by its ends on the site. */
     @GetMapping("/section")
     Section section(
-            @PathVariable UUID id,
+            OpenPlan open,
             @RequestParam(required = false) String link,
             @RequestParam(required = false) Double fromXM,
             @RequestParam(required = false) Double fromYM,
             @RequestParam(required = false) Double toXM,
             @RequestParam(required = false) Double toYM) {
-        SiteModel site = SiteModel.of(plans.get(id).plan());
+        SiteModel site = SiteModel.of(open.plan());
         if (link != null) {
             Link between = site.plan().links().get(link);
             if (between == null) {
@@ -145,8 +141,8 @@ class GeometryController {
 
     /** Puts a building or a spot to a place on earth, measured from the plan's own. */
     @PostMapping("/placed-by-degrees")
-    Edits byDegrees(@PathVariable UUID id, @RequestBody PlacedByDegrees asked) {
-        Plan plan = plans.get(id).plan();
+    Edits byDegrees(OpenPlan open, @RequestBody PlacedByDegrees asked) {
+        Plan plan = open.plan();
         if (plan.place() == null) {
             throw Refusal.of(HttpStatus.CONFLICT, "Say first where on earth the site's origin lies.");
         }
@@ -177,8 +173,8 @@ class GeometryController {
 
     /** Where on earth buildings and spots are, by JSON pointer; empty when the site's origin is not placed. */
     @GetMapping("/degrees")
-    Map<String, GeoPoint> degrees(@PathVariable UUID id) {
-        Plan plan = plans.get(id).plan();
+    Map<String, GeoPoint> degrees(OpenPlan open) {
+        Plan plan = open.plan();
         Map<String, GeoPoint> all = new TreeMap<>();
         if (plan.place() != null) {
             plan.buildings()
@@ -193,8 +189,8 @@ class GeometryController {
 
     /** What each construction of the plan takes from a wave that meets it at right angles. */
     @GetMapping("/constructions")
-    List<ConstructionLoss> constructions(@PathVariable UUID id) {
-        Plan plan = plans.get(id).plan();
+    List<ConstructionLoss> constructions(OpenPlan open) {
+        Plan plan = open.plan();
         List<ConstructionLoss> losses = new ArrayList<>();
         plan.everyConstruction().forEach((key, made) -> {
             Map<RadioBand, Double> byBand = new LinkedHashMap<>();

@@ -5,6 +5,7 @@ import jakarta.persistence.Entity;
 import jakarta.persistence.Id;
 import jakarta.persistence.Table;
 import java.util.UUID;
+import org.skelto.server.people.Person;
 
 /** The stored heights of a plan: an ASCII grid, compressed as gzip. */
 @Entity
@@ -27,9 +28,13 @@ class GroundEntity {
 
     byte[] content;
 
+    String author;
+
     protected GroundEntity() {}
 
-    GroundEntity(UUID planId, String name, boolean degrees, int columns, int rows, int filled, byte[] content) {
+    GroundEntity(
+            Person who, UUID planId, String name, boolean degrees, int columns, int rows, int filled, byte[] content) {
+        this.author = who.id();
         this.planId = planId;
         this.name = name;
         this.degrees = degrees;

@@ -13,7 +13,7 @@ import java.util.Base64;
 import java.util.List;
 import java.util.Optional;
 import java.util.UUID;
-import java.util.function.Consumer;
+import java.util.function.BiConsumer;
 import java.util.function.Function;
 import java.util.zip.GZIPInputStream;
 import java.util.zip.GZIPOutputStream;
@@ -25,6 +25,7 @@ import org.skelto.core.ground.Unreadable;
 import org.skelto.core.plan.Plan;
 import org.skelto.core.plan.site.GeoPoint;
 import org.skelto.core.plan.validation.Problem;
+import org.skelto.server.people.Person;
 import org.skelto.server.plans.DerivedEdit;
 import org.skelto.server.plans.ExportSizes;
 import org.skelto.server.plans.PlanAttachment;
@@ -87,7 +88,7 @@ public class Grounds implements PlanAttachment, DerivedEdit {
             implements GroundsGroundInfoBuilder.With {}
 
     /** Takes in a file in place of what was there. */
-    public GroundInfo put(Plan plan, UUID id, String name, byte[] file) {
+    public GroundInfo put(Person who, UUID id, Plan plan, String name, byte[] file) {
         String called = name == null || name.isBlank() ? "heights" : name.strip();
         if (called.length() > LONGEST_NAME || called.chars().anyMatch(c -> c < ' ' || c == '/' || c == '\\')) {
             throw refused("/name", "must be a file name of at most " + LONGEST_NAME + " characters");
@@ -101,7 +102,7 @@ public class Grounds implements PlanAttachment, DerivedEdit {
         byte[] content = packed(HeightFile.write(heights));
         sizes.makeRoom(id, exported(content.length) - size(id), "these heights");
         repository.save(new GroundEntity(
-                id, called, heights.degrees(), heights.columns(), heights.rows(), heights.filled(), content));
+                who, id, called, heights.degrees(), heights.columns(), heights.rows(), heights.filled(), content));
         return info(plan, called, heights);
     }
 
@@ -263,7 +264,7 @@ public class Grounds implements PlanAttachment, DerivedEdit {
 
     @Override
     @Transactional(propagation = Propagation.SUPPORTS)
-    public Consumer<UUID> prepare(JsonNode content) {
+    public BiConsumer<Person, UUID> prepare(JsonNode content) {
         if (!(content instanceof ObjectNode ground)
                 || !ground.path("name").isString()
                 || ground.path("name").asString().length() > LONGEST_NAME
@@ -283,7 +284,8 @@ public class Grounds implements PlanAttachment, DerivedEdit {
             throw carried("/asciiGridGzip" + e.place(), e.getMessage());
         }
         int filled = ground.path("filled").isInt() ? ground.path("filled").asInt() : heights.filled();
-        return plan -> repository.save(new GroundEntity(
+        return (who, plan) -> repository.save(new GroundEntity(
+                who,
                 plan,
                 ground.path("name").asString(),
                 heights.degrees(),

@@ -6,6 +6,7 @@ import java.util.UUID;
 import java.util.function.Consumer;
 import org.jspecify.annotations.Nullable;
 import org.skelto.core.work.Progress;
+import org.skelto.server.people.Person;
 
 /** One piece of long work. Watchers are told of every change, at most every {@value #EVERY_MS} milliseconds. */
 final class Job implements Progress {
@@ -40,6 +41,7 @@ final class Job implements Progress {
     }
 
     final UUID id = UUID.randomUUID();
+    final Person who;
     final long madeAt;
     private final List<Consumer<View>> watchers = new ArrayList<>();
     private volatile boolean cancelled;
@@ -50,7 +52,8 @@ final class Job implements Progress {
     private String trouble;
     private long toldAt;
 
-    Job(long madeAt) {
+    Job(Person who, long madeAt) {
+        this.who = who;
         this.madeAt = madeAt;
     }
 

@@ -1,6 +1,7 @@
 package org.skelto.server.jobs;
 
 import java.util.UUID;
+import org.skelto.server.people.Person;
 import org.skelto.server.problems.Refusal;
 import org.springframework.http.HttpStatus;
 import org.springframework.http.MediaType;
@@ -25,25 +26,25 @@ class JobController {
     }
 
     @GetMapping
-    Job.View job(@PathVariable UUID id) {
-        return find(id).view();
+    Job.View job(Person who, @PathVariable UUID id) {
+        return find(who, id).view();
     }
 
     /** Tells every change as an event of type {@code job}; the stream ends when the job does. */
     @io.swagger.v3.oas.annotations.Hidden
     @GetMapping(path = "/events", produces = MediaType.TEXT_EVENT_STREAM_VALUE)
-    SseEmitter events(@PathVariable UUID id) {
-        return watchers.watch(find(id));
+    SseEmitter events(Person who, @PathVariable UUID id) {
+        return watchers.watch(find(who, id));
     }
 
     @DeleteMapping
     @ResponseStatus(HttpStatus.NO_CONTENT)
-    void cancel(@PathVariable UUID id) {
-        find(id).cancel();
+    void cancel(Person who, @PathVariable UUID id) {
+        find(who, id).cancel();
     }
 
-    private Job find(UUID id) {
-        return jobs.find(id)
+    private Job find(Person who, UUID id) {
+        return jobs.find(who, id)
                 .orElseThrow(() -> Refusal.of(HttpStatus.NOT_FOUND, "There is no such job, or it is long over."));
     }
 }

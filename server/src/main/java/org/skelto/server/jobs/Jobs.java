@@ -15,6 +15,7 @@ import org.skelto.core.work.ComputingBudget;
 import org.skelto.core.work.Fact;
 import org.skelto.core.work.Progress;
 import org.skelto.server.load.Budgets;
+import org.skelto.server.people.Person;
 import org.skelto.server.problems.Refusal;
 import org.slf4j.Logger;
 import org.slf4j.LoggerFactory;
@@ -37,6 +38,9 @@ public class Jobs {
     private static final int WAITING_OF_ONE = 6;
     private static final long REMEMBERED_MS = 600_000;
 
+    /** Somebody with a plan: two people on one plan do not wait for each other, nor one person's two plans. */
+    private record Asker(Person who, UUID plan) {}
+
     private record Waiting(Job job, Function<Progress, Object> work) {}
 
     private final Budgets budgets;
@@ -44,9 +48,9 @@ public class Jobs {
     private final Map<UUID, Job> jobs = new LinkedHashMap<>();
 
     /** What waits, by who asked, those first whose turn is next. */
-    private final Map<UUID, Queue<Waiting>> waiting = new LinkedHashMap<>();
+    private final Map<Asker, Queue<Waiting>> waiting = new LinkedHashMap<>();
 
-    private final Map<UUID, Job> running = new HashMap<>();
+    private final Map<Asker, Job> running = new HashMap<>();
 
     Jobs(Budgets budgets) {
         this.budgets = budgets;
@@ -62,16 +66,17 @@ public class Jobs {
     /**
      * Starts work; refused with 429 when too much waits already.
      *
-     * @param plan whose it is
+     * @param who asks for it, and is the only one who may watch and cancel it
+     * @param plan that it is about
      */
-    public UUID start(UUID plan, Function<Progress, Object> work) {
-        Job job = new Job(System.currentTimeMillis());
+    public UUID start(Person who, UUID plan, Function<Progress, Object> work) {
+        Job job = new Job(who, System.currentTimeMillis());
         synchronized (jobs) {
             jobs.values().removeIf(j -> j.over() && job.madeAt - j.madeAt > REMEMBERED_MS);
             waiting.values().forEach(q -> q.removeIf(w -> w.job().over()));
             waiting.values().removeIf(Queue::isEmpty);
             int all = waiting.values().stream().mapToInt(Queue::size).sum();
-            Queue<Waiting> own = waiting.computeIfAbsent(plan, p -> new ArrayDeque<>());
+            Queue<Waiting> own = waiting.computeIfAbsent(new Asker(who, plan), p -> new ArrayDeque<>());
             if (all >= WAITING || own.size() >= WAITING_OF_ONE) {
                 throw Refusal.of(HttpStatus.TOO_MANY_REQUESTS, "Too much is being worked out already. Try again soon.");
             }
@@ -84,9 +89,9 @@ public class Jobs {
 
     /** Lets run what may; called with the lock held. */
     private void next() {
-        for (Iterator<Map.Entry<UUID, Queue<Waiting>>> all = waiting.entrySet().iterator();
+        for (Iterator<Map.Entry<Asker, Queue<Waiting>>> all = waiting.entrySet().iterator();
                 all.hasNext() && running.size() < AT_ONCE; ) {
-            Map.Entry<UUID, Queue<Waiting>> one = all.next();
+            Map.Entry<Asker, Queue<Waiting>> one = all.next();
             if (!running.containsKey(one.getKey())) {
                 Waiting first = one.getValue().remove();
                 all.remove();
@@ -96,20 +101,20 @@ public class Jobs {
         }
     }
 
-    private void run(UUID plan, Queue<Waiting> rest, Waiting now) {
+    private void run(Asker asker, Queue<Waiting> rest, Waiting now) {
         try {
             run(now.job(), now.work());
         } finally {
             synchronized (jobs) {
-                running.remove(plan);
+                running.remove(asker);
                 // the others who wait come first
                 rest.removeIf(w -> w.job().over());
                 if (!rest.isEmpty()) {
-                    Queue<Waiting> newer = waiting.remove(plan);
+                    Queue<Waiting> newer = waiting.remove(asker);
                     if (newer != null) {
                         rest.addAll(newer);
                     }
-                    waiting.put(plan, rest);
+                    waiting.put(asker, rest);
                 }
                 next();
             }
@@ -133,9 +138,10 @@ public class Jobs {
         }
     }
 
-    Optional<Job> find(UUID id) {
+    /** A job, for the one who asked for it. */
+    Optional<Job> find(Person who, UUID id) {
         synchronized (jobs) {
-            return Optional.ofNullable(jobs.get(id));
+            return Optional.ofNullable(jobs.get(id)).filter(j -> j.who.equals(who));
         }
     }
 

@@ -8,6 +8,7 @@ import java.time.temporal.ChronoUnit;
 import java.util.UUID;
 import org.skelto.core.longrange.FieldTest.FieldReading;
 import org.skelto.core.longrange.FieldTestFieldReadingBuilder;
+import org.skelto.server.people.Person;
 
 /** A stored reading of a field test; path and sender are ids of the plan's document and may be gone from it since. */
 @Entity
@@ -34,9 +35,12 @@ class FieldReadingEntity {
 
     String note;
 
+    String author;
+
     protected FieldReadingEntity() {}
 
-    FieldReadingEntity(UUID planId, FieldReading r) {
+    FieldReadingEntity(Person who, UUID planId, FieldReading r) {
+        this.author = who.id();
         this.id = UUID.randomUUID();
         this.planId = planId;
         this.path = r.path();

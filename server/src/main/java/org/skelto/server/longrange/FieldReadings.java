@@ -7,7 +7,7 @@ import java.util.Comparator;
 import java.util.List;
 import java.util.Map;
 import java.util.UUID;
-import java.util.function.Consumer;
+import java.util.function.BiConsumer;
 import java.util.function.Function;
 import org.skelto.core.longrange.FieldTest.FieldReading;
 import org.skelto.core.longrange.FieldTestFieldReadingBuilder;
@@ -15,6 +15,7 @@ import org.skelto.core.plan.Plan;
 import org.skelto.core.plan.equipment.Unit;
 import org.skelto.core.plan.radio.RadioPath;
 import org.skelto.core.plan.validation.Problem;
+import org.skelto.server.people.Person;
 import org.skelto.server.plans.PlanAttachment;
 import org.skelto.server.problems.Refusal;
 import org.skelto.server.tables.TypedTable;
@@ -70,7 +71,7 @@ public class FieldReadings implements PlanAttachment {
     }
 
     /** Stores readings of a path; a single one that is wrong is named and nothing is stored. */
-    void add(UUID planId, Plan plan, String path, List<FieldReading> readings) {
+    void add(Person who, UUID planId, Plan plan, String path, List<FieldReading> readings) {
         List<Problem> problems = new ArrayList<>();
         for (int i = 0; i < readings.size() && problems.size() < 20; i++) {
             Problem problem = problem(readings.get(i), plan, path, "/" + i);
@@ -81,17 +82,18 @@ public class FieldReadings implements PlanAttachment {
         if (!problems.isEmpty()) {
             throw Refusal.invalid("Not every reading can be taken. None was stored.", problems);
         }
-        store(planId, readings);
+        store(who, planId, readings);
     }
 
-    private void store(UUID planId, List<FieldReading> readings) {
+    private void store(Person who, UUID planId, List<FieldReading> readings) {
         if (repository.countByPlanId(planId) + readings.size() > MOST) {
             throw Refusal.invalid(
                     "A plan may have at most " + MOST + " readings of field tests. None was stored.",
                     List.of(new Problem("", "too many readings")));
         }
-        repository.saveAll(
-                readings.stream().map(r -> new FieldReadingEntity(planId, r)).toList());
+        repository.saveAll(readings.stream()
+                .map(r -> new FieldReadingEntity(who, planId, r))
+                .toList());
     }
 
     void delete(UUID planId, UUID id) {
@@ -225,7 +227,7 @@ public class FieldReadings implements PlanAttachment {
 
     @Override
     @Transactional(propagation = Propagation.SUPPORTS)
-    public Consumer<UUID> prepare(JsonNode content) {
+    public BiConsumer<Person, UUID> prepare(JsonNode content) {
         FieldReading[] all;
         try {
             all = mapper.treeToValue(content, FieldReading[].class);
@@ -246,7 +248,7 @@ public class FieldReadings implements PlanAttachment {
             }
         }
         List<FieldReading> sound = List.of(all);
-        return plan -> store(plan, sound);
+        return (who, plan) -> store(who, plan, sound);
     }
 
     private static Refusal carried(String place, String message) {

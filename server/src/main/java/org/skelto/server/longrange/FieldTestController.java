@@ -8,9 +8,9 @@ import java.util.List;
 import java.util.UUID;
 import org.skelto.core.longrange.FieldTest;
 import org.skelto.core.plan.Plan;
-import org.skelto.server.assessments.KeptFigures;
-import org.skelto.server.plans.PlanState;
-import org.skelto.server.plans.Plans;
+import org.skelto.server.figures.KeptFigures;
+import org.skelto.server.requests.Changes;
+import org.skelto.server.requests.OpenPlan;
 import org.springframework.http.HttpHeaders;
 import org.springframework.http.HttpStatus;
 import org.springframework.http.ResponseEntity;
@@ -27,12 +27,10 @@ import org.springframework.web.bind.annotation.RestController;
 @RestController
 @RequestMapping("/api/plans/{id}/long-range")
 class FieldTestController {
-    private final Plans plans;
     private final KeptFigures kept;
     private final FieldReadings readings;
 
-    FieldTestController(Plans plans, KeptFigures kept, FieldReadings readings) {
-        this.plans = plans;
+    FieldTestController(KeptFigures kept, FieldReadings readings) {
         this.kept = kept;
         this.readings = readings;
     }
@@ -48,14 +46,13 @@ class FieldTestController {
 
     /** The field test of a path, with what it teaches. */
     @GetMapping("/paths/{path}/readings")
-    FieldReport readings(@PathVariable UUID id, @PathVariable String path) {
-        PlanState state = plans.get(id);
-        Plan plan = state.plan();
+    FieldReport readings(OpenPlan open, @PathVariable String path) {
+        Plan plan = open.plan();
         Looked.path(plan, path);
-        List<FieldReadings.Kept> all = readings.of(id, path);
+        List<FieldReadings.Kept> all = readings.of(open.id(), path);
         FieldTest.Lesson lesson = FieldTest.of(
                 plan,
-                kept.of(id, state.revision(), plan).site(),
+                open.figures().site(),
                 kept.tables(),
                 path,
                 all.stream().map(FieldReadings.Kept::reading).toList(),
@@ -70,35 +67,36 @@ class FieldTestController {
     /** Stores readings that were taken by hand. */
     @PostMapping("/paths/{path}/readings")
     @ResponseStatus(HttpStatus.CREATED)
-    FieldStored add(@PathVariable UUID id, @PathVariable String path, @RequestBody List<FieldTest.FieldReading> taken) {
-        Plan plan = plans.get(id).plan();
+    FieldStored add(
+            @Changes OpenPlan open, @PathVariable String path, @RequestBody List<FieldTest.FieldReading> taken) {
+        Plan plan = open.plan();
         Looked.path(plan, path);
-        readings.add(id, plan, path, taken);
+        readings.add(open.who(), open.id(), plan, path, taken);
         return new FieldStored(taken.size());
     }
 
     /** Stores readings from a pasted table. */
     @PostMapping(path = "/paths/{path}/readings/csv", consumes = "text/csv")
     @ResponseStatus(HttpStatus.CREATED)
-    FieldStored paste(@PathVariable UUID id, @PathVariable String path, @RequestBody String table) {
-        Plan plan = plans.get(id).plan();
+    FieldStored paste(@Changes OpenPlan open, @PathVariable String path, @RequestBody String table) {
+        Plan plan = open.plan();
         Looked.path(plan, path);
         List<FieldTest.FieldReading> taken = readings.read(table, plan, path);
-        readings.add(id, plan, path, taken);
+        readings.add(open.who(), open.id(), plan, path, taken);
         return new FieldStored(taken.size());
     }
 
     @GetMapping(path = "/paths/{path}/readings/csv", produces = "text/csv")
-    ResponseEntity<byte[]> csv(@PathVariable UUID id, @PathVariable String path) {
-        Looked.path(plans.get(id).plan(), path);
+    ResponseEntity<byte[]> csv(OpenPlan open, @PathVariable String path) {
+        Looked.path(open.plan(), path);
         return ResponseEntity.ok()
                 .header(HttpHeaders.CONTENT_DISPOSITION, "attachment; filename=\"field-test.csv\"")
-                .body(FieldReadings.write(readings.of(id, path)).getBytes(StandardCharsets.UTF_8));
+                .body(FieldReadings.write(readings.of(open.id(), path)).getBytes(StandardCharsets.UTF_8));
     }
 
     @DeleteMapping("/readings/{reading}")
     @ResponseStatus(HttpStatus.NO_CONTENT)
-    void remove(@PathVariable UUID id, @PathVariable UUID reading) {
-        readings.delete(id, reading);
+    void remove(@Changes OpenPlan open, @PathVariable UUID reading) {
+        readings.delete(open.id(), reading);
     }
 }

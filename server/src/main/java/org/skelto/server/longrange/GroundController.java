@@ -24,19 +24,18 @@ import org.skelto.core.radio.Antennas;
 import org.skelto.core.radio.Chance;
 import org.skelto.core.site.Point;
 import org.skelto.core.site.SiteModel;
-import org.skelto.server.assessments.KeptFigures;
+import org.skelto.server.figures.KeptFigures;
 import org.skelto.server.ground.Grounds;
 import org.skelto.server.jobs.Jobs;
-import org.skelto.server.plans.PlanState;
-import org.skelto.server.plans.Plans;
 import org.skelto.server.problems.Refusal;
+import org.skelto.server.requests.Changes;
+import org.skelto.server.requests.OpenPlan;
 import org.springframework.http.HttpHeaders;
 import org.springframework.http.HttpStatus;
 import org.springframework.http.MediaType;
 import org.springframework.http.ResponseEntity;
 import org.springframework.web.bind.annotation.DeleteMapping;
 import org.springframework.web.bind.annotation.GetMapping;
-import org.springframework.web.bind.annotation.PathVariable;
 import org.springframework.web.bind.annotation.PostMapping;
 import org.springframework.web.bind.annotation.PutMapping;
 import org.springframework.web.bind.annotation.RequestBody;
@@ -52,14 +51,12 @@ class GroundController {
     private static final int THREADS = 2;
     private static final int DIRECTIONS = 72;
 
-    private final Plans plans;
     private final Grounds grounds;
     private final Jobs jobs;
     private final KeptFigures kept;
 
-    GroundController(Plans plans, Grounds grounds, Jobs jobs, KeptFigures kept) {
+    GroundController(Grounds grounds, Jobs jobs, KeptFigures kept) {
         this.kept = kept;
-        this.plans = plans;
         this.grounds = grounds;
         this.jobs = jobs;
     }
@@ -90,38 +87,36 @@ class GroundController {
     /** Takes in an ASCII grid or an HGT tile, sent as it is, in place of the heights that were there. */
     @PutMapping(consumes = MediaType.APPLICATION_OCTET_STREAM_VALUE)
     Grounds.GroundInfo put(
-            @PathVariable UUID id, @RequestParam String name, @RequestBody(required = false) byte[] file) {
-        Plan plan = plans.get(id).plan();
+            @Changes OpenPlan open, @RequestParam String name, @RequestBody(required = false) byte[] file) {
+        Plan plan = open.plan();
         if (file == null || file.length == 0) {
             throw Refusal.of(HttpStatus.BAD_REQUEST, "The file is empty.");
         }
-        return grounds.put(plan, id, name, file);
+        return grounds.put(open.who(), open.id(), plan, name, file);
     }
 
     /** The heights as an ASCII grid. */
     @GetMapping(path = "/file", produces = MediaType.TEXT_PLAIN_VALUE)
-    ResponseEntity<byte[]> file(@PathVariable UUID id) {
-        plans.get(id);
+    ResponseEntity<byte[]> file(OpenPlan open) {
         return ResponseEntity.ok()
                 .header(HttpHeaders.CONTENT_DISPOSITION, "attachment; filename=\"heights.asc\"")
-                .body(grounds.file(id));
+                .body(grounds.file(open.id()));
     }
 
     @DeleteMapping
     @ResponseStatus(HttpStatus.NO_CONTENT)
-    void remove(@PathVariable UUID id) {
-        plans.get(id);
-        grounds.remove(id);
+    void remove(@Changes OpenPlan open) {
+        grounds.remove(open.id());
     }
 
     /** A profile between two units from the heights around the site. */
     @PostMapping("/profile")
-    TakenProfile profile(@PathVariable UUID id, @RequestParam String from, @RequestParam String to) {
-        Plan plan = plans.get(id).plan();
+    TakenProfile profile(OpenPlan open, @RequestParam String from, @RequestParam String to) {
+        Plan plan = open.plan();
         SiteModel site = SiteModel.of(plan);
         Point a = place(plan, site, from, "/from");
         Point b = place(plan, site, to, "/to");
-        ElevationGrid grid = grid(id, plan);
+        ElevationGrid grid = grid(open);
         for (Point p : List.of(a, b)) {
             if (!grid.holds(p.xM(), p.yM())) {
                 throw Refusal.of(
@@ -144,15 +139,14 @@ class GroundController {
      * paths that were cut out of a grid before.
      */
     @PostMapping("/profiles")
-    List<TakenProfile> profiles(@PathVariable UUID id, @RequestParam(defaultValue = "false") boolean anew) {
-        PlanState state = plans.get(id);
-        Plan plan = state.plan();
-        ElevationGrid grid = grid(id, plan);
+    List<TakenProfile> profiles(OpenPlan open, @RequestParam(defaultValue = "false") boolean anew) {
+        Plan plan = open.plan();
+        ElevationGrid grid = grid(open);
         Stream<Optional<RadioPath>> cut = anew
                 ? plan.paths().values().stream()
                         .filter(p -> RadioPath.GRID.equals(p.source()))
                         .map(p -> GridPaths.between(plan, p.from(), p.to(), grid))
-                : kept.of(id, state.revision(), plan).longRange().stream()
+                : open.figures().longRange().stream()
                         .filter(LongRange.FarLink::openAir)
                         .map(r -> GridPaths.between(plan, r.from(), r.to(), grid));
         return cut.flatMap(Optional::stream).map(GroundController::taken).toList();
@@ -160,9 +154,8 @@ class GroundController {
 
     /** A profile between two units from a typed or pasted table of distance and height. */
     @PostMapping(path = "/profile/csv", consumes = "text/csv")
-    TakenProfile csv(
-            @PathVariable UUID id, @RequestParam String from, @RequestParam String to, @RequestBody String table) {
-        Plan plan = plans.get(id).plan();
+    TakenProfile csv(OpenPlan open, @RequestParam String from, @RequestParam String to, @RequestBody String table) {
+        Plan plan = open.plan();
         units(plan, from, to);
         try {
             return taken(ProfileFile.csv(table), from, to, "table");
@@ -173,9 +166,8 @@ class GroundController {
 
     /** A profile between two units from a GPX track, sent as it is. */
     @PostMapping(path = "/profile/gpx", consumes = MediaType.APPLICATION_OCTET_STREAM_VALUE)
-    TakenProfile gpx(
-            @PathVariable UUID id, @RequestParam String from, @RequestParam String to, @RequestBody byte[] file) {
-        Plan plan = plans.get(id).plan();
+    TakenProfile gpx(OpenPlan open, @RequestParam String from, @RequestParam String to, @RequestBody byte[] file) {
+        Plan plan = open.plan();
         units(plan, from, to);
         try {
             return taken(ProfileFile.gpx(file), from, to, "GPX track");
@@ -217,8 +209,8 @@ class GroundController {
                 .orElseThrow(() -> Refusal.of(HttpStatus.CONFLICT, u.name() + " has no place in the plan yet."));
     }
 
-    private ElevationGrid grid(UUID id, Plan plan) {
-        return grounds.grid(id, plan.place())
+    private ElevationGrid grid(OpenPlan open) {
+        return grounds.grid(open.id(), open.plan().place())
                 .orElseThrow(() -> Refusal.of(
                         HttpStatus.CONFLICT,
                         "Take in a grid of heights first (Long range, Ground); one in degrees also needs the site's "
@@ -228,18 +220,18 @@ class GroundController {
     /** Starts the map of the margin to everywhere; what comes out is a {@link RelaySearch.MarginMap}. */
     @PostMapping("/map")
     @ResponseStatus(HttpStatus.ACCEPTED)
-    ResponseEntity<MapStarted> map(@PathVariable UUID id, @RequestBody MapAsk ask) {
-        PlanState state = plans.get(id);
-        Plan plan = state.plan();
+    ResponseEntity<MapStarted> map(OpenPlan open, @RequestBody MapAsk ask) {
+        Plan plan = open.plan();
         SiteModel site = SiteModel.of(plan);
         check(plan, ask);
-        ElevationGrid grid = grid(id, plan);
+        ElevationGrid grid = grid(open);
         RelaySearch.EndPoint one = end(plan, site, grid, ask.unit(), ask.medium(), "/unit");
         RelaySearch.EndPoint other =
                 ask.other() == null ? null : end(plan, site, grid, ask.other(), ask.medium(), "/other");
         double needed = Chance.marginDb(ask.chance(), Chance.OUTDOOR_SIGMA_DB);
         UUID job = jobs.start(
-                id,
+                open.who(),
+                open.id(),
                 progress -> RelaySearch.of(grid, one, other, one.radio(), ask.heightM(), needed, progress, THREADS));
         return ResponseEntity.accepted()
                 .location(URI.create("/api/jobs/" + job))
@@ -249,11 +241,11 @@ class GroundController {
     /** The margin at one place of the map, and how it comes about; {@code x} and {@code y} in metres on the site. */
     @PostMapping("/map/place")
     RelaySearch.PlaceMargin place(
-            @PathVariable UUID id, @RequestParam double x, @RequestParam double y, @RequestBody MapAsk ask) {
-        Plan plan = plans.get(id).plan();
+            OpenPlan open, @RequestParam double x, @RequestParam double y, @RequestBody MapAsk ask) {
+        Plan plan = open.plan();
         SiteModel site = SiteModel.of(plan);
         check(plan, ask);
-        ElevationGrid grid = grid(id, plan);
+        ElevationGrid grid = grid(open);
         if (!grid.holds(x, y)) {
             throw Refusal.invalid("Which place?", List.of(new Problem("/x", "and y must lie on the grid of heights")));
         }
@@ -263,7 +255,7 @@ class GroundController {
 
     /** The shape of what a map job gives, for those who read the API's description. */
     @GetMapping("/map/shape")
-    RelaySearch.MarginMap shape(@PathVariable UUID id) {
+    RelaySearch.MarginMap shape(OpenPlan open) {
         return RelaySearchMarginMapBuilder.builder()
                 .columns(0)
                 .rows(0)

@@ -4,7 +4,6 @@ import java.util.ArrayList;
 import java.util.List;
 import java.util.Map;
 import java.util.TreeMap;
-import java.util.UUID;
 import org.jspecify.annotations.Nullable;
 import org.skelto.core.ground.ElevationGrid;
 import org.skelto.core.ground.GridPaths;
@@ -25,11 +24,10 @@ import org.skelto.core.plan.validation.Problem;
 import org.skelto.core.power.Outposts;
 import org.skelto.core.radio.RegionLimits;
 import org.skelto.core.site.SiteModel;
-import org.skelto.server.assessments.KeptFigures;
+import org.skelto.server.figures.KeptFigures;
 import org.skelto.server.ground.Grounds;
-import org.skelto.server.plans.PlanState;
-import org.skelto.server.plans.Plans;
 import org.skelto.server.problems.Refusal;
+import org.skelto.server.requests.OpenPlan;
 import org.springframework.http.HttpStatus;
 import org.springframework.web.bind.annotation.GetMapping;
 import org.springframework.web.bind.annotation.PathVariable;
@@ -43,12 +41,10 @@ import org.springframework.web.bind.annotation.RestController;
 @RestController
 @RequestMapping("/api/plans/{id}/long-range")
 class LongRangeController {
-    private final Plans plans;
     private final KeptFigures kept;
     private final Grounds grounds;
 
-    LongRangeController(Plans plans, KeptFigures kept, Grounds grounds) {
-        this.plans = plans;
+    LongRangeController(KeptFigures kept, Grounds grounds) {
         this.kept = kept;
         this.grounds = grounds;
     }
@@ -66,43 +62,41 @@ class LongRangeController {
     private static final String ADVICE = "An aid with a date, never the law: check with your regulator.";
 
     @GetMapping
-    Overview overview(@PathVariable UUID id) {
-        PlanState state = plans.get(id);
-        var figures = kept.of(id, state.revision(), state.plan());
-        Region region = state.plan().region();
+    Overview overview(OpenPlan open) {
+        var figures = open.figures();
+        Region region = open.plan().region();
         return new Overview(
                 figures.longRange(),
-                grounds.info(id, state.plan()).orElse(null),
+                grounds.info(open.id(), open.plan()).orElse(null),
                 new RegionTable(region, RegionLimits.DATE, ADVICE, RegionLimits.rows(region)));
     }
 
     /** All long-range and sub-GHz senders together. */
     @GetMapping("/air")
-    List<SharedAir.SubBand> air(@PathVariable UUID id) {
-        return SharedAir.of(plans.get(id).plan());
+    List<SharedAir.SubBand> air(OpenPlan open) {
+        return SharedAir.of(open.plan());
     }
 
     /** Where the energy of units on batteries goes. */
     @GetMapping("/energy")
-    Map<String, Outposts.OutpostEnergy> energy(@PathVariable UUID id) {
-        return Outposts.of(plans.get(id).plan(), kept.parts());
+    Map<String, Outposts.OutpostEnergy> energy(OpenPlan open) {
+        return Outposts.of(open.plan(), kept.parts());
     }
 
     /** A path as it is drawn and judged. */
     @GetMapping("/paths/{path}")
-    PathReport path(@PathVariable UUID id, @PathVariable String path, @RequestParam(required = false) Medium medium) {
-        PlanState state = plans.get(id);
-        return report(state.plan(), kept.of(id, state.revision(), state.plan()).site(), path, medium);
+    PathReport path(OpenPlan open, @PathVariable String path, @RequestParam(required = false) Medium medium) {
+        return report(open.plan(), open.figures().site(), path, medium);
     }
 
     /** What it would be after an edit; nothing is stored. */
     @PostMapping(path = "/paths/{path}/preview", consumes = "application/json-patch+json")
     PathReport preview(
-            @PathVariable UUID id,
+            OpenPlan open,
             @PathVariable String path,
             @RequestParam(required = false) Medium medium,
             @RequestBody String patch) {
-        Plan plan = plans.previewed(plans.get(id), patch);
+        Plan plan = open.edited(patch);
         return report(plan, SiteModel.of(plan), path, medium);
     }
 
@@ -117,21 +111,20 @@ class LongRangeController {
     /** Every setting of the chirp link over a path. */
     @GetMapping("/paths/{path}/settings")
     Explorer.SettingGrid settings(
-            @PathVariable UUID id,
+            OpenPlan open,
             @PathVariable String path,
             @RequestParam(defaultValue = "5") int codingRate,
             @RequestParam(required = false) Integer payloadBytes,
             @RequestParam(required = false) Integer tries,
             @RequestParam(required = false) Double frequencyMHz) {
-        PlanState state = plans.get(id);
         Explorer.Wanted wanted = new Explorer.Wanted(codingRate, payloadBytes, tries, frequencyMHz);
-        return Explorer.of(state.plan(), kept.parts(), explored(state, path, wanted), wanted);
+        return Explorer.of(open.plan(), kept.parts(), explored(open, path, wanted), wanted);
     }
 
     /** How the figures of one setting come about. */
     @GetMapping("/paths/{path}/settings/{spreadingFactor}/{bandwidthKHz}")
     Explorer.SettingFigures figures(
-            @PathVariable UUID id,
+            OpenPlan open,
             @PathVariable String path,
             @PathVariable int spreadingFactor,
             @PathVariable double bandwidthKHz,
@@ -139,18 +132,17 @@ class LongRangeController {
             @RequestParam(required = false) Integer payloadBytes,
             @RequestParam(required = false) Integer tries,
             @RequestParam(required = false) Double frequencyMHz) {
-        PlanState state = plans.get(id);
         if (!Explorer.offers(spreadingFactor, bandwidthKHz)) {
             throw Refusal.of(HttpStatus.NOT_FOUND, "The grid has no such setting.");
         }
         Explorer.Wanted wanted = new Explorer.Wanted(codingRate, payloadBytes, tries, frequencyMHz);
         return Explorer.figures(
-                state.plan(), kept.parts(), explored(state, path, wanted), wanted, spreadingFactor, bandwidthKHz);
+                open.plan(), kept.parts(), explored(open, path, wanted), wanted, spreadingFactor, bandwidthKHz);
     }
 
     /** The link over a path as it is, for a question about its settings that makes sense. */
-    private LinkReport explored(PlanState state, String path, Explorer.Wanted wanted) {
-        Plan plan = state.plan();
+    private LinkReport explored(OpenPlan open, String path, Explorer.Wanted wanted) {
+        Plan plan = open.plan();
         List<Problem> problems = new ArrayList<>();
         if (wanted.codingRate() < 5 || wanted.codingRate() > 8) {
             problems.add(new Problem("/codingRate", "must be 5 to 8, for 4/5 to 4/8"));
@@ -162,9 +154,8 @@ class LongRangeController {
         if (wanted.tries() != null && (wanted.tries() < 1 || wanted.tries() > 10)) {
             problems.add(new Problem("/tries", "must lie between 1 and 10"));
         }
-        LinkReport report = report(
-                        plan, kept.of(state.id(), state.revision(), plan).site(), path, Medium.CHIRP)
-                .report();
+        LinkReport report =
+                report(plan, open.figures().site(), path, Medium.CHIRP).report();
         Double mhz = wanted.frequencyMHz();
         if (mhz != null) {
             Radio radio = plan.units().get(report.from()).radio(Medium.CHIRP).orElseThrow();
@@ -189,44 +180,42 @@ class LongRangeController {
     /** What would give a link over a path the margin it lacks, and how far it would reach. */
     @GetMapping("/paths/{path}/changes")
     WhatItTakes.Takes changes(
-            @PathVariable UUID id,
+            OpenPlan open,
             @PathVariable String path,
             @RequestParam(required = false) Medium medium,
             @RequestParam(defaultValue = "0.95") double chance) {
-        PlanState state = plans.get(id);
-        Plan plan = state.plan();
+        Plan plan = open.plan();
         if (!(chance > 0.5 && chance <= 0.9999)) {
             throw Refusal.invalid(
                     "Which chance is wanted?",
                     List.of(new Problem("/chance", "must lie above 0.5 and at most 0.9999")));
         }
-        var figures = kept.of(id, state.revision(), plan);
+        var figures = open.figures();
         PathReport report = report(plan, figures.site(), path, medium);
         budgeted(report.report());
-        ElevationGrid grid = grounds.grid(id, plan.place()).orElse(null);
+        ElevationGrid grid = grounds.grid(open.id(), plan.place()).orElse(null);
         return WhatItTakes.of(plan, figures.site(), kept.tables(), path, report.medium(), grid, chance);
     }
 
     /** How a command goes from one unit to another, straight and through the hub. */
     @GetMapping("/routes")
-    List<Routes.CommandRoute> routes(@PathVariable UUID id, @RequestParam String from, @RequestParam String to) {
-        PlanState state = plans.get(id);
-        Looked.unit(state.plan(), from, "/from");
-        Looked.unit(state.plan(), to, "/to");
+    List<Routes.CommandRoute> routes(OpenPlan open, @RequestParam String from, @RequestParam String to) {
+        Looked.unit(open.plan(), from, "/from");
+        Looked.unit(open.plan(), to, "/to");
         if (from.equals(to)) {
             throw Refusal.invalid("Where to?", List.of(new Problem("/to", "is where it starts")));
         }
-        SiteModel site = kept.of(id, state.revision(), state.plan()).site();
-        return Routes.of(laid(id, state, from, to), site, kept.tables(), from, to);
+        SiteModel site = open.figures().site();
+        return Routes.of(laid(open, from, to), site, kept.tables(), from, to);
     }
 
     /** The plan with the ground between two units that no path joins yet, as far as the grid of heights knows it. */
-    private Plan laid(UUID id, PlanState state, String from, String to) {
-        Plan plan = state.plan();
+    private Plan laid(OpenPlan open, String from, String to) {
+        Plan plan = open.plan();
         if (plan.path(from, to).isPresent()) {
             return plan;
         }
-        return grounds.grid(id, plan.place())
+        return grounds.grid(open.id(), plan.place())
                 .flatMap(grid -> GridPaths.between(plan, from, to, grid))
                 .map(path -> {
                     Map<String, RadioPath> paths = new TreeMap<>(plan.paths());

@@ -3,7 +3,6 @@ package org.skelto.server.longrange;
 import io.soabase.recordbuilder.core.RecordBuilder;
 import java.util.ArrayList;
 import java.util.List;
-import java.util.UUID;
 import org.jspecify.annotations.Nullable;
 import org.skelto.core.longrange.Explorer;
 import org.skelto.core.longrange.Payload;
@@ -14,8 +13,8 @@ import org.skelto.core.plan.radio.Radio;
 import org.skelto.core.quantity.Figure;
 import org.skelto.core.radio.AirLaw;
 import org.skelto.core.radio.Traffic;
-import org.skelto.server.plans.Plans;
 import org.skelto.server.problems.Refusal;
+import org.skelto.server.requests.OpenPlan;
 import org.springframework.http.HttpStatus;
 import org.springframework.web.bind.annotation.GetMapping;
 import org.springframework.web.bind.annotation.PathVariable;
@@ -26,11 +25,6 @@ import org.springframework.web.bind.annotation.RestController;
 @RestController
 @RequestMapping("/api/plans/{id}/long-range")
 class MessageController {
-    private final Plans plans;
-
-    MessageController(Plans plans) {
-        this.plans = plans;
-    }
 
     /**
      * A unit's message.
@@ -62,8 +56,8 @@ class MessageController {
 
     /** What a unit sends. */
     @GetMapping("/messages/{unit}")
-    MessageView message(@PathVariable UUID id, @PathVariable String unit) {
-        Plan plan = plans.get(id).plan();
+    MessageView message(OpenPlan open, @PathVariable String unit) {
+        Plan plan = open.plan();
         Unit u = Looked.unit(plan, unit, "");
         Radio radio = u.radios().values().stream()
                 .filter(r -> Traffic.counts(r.medium()))

@@ -5,6 +5,7 @@ import java.util.Set;
 import java.util.stream.Collectors;
 import org.skelto.core.parts.Part;
 import org.skelto.core.parts.PartFile;
+import org.skelto.server.people.Person;
 import org.springframework.http.HttpHeaders;
 import org.springframework.http.HttpStatus;
 import org.springframework.http.ResponseEntity;
@@ -54,15 +55,15 @@ class PartController {
     /** Takes in a table of parts as one's own. */
     @PostMapping(path = "/csv", consumes = "text/csv")
     @ResponseStatus(HttpStatus.CREATED)
-    Taken add(@RequestBody String table) {
-        return new Taken(parts.add(table));
+    Taken add(Person who, @RequestBody String table) {
+        return new Taken(parts.add(who, table));
     }
 
     /** Takes in prices of parts of the catalogue, such as a parts list with its prices filled in. */
     @PostMapping(path = "/prices", consumes = "text/csv")
     @ResponseStatus(HttpStatus.CREATED)
-    Taken price(@RequestBody String table) {
-        return new Taken(parts.price(table));
+    Taken price(Person who, @RequestBody String table) {
+        return new Taken(parts.price(who, table));
     }
 
     @DeleteMapping("/{id}")

@@ -7,6 +7,7 @@ import jakarta.persistence.Table;
 import java.time.Instant;
 import org.hibernate.annotations.JdbcTypeCode;
 import org.hibernate.type.SqlTypes;
+import org.skelto.server.people.Person;
 
 /** A part of one's own, or a built-in one that was changed. */
 @Entity
@@ -21,9 +22,12 @@ class PartEntity {
 
     Instant updatedAt;
 
+    String author;
+
     protected PartEntity() {}
 
-    PartEntity(String id, String document, Instant updatedAt) {
+    PartEntity(Person who, String id, String document, Instant updatedAt) {
+        this.author = who.id();
         this.id = id;
         this.document = document;
         this.updatedAt = updatedAt;

@@ -9,7 +9,7 @@ import java.util.List;
 import java.util.Set;
 import java.util.TreeSet;
 import java.util.UUID;
-import java.util.function.Consumer;
+import java.util.function.BiConsumer;
 import java.util.function.Function;
 import org.skelto.core.parts.Catalogue;
 import org.skelto.core.parts.Part;
@@ -17,7 +17,8 @@ import org.skelto.core.parts.PartFile;
 import org.skelto.core.parts.PartsUsed;
 import org.skelto.core.parts.PriceFile;
 import org.skelto.core.plan.validation.Problem;
-import org.skelto.server.assessments.CatalogueSource;
+import org.skelto.server.figures.CatalogueSource;
+import org.skelto.server.people.Person;
 import org.skelto.server.plans.PlanAttachment;
 import org.skelto.server.plans.Plans;
 import org.skelto.server.problems.Reading;
@@ -70,7 +71,7 @@ class Parts implements CatalogueSource, PlanAttachment {
     }
 
     /** Takes in a list: parts of known ids are replaced, others added; all of it or nothing. */
-    int add(String csv) {
+    int add(Person who, String csv) {
         List<Part> parts;
         try {
             parts = PartFile.read(csv);
@@ -78,12 +79,12 @@ class Parts implements CatalogueSource, PlanAttachment {
             throw Refusal.invalid("The list of parts cannot be read. Nothing was changed.", e.problems());
         }
         bounded(parts);
-        store(parts);
+        store(who, parts);
         return parts.size();
     }
 
     /** Takes in prices: parts of the catalogue with them become one's own. */
-    int price(String csv) {
+    int price(Person who, String csv) {
         List<Part> parts;
         try {
             parts = PriceFile.read(csv, catalogue());
@@ -91,7 +92,7 @@ class Parts implements CatalogueSource, PlanAttachment {
             throw Refusal.invalid("The prices cannot be read. Nothing was changed.", e.problems());
         }
         bounded(parts);
-        store(parts);
+        store(who, parts);
         return parts.size();
     }
 
@@ -107,9 +108,9 @@ class Parts implements CatalogueSource, PlanAttachment {
         }
     }
 
-    private void store(List<Part> parts) {
+    private void store(Person who, List<Part> parts) {
         Instant now = clock.instant().truncatedTo(ChronoUnit.MICROS);
-        parts.forEach(p -> repository.save(new PartEntity(p.id(), mapper.writeValueAsString(p), now)));
+        parts.forEach(p -> repository.save(new PartEntity(who, p.id(), mapper.writeValueAsString(p), now)));
     }
 
     /** Takes an own part away; a built-in one of the same id stands again. */
@@ -141,18 +142,18 @@ class Parts implements CatalogueSource, PlanAttachment {
     /** Parts that are here already stay as they are here. */
     @Override
     @Transactional(propagation = Propagation.SUPPORTS)
-    public Consumer<UUID> prepare(JsonNode content) {
+    public BiConsumer<Person, UUID> prepare(JsonNode content) {
         List<Part> parts = new ArrayList<>(checked(content));
-        return plan -> {
+        return (who, plan) -> {
             Catalogue here = catalogue();
             parts.removeIf(p -> here.find(p.id()).isPresent());
-            store(parts);
+            store(who, parts);
         };
     }
 
     /** The parts are here for every plan. */
     @Override
-    public void copy(UUID from, UUID to) {
+    public void copy(Person who, UUID from, UUID to) {
         // nothing to do
     }
 

@@ -1,10 +1,10 @@
 package org.skelto.server.pictures;
 
-import java.util.UUID;
 import java.util.concurrent.CompletableFuture;
 import org.skelto.server.load.Aside;
-import org.skelto.server.plans.Plans;
 import org.skelto.server.problems.Refusal;
+import org.skelto.server.requests.Changes;
+import org.skelto.server.requests.OpenPlan;
 import org.springframework.http.HttpStatus;
 import org.springframework.http.MediaType;
 import org.springframework.http.ResponseEntity;
@@ -21,13 +21,11 @@ import org.springframework.web.bind.annotation.RestController;
 @RestController
 @RequestMapping("/api/plans/{id}/pictures")
 class PictureController {
-    private final Plans plans;
     private final Pictures pictures;
     private final Aside aside;
 
-    PictureController(Plans plans, Pictures pictures, Aside aside) {
+    PictureController(Pictures pictures, Aside aside) {
         this.aside = aside;
-        this.plans = plans;
         this.pictures = pictures;
     }
 
@@ -35,21 +33,19 @@ class PictureController {
     @PostMapping(consumes = MediaType.APPLICATION_OCTET_STREAM_VALUE)
     @ResponseStatus(HttpStatus.CREATED)
     CompletableFuture<Pictures.Stored> add(
-            @PathVariable UUID id,
+            @Changes OpenPlan open,
             @RequestParam(defaultValue = "1") int page,
             @RequestBody(required = false) byte[] file) {
-        plans.get(id);
         if (file == null || file.length == 0) {
             throw Refusal.of(HttpStatus.BAD_REQUEST, "The file is empty.");
         }
-        return aside.run(id.toString(), () -> pictures.add(id, file, page));
+        return aside.run(open.who().id() + " " + open.id(), () -> pictures.add(open.who(), open.id(), file, page));
     }
 
     /** The picture itself; should it ever be opened by itself, nothing in it may run or fetch. */
     @GetMapping("/{picture}")
-    ResponseEntity<byte[]> get(@PathVariable UUID id, @PathVariable String picture) {
-        plans.get(id);
-        Picture found = pictures.get(id, picture);
+    ResponseEntity<byte[]> get(OpenPlan open, @PathVariable String picture) {
+        Picture found = pictures.get(open.id(), picture);
         return ResponseEntity.ok()
                 .contentType(MediaType.parseMediaType(found.mediaType()))
                 .header("Content-Security-Policy", "default-src 'none'; style-src 'unsafe-inline'; sandbox")

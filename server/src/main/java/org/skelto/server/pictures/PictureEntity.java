@@ -6,6 +6,7 @@ import jakarta.persistence.IdClass;
 import jakarta.persistence.Table;
 import java.io.Serializable;
 import java.util.UUID;
+import org.skelto.server.people.Person;
 
 /** A stored picture of a plan; its id is the SHA-256 of its content. */
 @Entity
@@ -29,9 +30,12 @@ class PictureEntity {
 
     byte[] content;
 
+    String author;
+
     protected PictureEntity() {}
 
-    PictureEntity(UUID planId, String id, Picture picture) {
+    PictureEntity(Person who, UUID planId, String id, Picture picture) {
+        this.author = who.id();
         this.planId = planId;
         this.id = id;
         this.mediaType = picture.mediaType();

@@ -18,10 +18,10 @@ interface PictureRepository extends JpaRepository<PictureEntity, PictureEntity.K
 
     @Modifying(flushAutomatically = true)
     @Query(
-            value = "insert into picture (plan_id, id, media_type, width, height, content)"
-                    + " select :to, id, media_type, width, height, content from picture where plan_id = :from",
+            value = "insert into picture (plan_id, id, media_type, width, height, content, author)"
+                    + " select :to, id, media_type, width, height, content, :author from picture where plan_id = :from",
             nativeQuery = true)
-    void copy(UUID from, UUID to);
+    void copy(UUID from, UUID to, String author);
 
     @Modifying
     @Query("delete from PictureEntity p where p.planId = :plan")

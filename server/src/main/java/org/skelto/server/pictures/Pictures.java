@@ -7,10 +7,11 @@ import java.util.List;
 import java.util.Map;
 import java.util.TreeMap;
 import java.util.UUID;
-import java.util.function.Consumer;
+import java.util.function.BiConsumer;
 import java.util.function.Function;
 import org.apache.commons.codec.digest.DigestUtils;
 import org.skelto.core.plan.validation.Problem;
+import org.skelto.server.people.Person;
 import org.skelto.server.plans.ExportSizes;
 import org.skelto.server.plans.PlanAttachment;
 import org.skelto.server.problems.Refusal;
@@ -54,12 +55,12 @@ class Pictures implements PlanAttachment {
 
     /** Takes in a file; the same content twice is stored once. Reading it takes a while and no transaction. */
     @Transactional(propagation = Propagation.NOT_SUPPORTED)
-    Stored add(UUID planId, byte[] file, int page) {
+    Stored add(Person who, UUID planId, byte[] file, int page) {
         Picture picture = reader.read(file, page);
-        return transaction.execute(status -> store(planId, picture));
+        return transaction.execute(status -> store(who, planId, picture));
     }
 
-    private Stored store(UUID planId, Picture picture) {
+    private Stored store(Person who, UUID planId, Picture picture) {
         String id = sha256(picture.content());
         boolean known = repository.existsById(new PictureEntity.Key(planId, id));
         if (!known && repository.countByPlanId(planId) >= MOST) {
@@ -67,7 +68,7 @@ class Pictures implements PlanAttachment {
         }
         if (!known) {
             sizes.makeRoom(planId, exported(picture.content().length), "this picture");
-            repository.save(new PictureEntity(planId, id, picture));
+            repository.save(new PictureEntity(who, planId, id, picture));
         }
         return new Stored(id, picture.width(), picture.height());
     }
@@ -84,8 +85,8 @@ class Pictures implements PlanAttachment {
     }
 
     @Override
-    public void copy(UUID from, UUID to) {
-        repository.copy(from, to);
+    public void copy(Person who, UUID from, UUID to) {
+        repository.copy(from, to, who.id());
     }
 
     @Override
@@ -154,7 +155,7 @@ class Pictures implements PlanAttachment {
     /** Pictures of a file are read like any other: what it says of them is not believed. */
     @Override
     @Transactional(propagation = Propagation.SUPPORTS)
-    public Consumer<UUID> prepare(JsonNode content) {
+    public BiConsumer<Person, UUID> prepare(JsonNode content) {
         if (!(content instanceof ObjectNode all) || all.size() > MOST) {
             throw refused("/pictures", "must be at most " + MOST + " pictures by id");
         }
@@ -177,7 +178,8 @@ class Pictures implements PlanAttachment {
             // its bytes stay what its id says; a drawing is cleaned whenever it is shown
             pictures.put(file.getKey(), new Picture(of.mediaType(), of.width(), of.height(), file.getValue()));
         }
-        return plan -> pictures.forEach((id, picture) -> repository.save(new PictureEntity(plan, id, picture)));
+        return (who, plan) ->
+                pictures.forEach((id, picture) -> repository.save(new PictureEntity(who, plan, id, picture)));
     }
 
     private static byte[] bytes(String id, JsonNode picture) {

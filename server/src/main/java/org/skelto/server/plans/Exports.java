@@ -4,8 +4,9 @@ import java.util.ArrayList;
 import java.util.Comparator;
 import java.util.List;
 import java.util.UUID;
-import java.util.function.Consumer;
+import java.util.function.BiConsumer;
 import org.skelto.core.plan.Plan;
+import org.skelto.server.people.Person;
 import org.skelto.server.problems.Reading;
 import org.skelto.server.problems.Refusal;
 import org.springframework.http.HttpStatus;
@@ -48,11 +49,11 @@ public class Exports {
     }
 
     /** A new plan from a file; all of it or nothing. All of it is read before anything is stored. */
-    public PlanState restore(JsonNode file) {
+    public PlanState restore(Person who, JsonNode file) {
         if (!(file instanceof ObjectNode document)) {
             throw Refusal.of(HttpStatus.BAD_REQUEST, "There is no plan in the request.");
         }
-        List<Consumer<UUID>> beside = new ArrayList<>();
+        List<BiConsumer<Person, UUID>> beside = new ArrayList<>();
         List<JsonNode> contents =
                 carried.stream().map(part -> document.remove(part.property())).toList();
         Plan plan = plans.checked(read(document));
@@ -62,25 +63,25 @@ public class Exports {
             }
         }
         return transaction.execute(status -> {
-            PlanState made = plans.create(plan);
-            beside.forEach(part -> part.accept(made.id()));
+            PlanState made = plans.create(who, plan);
+            beside.forEach(part -> part.accept(who, made.id()));
             return made;
         });
     }
 
     /** A new plan like another, with all that is kept beside it. */
     @Transactional
-    public PlanState copy(UUID id, String name) {
-        return copy(id, plans.get(id).plan(), name);
+    public PlanState copy(Person who, UUID id, String name) {
+        return copy(who, id, plans.get(id).plan(), name);
     }
 
     /** A new plan like another was once, with all that is kept beside it now. */
     @Transactional
-    public PlanState copy(UUID beside, Plan document, String name) {
+    public PlanState copy(Person who, UUID beside, Plan document, String name) {
         ObjectNode named = mapper.valueToTree(document);
         named.put("name", name);
-        PlanState made = plans.create(read(named));
-        carried.forEach(part -> part.copy(beside, made.id()));
+        PlanState made = plans.create(who, read(named));
+        carried.forEach(part -> part.copy(who, beside, made.id()));
         return made;
     }
 

@@ -1,8 +1,9 @@
 package org.skelto.server.plans;
 
 import java.util.UUID;
-import java.util.function.Consumer;
+import java.util.function.BiConsumer;
 import java.util.function.Function;
+import org.skelto.server.people.Person;
 import tools.jackson.databind.JsonNode;
 import tools.jackson.databind.node.JsonNodeFactory;
 import tools.jackson.databind.node.ObjectNode;
@@ -36,15 +37,15 @@ public interface PlanAttachment {
     /**
      * Reads what a file said, without storing anything; refused with the place when it cannot be.
      *
-     * @return stores it for a plan that was just made
+     * @return stores it, as somebody's, for a plan that was just made
      */
-    Consumer<UUID> prepare(JsonNode content);
+    BiConsumer<Person, UUID> prepare(JsonNode content);
 
     /** Gives another plan, just made, the same. */
-    default void copy(UUID from, UUID to) {
+    default void copy(Person who, UUID from, UUID to) {
         JsonNode content = export(from);
         if (content != null) {
-            prepare(content).accept(to);
+            prepare(content).accept(who, to);
         }
     }
 

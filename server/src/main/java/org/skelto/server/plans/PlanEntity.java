@@ -8,6 +8,7 @@ import java.time.Instant;
 import java.util.UUID;
 import org.hibernate.annotations.JdbcTypeCode;
 import org.hibernate.type.SqlTypes;
+import org.skelto.server.people.Person;
 
 /** A stored plan: its newest document and where undo and redo stand. */
 @Entity
@@ -34,10 +35,13 @@ class PlanEntity {
 
     Instant deletedAt;
 
+    String author;
+
     protected PlanEntity() {}
 
-    PlanEntity(UUID id, String name, String document, Instant now) {
+    PlanEntity(UUID id, Person who, String name, String document, Instant now) {
         this.id = id;
+        this.author = who.id();
         this.name = name;
         this.document = document;
         this.revision = 1;

@@ -7,6 +7,7 @@ import java.util.List;
 import java.util.Optional;
 import java.util.UUID;
 import org.skelto.core.plan.Plan;
+import org.skelto.server.people.Person;
 import org.skelto.server.problems.Refusal;
 import org.springframework.beans.factory.ObjectProvider;
 import org.springframework.http.HttpStatus;
@@ -86,26 +87,31 @@ public class Plans {
         return plan;
     }
 
-    public PlanState create(Plan document) {
+    public PlanState create(Person who, Plan document) {
         Plan plan = documents.accepted(document);
         String written = documents.write(plan);
         documents.fits(written);
-        PlanEntity entity = new PlanEntity(UUID.randomUUID(), plan.name(), written, now());
+        PlanEntity entity = new PlanEntity(UUID.randomUUID(), who, plan.name(), written, now());
         return state(plans.save(entity), plan);
     }
 
     /** Applies a JSON Patch to the revision that the editor saw. */
-    public PlanState edit(UUID id, long seen, String patch, String label) {
-        PlanEntity entity = locked(id, seen);
+    public PlanState edit(PlanEdit edit, String patch, String label) {
+        PlanEntity entity = locked(edit);
         Plan before = stored(entity);
-        return edited(entity, before, documents.change(before, patch, after -> follow(id, before, after)), label);
+        return edited(
+                edit.who(),
+                entity,
+                before,
+                documents.change(before, patch, after -> follow(edit.plan(), before, after)),
+                label);
     }
 
-    private PlanState edited(PlanEntity entity, Plan before, Documents.Change change, String label) {
+    private PlanState edited(Person who, PlanEntity entity, Plan before, Documents.Change change, String label) {
         if (change.plan().equals(before)) {
             return state(entity, before);
         }
-        RevisionEntity revision = revision(entity, change, RevisionEntity.Kind.EDIT, label);
+        RevisionEntity revision = revision(who, entity, change, RevisionEntity.Kind.EDIT, label);
         revision.undoBelow = entity.undoTop;
         entity.undoTop = revision.number;
         entity.redoTop = null;
@@ -127,20 +133,20 @@ public class Plans {
         return followed;
     }
 
-    public PlanState undo(UUID id, long seen) {
-        PlanEntity entity = locked(id, seen);
-        RevisionEntity undone = edit(id, entity.undoTop, "There is nothing to undo.");
-        Plan after = replay(entity, undone.inverse, RevisionEntity.Kind.UNDO, undone.label);
+    public PlanState undo(PlanEdit edit) {
+        PlanEntity entity = locked(edit);
+        RevisionEntity undone = revision(entity, entity.undoTop, "There is nothing to undo.");
+        Plan after = replay(edit.who(), entity, undone.inverse, RevisionEntity.Kind.UNDO, undone.label);
         undone.redoBelow = entity.redoTop;
         entity.undoTop = undone.undoBelow;
         entity.redoTop = undone.number;
         return made(entity, after);
     }
 
-    public PlanState redo(UUID id, long seen) {
-        PlanEntity entity = locked(id, seen);
-        RevisionEntity again = edit(id, entity.redoTop, "There is nothing to do again.");
-        Plan after = replay(entity, again.forward, RevisionEntity.Kind.REDO, again.label);
+    public PlanState redo(PlanEdit edit) {
+        PlanEntity entity = locked(edit);
+        RevisionEntity again = revision(entity, entity.redoTop, "There is nothing to do again.");
+        Plan after = replay(edit.who(), entity, again.forward, RevisionEntity.Kind.REDO, again.label);
         entity.redoTop = again.redoBelow;
         entity.undoTop = again.number;
         return made(entity, after);
@@ -166,11 +172,11 @@ public class Plans {
     }
 
     /** Makes a plan again what it was at the end of a day, as one edit that can be undone. */
-    public PlanState returnTo(UUID id, long seen, LocalDate day) {
-        PlanEntity entity = locked(id, seen);
+    public PlanState returnTo(PlanEdit edit, LocalDate day) {
+        PlanEntity entity = locked(edit);
         Plan before = stored(entity);
-        Plan then = days.document(id, day, documents);
-        return edited(entity, before, documents.replaced(before, then), "return to the plan of " + day);
+        Plan then = days.document(edit.plan(), day, documents);
+        return edited(edit.who(), entity, before, documents.replaced(before, then), "return to the plan of " + day);
     }
 
     /** Plans that were deleted and can be brought back, newest first. */
@@ -189,25 +195,25 @@ public class Plans {
         return state(entity);
     }
 
-    private RevisionEntity edit(UUID id, Long number, String otherwise) {
+    private RevisionEntity revision(PlanEntity entity, Long number, String otherwise) {
         return Optional.ofNullable(number)
-                .flatMap(n -> revisions.findByPlanIdAndNumber(id, n))
+                .flatMap(n -> revisions.findByPlanIdAndNumber(entity.id, n))
                 .orElseThrow(() -> Refusal.of(HttpStatus.CONFLICT, otherwise));
     }
 
-    private Plan replay(PlanEntity entity, String patch, RevisionEntity.Kind kind, String label) {
+    private Plan replay(Person who, PlanEntity entity, String patch, RevisionEntity.Kind kind, String label) {
         Documents.Change change = documents.replayed(stored(entity), patch);
-        revisions.save(revision(entity, change, kind, label));
+        revisions.save(revision(who, entity, change, kind, label));
         return change.plan();
     }
 
     private RevisionEntity revision(
-            PlanEntity entity, Documents.Change change, RevisionEntity.Kind kind, String label) {
+            Person who, PlanEntity entity, Documents.Change change, RevisionEntity.Kind kind, String label) {
         days.beforeEdit(entity);
         RevisionEntity revision = new RevisionEntity();
         revision.planId = entity.id;
         revision.number = entity.revision + 1;
-        revision.author = "local";
+        revision.author = who.id();
         revision.at = now();
         revision.kind = kind;
         String plain = label.replaceAll("\\p{Cntrl}", " ").strip();
@@ -221,12 +227,13 @@ public class Plans {
         return revision;
     }
 
-    private PlanEntity locked(UUID id, long seen) {
-        PlanEntity entity = plans.lock(id).filter(p -> p.deletedAt == null).orElseThrow(Plans::unknown);
-        if (entity.revision != seen) {
+    private PlanEntity locked(PlanEdit edit) {
+        PlanEntity entity =
+                plans.lock(edit.plan()).filter(p -> p.deletedAt == null).orElseThrow(Plans::unknown);
+        if (entity.revision != edit.seen()) {
             throw Refusal.of(
                     HttpStatus.PRECONDITION_FAILED,
-                    "The plan was changed elsewhere: it is at edit " + entity.revision + ", you saw edit " + seen
+                    "The plan was changed elsewhere: it is at edit " + entity.revision + ", you saw edit " + edit.seen()
                             + ". Nothing was changed.");
         }
         return entity;
@@ -273,7 +280,8 @@ public class Plans {
         return clock.instant().truncatedTo(java.time.temporal.ChronoUnit.MICROS);
     }
 
-    private static Refusal unknown() {
+    /** Says that there is no such plan. */
+    public static Refusal unknown() {
         return Refusal.of(HttpStatus.NOT_FOUND, "There is no such plan.");
     }
 }

@@ -2,10 +2,11 @@ package org.skelto.server.readings;
 
 import java.util.List;
 import java.util.UUID;
-import java.util.function.Consumer;
+import java.util.function.BiConsumer;
 import java.util.function.Function;
 import org.skelto.core.calibration.Reading;
 import org.skelto.core.plan.validation.Problem;
+import org.skelto.server.people.Person;
 import org.skelto.server.plans.PlanAttachment;
 import org.skelto.server.problems.Refusal;
 import org.springframework.stereotype.Component;
@@ -57,7 +58,7 @@ class CarriedReadings implements PlanAttachment {
     }
 
     @Override
-    public Consumer<UUID> prepare(JsonNode content) {
+    public BiConsumer<Person, UUID> prepare(JsonNode content) {
         Reading[] all;
         try {
             all = mapper.treeToValue(content, Reading[].class);
@@ -82,7 +83,7 @@ class CarriedReadings implements PlanAttachment {
             }
         }
         List<Reading> sound = List.of(all);
-        return plan -> readings.restore(plan, sound);
+        return (who, plan) -> readings.restore(who, plan, sound);
     }
 
     private static Refusal refused(String place, String message) {

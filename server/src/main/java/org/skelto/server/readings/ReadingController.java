@@ -13,9 +13,10 @@ import org.skelto.core.plan.Plan;
 import org.skelto.core.plan.radio.Medium;
 import org.skelto.core.plan.validation.Problem;
 import org.skelto.core.site.SiteModel;
-import org.skelto.server.assessments.KeptFigures;
-import org.skelto.server.plans.Plans;
+import org.skelto.server.figures.KeptFigures;
 import org.skelto.server.problems.Refusal;
+import org.skelto.server.requests.Changes;
+import org.skelto.server.requests.OpenPlan;
 import org.springframework.http.HttpHeaders;
 import org.springframework.http.HttpStatus;
 import org.springframework.http.ResponseEntity;
@@ -32,13 +33,11 @@ import org.springframework.web.bind.annotation.RestController;
 @RestController
 @RequestMapping("/api/plans/{id}")
 class ReadingController {
-    private final Plans plans;
     private final Readings readings;
     private final KeptFigures kept;
     private final Clock clock = Clock.systemUTC();
 
-    ReadingController(Plans plans, Readings readings, KeptFigures kept) {
-        this.plans = plans;
+    ReadingController(Readings readings, KeptFigures kept) {
         this.readings = readings;
         this.kept = kept;
     }
@@ -53,10 +52,10 @@ class ReadingController {
     public record Count(int readings) {}
 
     @GetMapping("/readings")
-    List<Shown> list(@PathVariable UUID id) {
-        Plan plan = plans.get(id).plan();
+    List<Shown> list(OpenPlan open) {
+        Plan plan = open.plan();
         Calibrator.Predictions predictions = Calibrator.predictions(SiteModel.of(plan), kept.tables());
-        return readings.of(id).stream()
+        return readings.of(open.id()).stream()
                 .map(line -> new Shown(
                         line.id(),
                         line.reading(),
@@ -69,35 +68,35 @@ class ReadingController {
     /** Stores readings that were taken by hand. */
     @PostMapping("/readings")
     @ResponseStatus(HttpStatus.CREATED)
-    Count add(@PathVariable UUID id, @RequestBody List<Reading> taken) {
-        readings.add(id, plans.get(id).plan(), taken);
+    Count add(@Changes OpenPlan open, @RequestBody List<Reading> taken) {
+        readings.add(open.who(), open.id(), open.plan(), taken);
         return new Count(taken.size());
     }
 
     /** Stores readings from a pasted table. */
     @PostMapping(path = "/readings/csv", consumes = "text/csv")
     @ResponseStatus(HttpStatus.CREATED)
-    Count paste(@PathVariable UUID id, @RequestBody String table) {
-        Plan plan = plans.get(id).plan();
+    Count paste(@Changes OpenPlan open, @RequestBody String table) {
+        Plan plan = open.plan();
         List<Reading> taken = ReadingFile.read(table, plan, now());
-        readings.add(id, plan, taken);
+        readings.add(open.who(), open.id(), plan, taken);
         return new Count(taken.size());
     }
 
     @GetMapping(path = "/readings/csv", produces = "text/csv")
-    ResponseEntity<String> csv(@PathVariable UUID id) {
-        plans.get(id);
+    ResponseEntity<String> csv(OpenPlan open) {
         return ResponseEntity.ok()
                 .header(HttpHeaders.CONTENT_DISPOSITION, "attachment; filename=\"readings.csv\"")
-                .body(ReadingFile.write(
-                        readings.of(id).stream().map(Readings.Line::reading).toList()));
+                .body(ReadingFile.write(readings.of(open.id()).stream()
+                        .map(Readings.Line::reading)
+                        .toList()));
     }
 
     /** Measures with the stand-in and stores what it heard. */
     @PostMapping("/readings/stand-in")
     @ResponseStatus(HttpStatus.CREATED)
-    List<Reading> standIn(@PathVariable UUID id, @RequestBody Here here) {
-        Plan plan = plans.get(id).plan();
+    List<Reading> standIn(@Changes OpenPlan open, @RequestBody Here here) {
+        Plan plan = open.plan();
         if (here.medium() == null || here.medium() == Medium.ETHERNET) {
             throw Refusal.invalid("Which radio?", List.of(new Problem("/medium", "names no radio")));
         }
@@ -110,35 +109,32 @@ class ReadingController {
         Instant now = now();
         List<Reading> heard = StandIn.at(
                 plan, here.medium(), here.floor(), here.xM(), here.yM(), here.heightM(), now, now.toEpochMilli());
-        readings.add(id, plan, heard);
+        readings.add(open.who(), open.id(), plan, heard);
         return heard;
     }
 
     @DeleteMapping("/readings/{reading}")
     @ResponseStatus(HttpStatus.NO_CONTENT)
-    void delete(@PathVariable UUID id, @PathVariable UUID reading) {
-        plans.get(id);
-        readings.delete(id, reading);
+    void delete(@Changes OpenPlan open, @PathVariable UUID reading) {
+        readings.delete(open.id(), reading);
     }
 
     @DeleteMapping("/readings")
-    Count deleteAll(@PathVariable UUID id) {
-        plans.get(id);
-        return new Count(readings.deleteAll(id));
+    Count deleteAll(@Changes OpenPlan open) {
+        return new Count(readings.deleteAll(open.id()));
     }
 
     /** Takes the newest deletion back. */
     @PostMapping("/readings/restore")
-    Count restore(@PathVariable UUID id) {
-        plans.get(id);
-        return new Count(readings.undelete(id));
+    Count restore(@Changes OpenPlan open) {
+        return new Count(readings.undelete(open.id()));
     }
 
     /** What the readings teach; nothing is stored until the calibration is put into the plan by an edit. */
     @GetMapping("/calibration")
-    Fit calibration(@PathVariable UUID id) {
-        Plan plan = plans.get(id).plan();
-        List<Reading> fitting = readings.fitting(id, plan);
+    Fit calibration(OpenPlan open) {
+        Plan plan = open.plan();
+        List<Reading> fitting = readings.fitting(open.id(), plan);
         if (fitting.size() < Calibrator.LEAST_READINGS) {
             throw Refusal.of(
                     HttpStatus.CONFLICT,

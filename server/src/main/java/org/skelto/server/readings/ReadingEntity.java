@@ -10,6 +10,7 @@ import java.util.UUID;
 import org.skelto.core.calibration.Reading;
 import org.skelto.core.calibration.ReadingBuilder;
 import org.skelto.core.plan.radio.Medium;
+import org.skelto.server.people.Person;
 
 /** A stored reading. Floor and transmitter are ids of the plan's document and may be gone from it since. */
 @Entity
@@ -39,9 +40,12 @@ class ReadingEntity {
 
     Instant deletedAt;
 
+    String author;
+
     protected ReadingEntity() {}
 
-    ReadingEntity(UUID planId, Reading reading) {
+    ReadingEntity(Person who, UUID planId, Reading reading) {
+        this.author = who.id();
         this.id = UUID.randomUUID();
         this.planId = planId;
         this.floor = reading.floor();

@@ -13,7 +13,8 @@ import org.skelto.core.plan.equipment.Unit;
 import org.skelto.core.plan.format.Limits;
 import org.skelto.core.plan.radio.Medium;
 import org.skelto.core.plan.validation.Problem;
-import org.skelto.server.assessments.ReadingSource;
+import org.skelto.server.figures.ReadingSource;
+import org.skelto.server.people.Person;
 import org.skelto.server.problems.Refusal;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
@@ -71,7 +72,7 @@ public class Readings implements ReadingSource {
     }
 
     /** Stores a batch; a single one that is wrong is named and nothing is stored. */
-    public void add(UUID planId, Plan plan, List<Reading> readings) {
+    public void add(Person who, UUID planId, Plan plan, List<Reading> readings) {
         List<Problem> problems = new ArrayList<>();
         for (int i = 0; i < readings.size() && problems.size() < 50; i++) {
             Problem problem = problem(readings.get(i), plan, "/" + i);
@@ -82,7 +83,7 @@ public class Readings implements ReadingSource {
         if (!problems.isEmpty()) {
             throw Refusal.invalid("Not every reading can be taken. None was stored.", problems);
         }
-        store(planId, readings);
+        store(who, planId, readings);
     }
 
     @Transactional(readOnly = true)
@@ -95,18 +96,18 @@ public class Readings implements ReadingSource {
     }
 
     /** Stores readings that came with an exported plan, whatever has become of their transmitters. */
-    public void restore(UUID planId, List<Reading> readings) {
-        store(planId, readings);
+    public void restore(Person who, UUID planId, List<Reading> readings) {
+        store(who, planId, readings);
     }
 
-    private void store(UUID planId, List<Reading> readings) {
+    private void store(Person who, UUID planId, List<Reading> readings) {
         if (repository.countByPlanIdAndDeletedAtIsNull(planId) + readings.size() > MOST) {
             throw Refusal.invalid(
                     "A plan may have at most " + MOST + " readings. None was stored.",
                     List.of(new Problem("", "too many readings")));
         }
         repository.saveAll(readings.stream()
-                .map(r -> new ReadingEntity(planId, rounded(r)))
+                .map(r -> new ReadingEntity(who, planId, rounded(r)))
                 .toList());
     }
 

@@ -22,15 +22,13 @@ import org.skelto.core.power.PowerNode;
 import org.skelto.core.site.SiteModel;
 import org.skelto.core.sound.SoundReport;
 import org.skelto.core.wiring.ChainReport;
-import org.skelto.server.assessments.KeptFigures;
+import org.skelto.server.figures.KeptFigures;
 import org.skelto.server.jobs.Jobs;
-import org.skelto.server.plans.PlanState;
-import org.skelto.server.plans.Plans;
 import org.skelto.server.problems.Refusal;
+import org.skelto.server.requests.OpenPlan;
 import org.springframework.http.HttpStatus;
 import org.springframework.http.ResponseEntity;
 import org.springframework.web.bind.annotation.GetMapping;
-import org.springframework.web.bind.annotation.PathVariable;
 import org.springframework.web.bind.annotation.PostMapping;
 import org.springframework.web.bind.annotation.RequestBody;
 import org.springframework.web.bind.annotation.RequestMapping;
@@ -43,12 +41,10 @@ import org.springframework.web.bind.annotation.RestController;
 class ReportController {
     private static final long SOLVER_MS = 20_000;
 
-    private final Plans plans;
     private final KeptFigures kept;
     private final Jobs jobs;
 
-    ReportController(Plans plans, KeptFigures kept, Jobs jobs) {
-        this.plans = plans;
+    ReportController(KeptFigures kept, Jobs jobs) {
         this.kept = kept;
         this.jobs = jobs;
     }
@@ -60,61 +56,56 @@ class ReportController {
     public record Started(UUID job) {}
 
     @GetMapping("/meshes")
-    List<MeshReport> meshes(@PathVariable UUID id) {
-        PlanState state = plans.get(id);
-        return kept.of(id, state.revision(), state.plan()).meshes();
+    List<MeshReport> meshes(OpenPlan open) {
+        return open.figures().meshes();
     }
 
     @GetMapping("/sounds")
-    Map<String, SoundReport> sounds(@PathVariable UUID id) {
-        PlanState state = plans.get(id);
-        return kept.of(id, state.revision(), state.plan()).sounds();
+    Map<String, SoundReport> sounds(OpenPlan open) {
+        return open.figures().sounds();
     }
 
     /** Where every unit's power comes from, and how long the paths of what guards go on without the mains. */
     @GetMapping("/power")
-    PowerReport power(@PathVariable UUID id) {
-        PlanState state = plans.get(id);
-        var figures = kept.of(id, state.revision(), state.plan());
+    PowerReport power(OpenPlan open) {
+        var figures = open.figures();
         return new PowerReport(List.copyOf(figures.power().values()), figures.backups());
     }
 
     /** The lines that boards are chained on. */
     @GetMapping("/chains")
-    List<ChainReport> chains(@PathVariable UUID id) {
-        PlanState state = plans.get(id);
-        return kept.of(id, state.revision(), state.plan()).chains();
+    List<ChainReport> chains(OpenPlan open) {
+        return open.figures().chains();
     }
 
     /** How each wall box and enclosure is filled. */
     @GetMapping("/housings")
-    Map<String, HousingFit> housings(@PathVariable UUID id) {
-        PlanState state = plans.get(id);
-        return kept.of(id, state.revision(), state.plan()).housings();
+    Map<String, HousingFit> housings(OpenPlan open) {
+        return open.figures().housings();
     }
 
     @GetMapping("/demands")
-    Map<String, DemandReport> demands(@PathVariable UUID id) {
-        PlanState state = plans.get(id);
-        return kept.of(id, state.revision(), state.plan()).demands();
+    Map<String, DemandReport> demands(OpenPlan open) {
+        return open.figures().demands();
     }
 
     @GetMapping("/channels")
-    ChannelPlan channels(@PathVariable UUID id) {
-        return Channels.of(SiteModel.of(plans.get(id).plan()), kept.tables());
+    ChannelPlan channels(OpenPlan open) {
+        return Channels.of(SiteModel.of(open.plan()), kept.tables());
     }
 
     /** Starts looking for places for boxes; what comes out is an {@link PlacementResult}. */
     @PostMapping("/placement")
     @ResponseStatus(HttpStatus.ACCEPTED)
-    ResponseEntity<Started> place(@PathVariable UUID id, @RequestBody PlacementRequest ask) {
-        SiteModel site = SiteModel.of(plans.get(id).plan());
+    ResponseEntity<Started> place(OpenPlan open, @RequestBody PlacementRequest ask) {
+        SiteModel site = SiteModel.of(open.plan());
         check(ask, site.plan());
         if (site.plan().rooms().isEmpty()) {
             throw Refusal.of(HttpStatus.CONFLICT, "Draw a room first: boxes are placed in rooms.");
         }
         UUID job = jobs.start(
-                id,
+                open.who(),
+                open.id(),
                 progress -> Placer.answer(site, kept.tables(), ask, progress, SOLVER_MS, System::currentTimeMillis));
         return ResponseEntity.accepted()
                 .location(URI.create("/api/jobs/" + job))
@@ -123,7 +114,7 @@ class ReportController {
 
     /** The shape of what a placement job gives, for those who read the API's description. */
     @GetMapping("/placement/shape")
-    PlacementResult shape(@PathVariable UUID id) {
+    PlacementResult shape(OpenPlan open) {
         return PlacementResultBuilder.builder()
                 .placings(List.of())
                 .demands(0)

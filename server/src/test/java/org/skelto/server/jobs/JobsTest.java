@@ -21,6 +21,7 @@ import org.junit.jupiter.api.Test;
 import org.skelto.core.work.ComputingBudget;
 import org.skelto.core.work.Progress;
 import org.skelto.server.load.Budgets;
+import org.skelto.server.people.Person;
 import org.skelto.server.problems.Refusal;
 
 class JobsTest {
@@ -40,6 +41,9 @@ class JobsTest {
         watchers.start();
     }
 
+    /** Who asks. */
+    private static final Person ME = new Person("me");
+
     @AfterEach
     void end() {
         go.countDown();
@@ -56,7 +60,7 @@ class JobsTest {
     }
 
     private Job.State state(UUID job) {
-        return jobs.find(job).orElseThrow().view().state();
+        return jobs.find(ME, job).orElseThrow().view().state();
     }
 
     private void until(BooleanSupplier true_) throws InterruptedException {
@@ -71,9 +75,9 @@ class JobsTest {
         UUID greedy = UUID.randomUUID();
         List<UUID> theirs = new ArrayList<>();
         for (int i = 0; i < 6; i++) {
-            theirs.add(jobs.start(greedy, this::waits));
+            theirs.add(jobs.start(ME, greedy, this::waits));
         }
-        UUID mine = jobs.start(UUID.randomUUID(), progress -> "at once");
+        UUID mine = jobs.start(ME, UUID.randomUUID(), progress -> "at once");
         until(() -> state(mine) == Job.State.DONE);
         assertEquals(
                 5, theirs.stream().filter(j -> state(j) == Job.State.WAITING).count(), "one at a time");
@@ -84,11 +88,23 @@ class JobsTest {
     }
 
     @Test
+    void twoPeopleOnOnePlanDoNotWaitForEachOtherNorSeeEachOthersJobs() throws InterruptedException {
+        UUID plan = UUID.randomUUID();
+        UUID mine = jobs.start(ME, plan, this::waits);
+        Person other = new Person("other");
+        UUID theirs = jobs.start(other, plan, progress -> "at once");
+        until(() -> jobs.find(other, theirs).orElseThrow().view().state() == Job.State.DONE);
+        assertEquals(Job.State.RUNNING, state(mine));
+        assertTrue(jobs.find(ME, theirs).isEmpty());
+        assertTrue(jobs.find(other, mine).isEmpty());
+    }
+
+    @Test
     void whoStartsMoreThanASixthWaitingJobIsTold() {
         UUID greedy = UUID.randomUUID();
         Refusal refusal = assertThrows(Refusal.class, () -> {
             for (int i = 0; i < 12; i++) {
-                jobs.start(greedy, this::waits);
+                jobs.start(ME, greedy, this::waits);
             }
         });
         assertTrue(refusal.getMessage().contains("Try again soon"));
@@ -98,46 +114,46 @@ class JobsTest {
     void aCancelledJobEndsInItsInnerLoopAndOneThatWaitsAtOnce() throws InterruptedException {
         UUID plan = UUID.randomUUID();
         CountDownLatch began = new CountDownLatch(1);
-        UUID runs = jobs.start(plan, progress -> {
+        UUID runs = jobs.start(ME, plan, progress -> {
             began.countDown();
             for (; ; ) {
                 ComputingBudget.step();
             }
         });
-        UUID waits = jobs.start(plan, this::waits);
+        UUID waits = jobs.start(ME, plan, this::waits);
         assertTrue(began.await(5, TimeUnit.SECONDS));
-        jobs.find(waits).orElseThrow().cancel();
+        jobs.find(ME, waits).orElseThrow().cancel();
         assertEquals(Job.State.CANCELLED, state(waits));
-        jobs.find(runs).orElseThrow().cancel();
+        jobs.find(ME, runs).orElseThrow().cancel();
         until(() -> state(runs) == Job.State.CANCELLED);
     }
 
     @Test
     void aJobDoesNotWaitForThoseWhoWatchIt() throws InterruptedException {
         AtomicInteger told = new AtomicInteger();
-        UUID job = jobs.start(UUID.randomUUID(), progress -> {
+        UUID job = jobs.start(ME, UUID.randomUUID(), progress -> {
             for (int i = 0; i < 50; i++) {
                 progress.at(i / 50.0, "step " + i);
             }
             return "done";
         });
-        watchers.watch(jobs.find(job).orElseThrow());
-        jobs.find(job).orElseThrow().watch(view -> told.incrementAndGet());
+        watchers.watch(jobs.find(ME, job).orElseThrow());
+        jobs.find(ME, job).orElseThrow().watch(view -> told.incrementAndGet());
         until(() -> state(job) == Job.State.DONE);
         assertTrue(told.get() >= 1);
     }
 
     @Test
     void stoppingEndsJobsAndStreams() throws InterruptedException {
-        UUID job = jobs.start(UUID.randomUUID(), progress -> {
+        UUID job = jobs.start(ME, UUID.randomUUID(), progress -> {
             for (; ; ) {
                 ComputingBudget.step();
             }
         });
-        watchers.watch(jobs.find(job).orElseThrow());
+        watchers.watch(jobs.find(ME, job).orElseThrow());
         watchers.stop();
         until(() -> state(job) == Job.State.CANCELLED);
         assertFalse(watchers.isRunning());
-        assertThrows(Refusal.class, () -> watchers.watch(jobs.find(job).orElseThrow()));
+        assertThrows(Refusal.class, () -> watchers.watch(jobs.find(ME, job).orElseThrow()));
     }
 }

@@ -25,6 +25,7 @@ import java.util.UUID;
 import java.util.concurrent.ScheduledExecutorService;
 import java.util.function.Consumer;
 import org.junit.jupiter.api.Test;
+import org.skelto.server.people.Person;
 import org.skelto.server.testing.Http.Answer;
 import org.skelto.server.testing.OnTheMill;
 import org.springframework.transaction.TransactionStatus;
@@ -99,7 +100,8 @@ class PlanDaysTest extends OnTheMill {
         PlanDayRepository repository = mock(PlanDayRepository.class);
         Clock clock = Clock.fixed(Instant.parse("2026-11-27T23:30:00Z"), java.time.ZoneId.of("Europe/Berlin"));
         PlanDays days = new PlanDays(repository, clock);
-        PlanEntity plan = new PlanEntity(UUID.randomUUID(), "P", "{}", Instant.parse("2026-11-27T22:50:00Z"));
+        PlanEntity plan =
+                new PlanEntity(UUID.randomUUID(), Person.LOCAL, "P", "{}", Instant.parse("2026-11-27T22:50:00Z"));
         // 23:50 there, and now it is half past midnight there
         days.beforeEdit(plan);
         verify(repository).save(any());
@@ -184,7 +186,7 @@ class PlanDaysTest extends OnTheMill {
         UUID fine = UUID.randomUUID();
         when(plans.deletedBefore(any())).thenReturn(List.of(stuck, fine));
         for (UUID id : List.of(stuck, fine)) {
-            PlanEntity entity = new PlanEntity(id, "P", "{}", now);
+            PlanEntity entity = new PlanEntity(id, Person.LOCAL, "P", "{}", now);
             entity.deletedAt = now.minus(Duration.ofDays(40));
             when(plans.lock(id)).thenReturn(Optional.of(entity));
         }

@@ -6,6 +6,7 @@ import java.net.http.HttpClient;
 import java.net.http.HttpRequest;
 import java.net.http.HttpResponse;
 import java.nio.charset.StandardCharsets;
+import org.skelto.server.people.Person;
 import tools.jackson.databind.JsonNode;
 import tools.jackson.databind.json.JsonMapper;
 
@@ -16,8 +17,16 @@ public final class Http {
 
     private final String base;
 
+    private final String person;
+
     public Http(RunningSkelto.Skelto skelto) {
+        this(skelto, Person.LOCAL.id());
+    }
+
+    /** Asks as somebody of {@link SeveralPeople}. */
+    public Http(RunningSkelto.Skelto skelto, String person) {
         this.base = skelto.url;
+        this.person = person;
     }
 
     /** Status, body and the headers that matter. */
@@ -81,7 +90,8 @@ public final class Http {
                 .GET());
     }
 
-    private static Answer send(HttpRequest.Builder request) {
+    private Answer send(HttpRequest.Builder request) {
+        request.header(SeveralPeople.HEADER, person);
         try {
             HttpResponse<String> response =
                     CLIENT.send(request.build(), HttpResponse.BodyHandlers.ofString(StandardCharsets.UTF_8));

@@ -1,4 +1,4 @@
-package org.skelto.server.assessments;
+package org.skelto.server.figures;
 
 import org.skelto.core.parts.Catalogue;
 

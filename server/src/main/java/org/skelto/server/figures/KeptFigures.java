@@ -1,4 +1,4 @@
-package org.skelto.server.assessments;
+package org.skelto.server.figures;
 
 import com.github.benmanes.caffeine.cache.Cache;
 import com.github.benmanes.caffeine.cache.Caffeine;

@@ -1,4 +1,4 @@
-package org.skelto.server.assessments;
+package org.skelto.server.figures;
 
 import java.util.List;
 import java.util.UUID;

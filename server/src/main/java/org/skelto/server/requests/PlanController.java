@@ -1,4 +1,4 @@
-package org.skelto.server.plans;
+package org.skelto.server.requests;
 
 import java.net.URI;
 import java.time.LocalDate;
@@ -9,7 +9,16 @@ import org.skelto.core.plan.Plan;
 import org.skelto.core.plan.Slugs;
 import org.skelto.core.plan.format.Limits;
 import org.skelto.server.load.Aside;
-import org.skelto.server.problems.Refusal;
+import org.skelto.server.people.Person;
+import org.skelto.server.plans.DeletedPlan;
+import org.skelto.server.plans.Exports;
+import org.skelto.server.plans.NewPlan;
+import org.skelto.server.plans.PlanDay;
+import org.skelto.server.plans.PlanEdit;
+import org.skelto.server.plans.PlanState;
+import org.skelto.server.plans.PlanSummary;
+import org.skelto.server.plans.Plans;
+import org.skelto.server.plans.RevisionLine;
 import org.springframework.http.ContentDisposition;
 import org.springframework.http.HttpHeaders;
 import org.springframework.http.HttpStatus;
@@ -20,7 +29,6 @@ import org.springframework.web.bind.annotation.PatchMapping;
 import org.springframework.web.bind.annotation.PathVariable;
 import org.springframework.web.bind.annotation.PostMapping;
 import org.springframework.web.bind.annotation.RequestBody;
-import org.springframework.web.bind.annotation.RequestHeader;
 import org.springframework.web.bind.annotation.RequestMapping;
 import org.springframework.web.bind.annotation.RequestParam;
 import org.springframework.web.bind.annotation.ResponseStatus;
@@ -52,25 +60,26 @@ class PlanController {
 
     @PostMapping
     @ResponseStatus(HttpStatus.CREATED)
-    ResponseEntity<PlanState> create(@RequestBody NewPlan asked) {
-        return created(plans.create(Plan.fresh(asked.name(), asked.region(), asked.mainsVoltageV(), asked.place())));
+    ResponseEntity<PlanState> create(Person who, @RequestBody NewPlan asked) {
+        return created(
+                plans.create(who, Plan.fresh(asked.name(), asked.region(), asked.mainsVoltageV(), asked.place())));
     }
 
     /** Takes in an exported document as a new plan. */
     @PostMapping("/import")
     @ResponseStatus(HttpStatus.CREATED)
-    CompletableFuture<ResponseEntity<PlanState>> importPlan(@RequestBody JsonNode file) {
-        return aside.run("import " + UUID.randomUUID(), () -> created(exports.restore(file)));
+    CompletableFuture<ResponseEntity<PlanState>> importPlan(Person who, @RequestBody JsonNode file) {
+        return aside.run("import " + UUID.randomUUID(), () -> created(exports.restore(who, file)));
     }
 
     @GetMapping("/{id}")
-    ResponseEntity<PlanState> get(@PathVariable UUID id) {
-        return tagged(plans.get(id));
+    ResponseEntity<PlanState> get(OpenPlan open) {
+        return tagged(open.state());
     }
 
     @GetMapping("/{id}/export")
-    ResponseEntity<JsonNode> export(@PathVariable UUID id) {
-        Plan plan = plans.get(id).plan();
+    ResponseEntity<JsonNode> export(OpenPlan open) {
+        Plan plan = open.plan();
         return ResponseEntity.ok()
                 .header(
                         HttpHeaders.CONTENT_DISPOSITION,
@@ -78,45 +87,40 @@ class PlanController {
                                 .filename(Slugs.slug(plan.name(), "plan") + ".skelto.json")
                                 .build()
                                 .toString())
-                .body(exports.export(id));
+                .body(exports.export(open.id()));
     }
 
     @GetMapping("/{id}/revisions")
-    List<RevisionLine> history(@PathVariable UUID id) {
-        return plans.history(id);
+    List<RevisionLine> history(OpenPlan open) {
+        return plans.history(open.id());
     }
 
     @PostMapping("/{id}/copy")
     @ResponseStatus(HttpStatus.CREATED)
-    ResponseEntity<PlanState> copy(@PathVariable UUID id, @RequestBody Name name) {
-        return created(exports.copy(id, name.name()));
+    ResponseEntity<PlanState> copy(OpenPlan open, @RequestBody Name name) {
+        return created(exports.copy(open.who(), open.id(), name.name()));
     }
 
     @PatchMapping(path = "/{id}", consumes = "application/json-patch+json")
     ResponseEntity<PlanState> edit(
-            @PathVariable UUID id,
-            @RequestHeader(name = "If-Match", required = false) String ifMatch,
-            @RequestParam(defaultValue = "edit") String label,
-            @RequestBody String patch) {
-        return tagged(plans.edit(id, revision(ifMatch), patch, label));
+            PlanEdit edit, @RequestParam(defaultValue = "edit") String label, @RequestBody String patch) {
+        return tagged(plans.edit(edit, patch, label));
     }
 
     @PostMapping("/{id}/undo")
-    ResponseEntity<PlanState> undo(
-            @PathVariable UUID id, @RequestHeader(name = "If-Match", required = false) String ifMatch) {
-        return tagged(plans.undo(id, revision(ifMatch)));
+    ResponseEntity<PlanState> undo(PlanEdit edit) {
+        return tagged(plans.undo(edit));
     }
 
     @PostMapping("/{id}/redo")
-    ResponseEntity<PlanState> redo(
-            @PathVariable UUID id, @RequestHeader(name = "If-Match", required = false) String ifMatch) {
-        return tagged(plans.redo(id, revision(ifMatch)));
+    ResponseEntity<PlanState> redo(PlanEdit edit) {
+        return tagged(plans.redo(edit));
     }
 
     @DeleteMapping("/{id}")
     @ResponseStatus(HttpStatus.NO_CONTENT)
-    void delete(@PathVariable UUID id) {
-        plans.delete(id);
+    void delete(@Changes OpenPlan open) {
+        plans.delete(open.id());
     }
 
     /** Plans that were deleted and can still be brought back. */
@@ -127,42 +131,28 @@ class PlanController {
 
     /** The days of whose end the plan is kept. */
     @GetMapping("/{id}/days")
-    List<PlanDay> days(@PathVariable UUID id) {
-        return plans.days(id);
+    List<PlanDay> days(OpenPlan open) {
+        return plans.days(open.id());
     }
 
     /** Makes the plan again what it was then, as an edit. */
     @PostMapping("/{id}/days/{day}/return")
-    ResponseEntity<PlanState> returnTo(
-            @PathVariable UUID id,
-            @PathVariable LocalDate day,
-            @RequestHeader(name = "If-Match", required = false) String ifMatch) {
-        return tagged(plans.returnTo(id, revision(ifMatch), day));
+    ResponseEntity<PlanState> returnTo(PlanEdit edit, @PathVariable LocalDate day) {
+        return tagged(plans.returnTo(edit, day));
     }
 
     /** A new plan like it was then. */
     @PostMapping("/{id}/days/{day}/copy")
     @ResponseStatus(HttpStatus.CREATED)
-    ResponseEntity<PlanState> copyOf(@PathVariable UUID id, @PathVariable LocalDate day) {
-        Plan then = plans.asOf(id, day);
+    ResponseEntity<PlanState> copyOf(OpenPlan open, @PathVariable LocalDate day) {
+        Plan then = plans.asOf(open.id(), day);
         String name = then.name().substring(0, Math.min(then.name().length(), Limits.NAME_LENGTH - 13));
-        return created(exports.copy(id, then, name + " (" + day + ")"));
+        return created(exports.copy(open.who(), open.id(), then, name + " (" + day + ")"));
     }
 
     @PostMapping("/{id}/restore")
-    ResponseEntity<PlanState> restore(@PathVariable UUID id) {
-        return tagged(plans.restore(id));
-    }
-
-    private static long revision(String ifMatch) {
-        if (ifMatch == null) {
-            throw Refusal.of(
-                    HttpStatus.PRECONDITION_REQUIRED, "An edit must say which revision it is for, with If-Match.");
-        }
-        if (!ifMatch.matches("\"\\d{1,18}\"")) {
-            throw Refusal.of(HttpStatus.BAD_REQUEST, "If-Match must be a revision number in quotes.");
-        }
-        return Long.parseLong(ifMatch.substring(1, ifMatch.length() - 1));
+    ResponseEntity<PlanState> restore(BinnedPlan binned) {
+        return tagged(plans.restore(binned.id()));
     }
 
     private static ResponseEntity<PlanState> tagged(PlanState state) {

@@ -1,4 +1,4 @@
-package org.skelto.server.assessments;
+package org.skelto.server.figures;
 
 import static org.junit.jupiter.api.Assertions.assertEquals;
 import static org.junit.jupiter.api.Assertions.assertNotSame;

@@ -1,0 +1,2 @@
+/** The facts of plans, kept while they are looked at. */
+package org.skelto.server.figures;
