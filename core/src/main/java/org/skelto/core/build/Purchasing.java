@@ -399,7 +399,8 @@ public final class Purchasing {
         double sum = shared + rest;
         steps.add(step(null, "Network, hub, supplies, cables and boxes", sum, sum, List.of()));
         List<String> order = new ArrayList<>(devices.keySet());
-        order.removeIf(id -> devices.get(id).isEmpty());
+        // one that nothing hangs on costs its money all the same, and comes last
+        order.removeIf(id -> devices.get(id).isEmpty() && cost.get(id) == 0);
         order.sort(Comparator.comparing((String id) -> !chosen(plan.units().get(id)))
                 .thenComparing(id -> cost.get(id) / worth(devices.get(id)))
                 .thenComparing(Comparator.naturalOrder()));

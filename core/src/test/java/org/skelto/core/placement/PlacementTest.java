@@ -10,9 +10,14 @@ import java.util.List;
 import java.util.Map;
 import java.util.Random;
 import java.util.TreeMap;
+import java.util.stream.Stream;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
+import org.junit.jupiter.params.provider.Arguments;
+import org.junit.jupiter.params.provider.MethodSource;
 import org.junit.jupiter.params.provider.ValueSource;
+import org.skelto.core.Changed;
+import org.skelto.core.Demos;
 import org.skelto.core.Houses;
 import org.skelto.core.Plans;
 import org.skelto.core.plan.Edit;
@@ -180,6 +185,75 @@ class PlacementTest {
         PlacementResult answer = ask(Houses.row(3), rooms, Progress.NONE);
         assertEquals(1, answer.placings().get(0).boxes().size());
         assertTrue(answer.placings().get(0).covered() >= 0.95 * answer.demands());
+    }
+
+    static Stream<Arguments> asked() {
+        PlacementRequest some = PlacementRequestBuilder.builder()
+                .medium(Medium.WIFI_2G4)
+                .goal(PlacementRequest.Goal.FEWEST)
+                .cover(PlacementRequest.Cover.DEVICES)
+                .times(1)
+                .keep(true)
+                .boxCost(60)
+                .outletCost(90)
+                .build();
+        List<Arguments> all = new ArrayList<>();
+        for (Plan plan : List.of(Demos.flat(), Demos.mill())) {
+            for (Medium medium : Medium.values()) {
+                if (medium != Medium.ETHERNET) {
+                    all.add(Arguments.of(plan, some.withMedium(medium).withKeep(false)));
+                    all.add(Arguments.of(plan, some.withMedium(medium).withGoal(PlacementRequest.Goal.NEXT)));
+                }
+            }
+            String building = plan.buildings().keySet().iterator().next();
+            all.add(Arguments.of(plan, some.withBuilding(building).withKeep(false)));
+            all.add(Arguments.of(plan, some.withTimes(2).withKeep(false)));
+            all.add(Arguments.of(
+                    plan, some.withCover(PlacementRequest.Cover.ROOMS).withBuilding(building)));
+        }
+        return all.stream();
+    }
+
+    /** Whatever is asked of a real house: boxes stand in rooms that are meant, cost what is said, and are a sound edit. */
+    @ParameterizedTest
+    @MethodSource
+    void asked(Plan plan, PlacementRequest ask) {
+        PlacementResult answer = ask(plan, ask, Progress.NONE);
+        assertTrue(answer.before() <= answer.demands());
+        double least = 0;
+        for (PlacementResult.Placing placing : answer.placings()) {
+            assertTrue(placing.covered() <= answer.demands());
+            if (ask.keep()) {
+                assertTrue(placing.covered() >= answer.before(), "nobody loses cover");
+            }
+            long outlets = placing.boxes().stream()
+                    .filter(PlacementResult.Box::newOutlet)
+                    .count();
+            assertEquals(placing.boxes().size() * 60 + outlets * 90, placing.cost(), 1e-9);
+            if (ask.goal() == PlacementRequest.Goal.NEXT) {
+                assertEquals(1, placing.boxes().size());
+            } else {
+                assertTrue(placing.cost() >= least - 1e-9, "the cheapest comes first");
+                least = placing.cost();
+            }
+            // throws when the plan that comes out is not well-formed
+            Plan done = Changed.after(plan, placing.edits());
+            for (PlacementResult.Box box : placing.boxes()) {
+                Unit unit = done.units().get(box.unit());
+                assertTrue(unit.radio(ask.medium()).isPresent());
+                assertEquals(
+                        ask.medium().wifi(),
+                        unit.kind() == UnitKind.ACCESS_POINT,
+                        "what serves Wi-Fi is an access point");
+                assertTrue(done.rooms()
+                        .get(box.room())
+                        .contains(box.place().xM(), box.place().yM()));
+                if (ask.building() != null) {
+                    assertEquals(
+                            ask.building(), SiteModel.of(done).buildingOf(unit.place()), "only where it was asked for");
+                }
+            }
+        }
     }
 
     @Test
