@@ -33,7 +33,7 @@ public final class Refusal extends RuntimeException {
         return status;
     }
 
-    List<Problem> problems() {
+    public List<Problem> problems() {
         return problems;
     }
 }

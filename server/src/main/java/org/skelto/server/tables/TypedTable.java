@@ -19,6 +19,7 @@ import org.apache.commons.csv.CSVFormat;
 import org.apache.commons.csv.CSVParser;
 import org.apache.commons.csv.CSVPrinter;
 import org.apache.commons.csv.CSVRecord;
+import org.apache.commons.csv.DuplicateHeaderMode;
 import org.skelto.core.plan.validation.Problem;
 import org.skelto.server.problems.Refusal;
 
@@ -84,6 +85,7 @@ public final class TypedTable {
                 .setDelimiter(first.contains("\t") ? '\t' : first.contains(";") ? ';' : ',')
                 .setHeader()
                 .setSkipHeaderRecord(true)
+                .setDuplicateHeaderMode(DuplicateHeaderMode.ALLOW_EMPTY)
                 .setIgnoreHeaderCase(true)
                 .setIgnoreEmptyLines(true)
                 .setTrim(true)
