@@ -3,13 +3,11 @@ package org.skelto.core.build;
 import java.nio.charset.StandardCharsets;
 import java.util.ArrayList;
 import java.util.Comparator;
-import java.util.HashMap;
 import java.util.HashSet;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
-import java.util.TreeMap;
 import java.util.zip.CRC32;
 import org.skelto.core.build.CableLine.Core;
 import org.skelto.core.build.CableLine.Layer;
@@ -24,8 +22,6 @@ import org.skelto.core.plan.equipment.Unit;
 import org.skelto.core.plan.equipment.UnitKind;
 import org.skelto.core.plan.power.PowerSource;
 import org.skelto.core.plan.radio.Medium;
-import org.skelto.core.plan.site.Cable;
-import org.skelto.core.plan.site.Fitting;
 import org.skelto.core.plan.site.Place;
 import org.skelto.core.power.CableRuns;
 import org.skelto.core.power.Electrics;
@@ -33,7 +29,6 @@ import org.skelto.core.power.Loads;
 import org.skelto.core.power.PowerNode;
 import org.skelto.core.quantity.Figure;
 import org.skelto.core.quantity.Text;
-import org.skelto.core.site.Point;
 import org.skelto.core.site.SiteModel;
 import org.skelto.core.wiring.Need;
 import org.skelto.core.wiring.Wired;
@@ -41,20 +36,7 @@ import org.skelto.core.work.ComputingBudget;
 
 /** Every cable that the plan needs: Ethernet, low voltage, board buses, and the wires from controllers to devices. */
 public final class CableSchedule {
-    /** An end that is so near a fitting of the house is served by it, metres. */
-    private static final double NEAR_M = 2.5;
-
     private static final double LOW_V = 60;
-    private static final String PAIR = "cable-pair";
-    private static final String ALARM = "cable-alarm";
-    private static final String LOW = "cable-low-075";
-    private static final String MAINS = "cable-mains-15";
-    private static final String MAINS_5 = "cable-mains-5";
-    private static final List<String> MAINS_COLOURS = List.of("brown", "blue", "green-yellow", "black", "grey");
-    private static final List<String> LOW_COLOURS = List.of("red", "black");
-    private static final List<String> ALARM_COLOURS =
-            List.of("red", "black", "white", "yellow", "blue", "green", "brown", "orange");
-    private static final List<String> PAIR_COLOURS = List.of("blue pair", "orange pair", "green pair", "brown pair");
 
     /** Letters and digits that are not mixed up when they are read from a cable. */
     private static final String SIGNS = "ACDEFHJKLMNPRTUVWXY34679";
@@ -66,7 +48,7 @@ public final class CableSchedule {
     private final Map<String, PowerNode> power;
     private final List<CableLine> lines = new ArrayList<>();
     private final Set<String> ids = new HashSet<>();
-    private final Map<String, Integer> free = new HashMap<>();
+    private final WallCables walls;
 
     private CableSchedule(SiteModel site, Catalogue catalogue, Map<String, Wired> wired, Map<String, PowerNode> power) {
         this.site = site;
@@ -74,7 +56,7 @@ public final class CableSchedule {
         this.catalogue = catalogue;
         this.wired = wired;
         this.power = power;
-        plan.cables().forEach((id, cable) -> free.put(id, cable.freePairs()));
+        this.walls = new WallCables(site);
     }
 
     /** The cables of a plan, by near end, then far end. */
@@ -125,9 +107,9 @@ public final class CableSchedule {
                         Pointers.of("units", link.to()),
                         to.name(),
                         to.place(),
-                        PAIR,
+                        CoreColours.PAIR,
                         link.lengthM(),
-                        cores(PAIR_COLOURS, carries, null),
+                        cores(CoreColours.PAIR_COLOURS, carries, null),
                         Layer.BUS,
                         null,
                         0);
@@ -142,7 +124,7 @@ public final class CableSchedule {
             }
             Unit from = plan.units().get(unit.power().from());
             String cable = unit.power().feed() == null || unit.power().feed().cable() == null
-                    ? LOW
+                    ? CoreColours.LOW
                     : unit.power().feed().cable();
             PowerNode feeder = power.get(unit.power().from());
             String volts = feeder == null || feeder.gives() == null
@@ -159,7 +141,7 @@ public final class CableSchedule {
                     unit.place(),
                     cable,
                     unit.power().feed() == null ? null : unit.power().feed().lengthM(),
-                    cores(colours(cable), List.of("+" + volts, "0 V"), null),
+                    cores(CoreColours.of(cable), List.of("+" + volts, "0 V"), null),
                     Layer.LOW_VOLTAGE,
                     run == null ? null : run.dropV(),
                     0);
@@ -177,9 +159,9 @@ public final class CableSchedule {
                         Pointers.of("devices", id),
                         d.name(),
                         SiteModel.placeOf(plan, d),
-                        LOW,
+                        CoreColours.LOW,
                         null,
-                        cores(LOW_COLOURS, List.of("+", "0 V"), null),
+                        cores(CoreColours.LOW_COLOURS, List.of("+", "0 V"), null),
                         Layer.LOW_VOLTAGE,
                         null,
                         Loads.amps(d, catalogue));
@@ -212,7 +194,7 @@ public final class CableSchedule {
                 unit.place(),
                 chain.cable(),
                 chain.lengthM(),
-                cores(colours(chain.cable()), carries, null),
+                cores(CoreColours.of(chain.cable()), carries, null),
                 Layer.BUS,
                 null,
                 0);
@@ -260,7 +242,7 @@ public final class CableSchedule {
             carries.add("switched live, other way");
             at.add("");
         }
-        String cable = carries.size() > 3 ? MAINS_5 : MAINS;
+        String cable = carries.size() > 3 ? CoreColours.MAINS_5 : CoreColours.MAINS;
         add(
                 "/units/" + d.unit() + " /devices/" + id + " mains",
                 Pointers.of("units", d.unit()),
@@ -271,7 +253,7 @@ public final class CableSchedule {
                 d.place(),
                 cable,
                 null,
-                cores(MAINS_COLOURS, carries, at),
+                cores(CoreColours.MAINS_COLOURS, carries, at),
                 Layer.MAINS,
                 null,
                 Loads.amps(d, catalogue));
@@ -316,7 +298,7 @@ public final class CableSchedule {
             at.add("");
         }
         boolean load = carries.size() == 2 && amps > 0.3;
-        String cable = load ? LOW : ALARM;
+        String cable = load ? CoreColours.LOW : CoreColours.ALARM;
         add(
                 "/units/" + d.unit() + " /devices/" + id,
                 Pointers.of("units", d.unit()),
@@ -327,20 +309,10 @@ public final class CableSchedule {
                 d.place(),
                 cable,
                 null,
-                cores(colours(cable), carries, at),
+                cores(CoreColours.of(cable), carries, at),
                 Layer.LOW_VOLTAGE,
                 null,
                 amps);
-    }
-
-    private List<String> colours(String cable) {
-        ComputingBudget.step();
-        return switch (cable) {
-            case PAIR -> PAIR_COLOURS;
-            case ALARM -> ALARM_COLOURS;
-            case MAINS, MAINS_5, "cable-mains-25" -> MAINS_COLOURS;
-            default -> LOW_COLOURS;
-        };
     }
 
     private static List<Core> cores(List<String> colours, List<String> carries, List<String> at) {
@@ -367,9 +339,9 @@ public final class CableSchedule {
             Double knownDropV,
             double amps) {
         Part cable = catalogue.find(part).orElse(null);
-        Optional<String> existing = !part.equals(PAIR) && !part.equals(ALARM)
+        Optional<String> existing = !part.equals(CoreColours.PAIR) && !part.equals(CoreColours.ALARM)
                 ? Optional.empty()
-                : existing(fromPlace, toPlace, part, cores);
+                : walls.take(fromPlace, toPlace, part.equals(CoreColours.PAIR), cores);
         Double length = typedM != null
                 ? typedM
                 : CableRuns.lengthM(site, fromPlace, toPlace).orElse(null);
@@ -408,38 +380,5 @@ public final class CableSchedule {
                 .drop(figure)
                 .layer(layer)
                 .build());
-    }
-
-    /** A cable in the wall with free pairs between fittings near both ends; the one that wastes least. */
-    private Optional<String> existing(Place from, Place to, String part, List<Core> cores) {
-        ComputingBudget.step();
-        boolean pairs =
-                part.equals(PAIR) && cores.stream().anyMatch(c -> c.carries().startsWith("data"));
-        int needed = pairs ? cores.size() : (cores.size() + 1) / 2;
-        Map<String, Cable> fits = new TreeMap<>(plan.cables());
-        fits.entrySet().removeIf(e -> {
-            Cable c = e.getValue();
-            boolean data = c.kind() != null && c.kind().contains("pair");
-            boolean thin = data || c.kind() != null && c.kind().contains("alarm");
-            return free.get(e.getKey()) < needed
-                    || (pairs ? !data : !thin)
-                    || !(near(from, c.from()) && near(to, c.to()) || near(from, c.to()) && near(to, c.from()));
-        });
-        Optional<String> best = fits.keySet().stream().min(Comparator.comparing(free::get));
-        best.ifPresent(id -> free.merge(id, -needed, Integer::sum));
-        return best;
-    }
-
-    private boolean near(Place place, String fitting) {
-        Fitting at = fitting == null ? null : plan.fittings().get(fitting);
-        Optional<Point> one = site.position(place);
-        Optional<Point> other = at == null ? Optional.empty() : site.position(at.place());
-        if (one.isEmpty() || other.isEmpty()) {
-            return false;
-        }
-        double dx = one.get().xM() - other.get().xM();
-        double dy = one.get().yM() - other.get().yM();
-        double dz = one.get().zM() - other.get().zM();
-        return Math.sqrt(dx * dx + dy * dy + dz * dz) <= NEAR_M;
     }
 }

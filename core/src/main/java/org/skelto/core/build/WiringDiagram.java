@@ -6,10 +6,8 @@ import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.TreeMap;
-import java.util.TreeSet;
 import org.skelto.core.build.CableLine.Layer;
 import org.skelto.core.build.Shape.Kind;
-import org.skelto.core.build.Sheet.TerminalRow;
 import org.skelto.core.parts.Catalogue;
 import org.skelto.core.parts.Part;
 import org.skelto.core.plan.Plan;
@@ -55,8 +53,7 @@ public final class WiringDiagram {
     private final List<CableLine> cables;
     private final List<Shape> shapes = new ArrayList<>();
     private final Map<String, Double> pinRows = new LinkedHashMap<>();
-    private final Map<String, List<String>> wires = new TreeMap<>();
-    private final Map<String, TreeSet<String>> runs = new TreeMap<>();
+    private final TerminalRows terminals = new TerminalRows();
     private final Map<String, List<Double>> live = new LinkedHashMap<>();
     private final Map<String, List<Double>> back = new LinkedHashMap<>();
     private String otherWay;
@@ -134,7 +131,7 @@ public final class WiringDiagram {
                 height - 4,
                 "Isolate, lock off and prove dead before opening. Estimates, never a certificate; fixed wiring is for a "
                         + "licensed electrician where the law asks.");
-        return new Sheet(id, unit.name(), WIDTH, height, List.copyOf(shapes), terminals());
+        return new Sheet(id, unit.name(), WIDTH, height, List.copyOf(shapes), terminals.rows());
     }
 
     private String where() {
@@ -243,7 +240,7 @@ public final class WiringDiagram {
             text(Kind.TEXT, null, BOARD_LEFT + 3, at + 1.5, shortName(name));
             text(Kind.SMALL_RIGHT, null, BOARD_RIGHT - 3, at + 1.5, "drives " + last(pin.terminal()));
             pinRows.put(pin.terminal(), at);
-            wire(name, pin.terminal().split(" ")[1], "");
+            terminals.wire(name, pin.terminal().split(" ")[1], "");
             at += ROW;
         }
         for (Wired.Connection row : rows) {
@@ -267,7 +264,7 @@ public final class WiringDiagram {
             contact(at);
             String from = mains ? d.circuit() : "";
             live.computeIfAbsent(from, k -> new ArrayList<>()).add(at);
-            wire(terminal + " common", mains ? circuit(d.circuit()) : "low voltage", "");
+            terminals.wire(terminal + " common", mains ? circuit(d.circuit()) : "low voltage", "");
             if (row.device().equals(otherWay) && at - otherAt < ROW + 0.1) {
                 boolean second = row.need().equals("down") || row.need().equals("shut");
                 interlock(
@@ -299,7 +296,7 @@ public final class WiringDiagram {
         }
         back.computeIfAbsent(mains ? d.circuit() : "", k -> new ArrayList<>()).add(at);
         line(layer, DEVICE_RIGHT, at, RETURN + (mains ? 4 : 0), at);
-        wire(terminal, d.name() + (row.need().isEmpty() ? "" : ", " + row.need()), cable);
+        terminals.wire(terminal, d.name() + (row.need().isEmpty() ? "" : ", " + row.need()), cable);
         Double pin = pinRows.get(row.terminal());
         if (pin != null) {
             double x = BOARD_LEFT - 3 - 1.4 * (lane++ % 8);
@@ -326,8 +323,8 @@ public final class WiringDiagram {
     /** The second way of a drive is fed over the first way's resting contact: both are never on together. */
     private void interlock(String from, double first, String firstTerminal, double second, String secondTerminal) {
         live.get(from).remove(second);
-        wires.put(secondTerminal + " common", new ArrayList<>(List.of(firstTerminal + " normally closed")));
-        wire(firstTerminal + " normally closed", secondTerminal + " common", "");
+        terminals.only(secondTerminal + " common", firstTerminal + " normally closed");
+        terminals.wire(firstTerminal + " normally closed", secondTerminal + " common", "");
         double middle = (first + second) / 2;
         line(Layer.CONTACTS, BOARD_LEFT + 33, first + 2, BOARD_LEFT + 37, first + 2, BOARD_LEFT + 37, middle);
         line(
@@ -350,13 +347,6 @@ public final class WiringDiagram {
         text(Kind.SMALL_RIGHT, Layer.CONTACTS, BOARD_LEFT + 23, up - 0.8, "switch by hand");
     }
 
-    private void wire(String terminal, String to, String cable) {
-        wires.computeIfAbsent(terminal, k -> new ArrayList<>()).add(to);
-        if (!cable.isEmpty()) {
-            runs.computeIfAbsent(terminal, k -> new TreeSet<>()).add(cable);
-        }
-    }
-
     private void bus(String name, Attached board) {
         Part part = catalogue.find(board.part()).orElse(null);
         if (part == null) {
@@ -373,7 +363,7 @@ public final class WiringDiagram {
                             ? String.format(" 0x%02X", board.address())
                             : " " + board.address();
             text(Kind.SMALL_RIGHT, Layer.BUS, x - 1.5, to - 1.5, "bus" + address);
-            wire("main bus", name, "");
+            terminals.wire("main bus", name, "");
         }
     }
 
@@ -403,15 +393,5 @@ public final class WiringDiagram {
             rows.forEach(at -> shape(Kind.DOT, layer, null, x, at));
             text(Kind.SMALL_RIGHT, layer, x + 2, bottom + 7, mains ? "N" : "0 V");
         });
-    }
-
-    private List<TerminalRow> terminals() {
-        return wires.entrySet().stream()
-                .map(e -> new TerminalRow(
-                        e.getKey(),
-                        e.getValue().size(),
-                        List.copyOf(runs.getOrDefault(e.getKey(), new TreeSet<>())),
-                        String.join("; ", e.getValue())))
-                .toList();
     }
 }

@@ -1,11 +1,8 @@
 package org.skelto.core.links;
 
 import io.soabase.recordbuilder.core.RecordBuilder;
-import java.util.ArrayDeque;
 import java.util.ArrayList;
 import java.util.Comparator;
-import java.util.Deque;
-import java.util.HashSet;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
@@ -16,20 +13,14 @@ import org.skelto.core.plan.Edit;
 import org.skelto.core.plan.Plan;
 import org.skelto.core.plan.Pointers;
 import org.skelto.core.plan.Slugs;
-import org.skelto.core.plan.Wording;
-import org.skelto.core.plan.equipment.Criticality;
-import org.skelto.core.plan.equipment.Device;
-import org.skelto.core.plan.equipment.DeviceKind;
 import org.skelto.core.plan.equipment.Unit;
 import org.skelto.core.plan.equipment.UnitKind;
 import org.skelto.core.plan.network.Direction;
 import org.skelto.core.plan.network.Link;
-import org.skelto.core.plan.power.PowerSource;
 import org.skelto.core.plan.radio.Medium;
 import org.skelto.core.plan.radio.Radio;
 import org.skelto.core.quantity.Figure;
 import org.skelto.core.quantity.Text;
-import org.skelto.core.radio.RegionLimits;
 import org.skelto.core.radio.SlabTables;
 import org.skelto.core.site.SiteModel;
 import org.skelto.core.work.ComputingBudget;
@@ -39,9 +30,6 @@ import org.skelto.core.work.ComputingBudget;
  * reason; among the rest the order is by how well the medium suits the unit's power and importance, then by margin.
  */
 public final class LinkChooser {
-    /** Sub-GHz and chirp are for what Wi-Fi and mesh do not reach; beyond this distance chirp comes first, metres. */
-    private static final double LONG_RANGE_M = 150;
-
     /** Who gets a link first when all do. */
     private static final List<UnitKind> ORDER = List.of(
             UnitKind.SWITCH,
@@ -56,7 +44,8 @@ public final class LinkChooser {
     private final SiteModel site;
     private final SlabTables tables;
     private final LinkAssessor assessor;
-    private final Map<String, List<Link>> outward;
+    private final Receivers receivers;
+    private final LinkRules rules;
 
     public LinkChooser(SiteModel site, SlabTables tables) {
         this(site.plan(), site, tables);
@@ -67,7 +56,8 @@ public final class LinkChooser {
         this.site = site;
         this.tables = tables;
         this.assessor = new LinkAssessor(plan, site, tables);
-        this.outward = plan.links().values().stream().collect(Collectors.groupingBy(Link::from));
+        this.receivers = new Receivers(site);
+        this.rules = new LinkRules(plan);
     }
 
     /**
@@ -145,7 +135,8 @@ public final class LinkChooser {
     private List<Trial> trials(String unitId) {
         List<Trial> trials = new ArrayList<>();
         for (Medium medium : Medium.values()) {
-            targets(unitId, medium)
+            receivers
+                    .of(unitId, medium)
                     .map(to -> trial(unitId, to, medium, Direction.TWO_WAY))
                     .min(BEST_EAR)
                     .ifPresent(best -> {
@@ -181,7 +172,7 @@ public final class LinkChooser {
         return plan.units().entrySet().stream()
                 .filter(e -> e.getValue().kind() != UnitKind.ROUTER)
                 .filter(e -> site.position(e.getValue()).isPresent())
-                .filter(e -> !outward.containsKey(e.getKey()))
+                .filter(e -> !receivers.linked(e.getKey()))
                 .sorted(Comparator.comparing(e -> ORDER.indexOf(e.getValue().kind())))
                 .map(Map.Entry::getKey)
                 .toList();
@@ -203,7 +194,7 @@ public final class LinkChooser {
 
     private Option option(String unitId, Trial trial, boolean best, String second) {
         LinkReport report = trial.report;
-        String why = why(trial.medium, battery(unitId), assessor.criticality(unitId), report);
+        String why = LinkRules.why(trial.medium, rules.battery(unitId), assessor.criticality(unitId), report);
         return LinkChooserOptionBuilder.builder()
                 .medium(trial.medium)
                 .direction(trial.direction)
@@ -216,7 +207,7 @@ public final class LinkChooser {
                 .reachM(reach(report))
                 .reachFigure(reachFigure(report))
                 .secondTo(second)
-                .battery(LinkCosts.battery(trial.medium, trial.direction, battery(unitId)))
+                .battery(LinkCosts.battery(trial.medium, trial.direction, rules.battery(unitId)))
                 .cost(LinkCosts.cost(trial.medium, plan.units().get(unitId), report.distanceM()))
                 .costFigure(LinkCosts.figure(trial.medium, plan.units().get(unitId), report.distanceM()))
                 .ruledOut(trial.ruledOut)
@@ -253,7 +244,8 @@ public final class LinkChooser {
         if (trial.report.marginDb() == null) {
             return null;
         }
-        return targets(unitId, trial.medium)
+        return receivers
+                .of(unitId, trial.medium)
                 .filter(to -> !to.equals(trial.to))
                 .map(to -> trial(unitId, to, trial.medium, trial.direction))
                 .filter(t -> t.ruledOut == null)
@@ -262,84 +254,19 @@ public final class LinkChooser {
                 .orElse(null);
     }
 
-    private boolean battery(String unitId) {
-        return plan.units().get(unitId).power().source() == PowerSource.BATTERY;
-    }
-
-    private java.util.stream.Stream<String> targets(String unitId, Medium medium) {
-        return plan.units().entrySet().stream()
-                .filter(e -> !e.getKey().equals(unitId))
-                .filter(e -> receives(e.getKey(), e.getValue(), unitId, medium))
-                .map(Map.Entry::getKey);
-    }
-
     /** Whether a unit is of a kind that others may report to: what other units are like does not matter to a choice. */
     public static boolean mayReceive(Unit unit) {
         return unit.kind().collects() || unit.media().stream().anyMatch(Medium::mesh);
     }
 
-    private boolean receives(String id, Unit unit, String asking, Medium medium) {
-        ComputingBudget.step();
-        if (site.position(unit).isEmpty()) {
-            return false;
-        }
-        if (leansOn(id, asking)) {
-            return false;
-        }
-        if (medium == Medium.ETHERNET) {
-            return unit.kind() == UnitKind.SWITCH || unit.kind() == UnitKind.ROUTER;
-        }
-        return (unit.kind().collects() || medium.mesh() && repeats(id, asking, medium))
-                && unit.radio(medium).filter(Radio::receives).isPresent();
-    }
-
-    /** Whether a unit reaches the hub only through the one that asks, directly or through others. */
-    private boolean leansOn(String id, String asking) {
-        Set<String> seen = new HashSet<>();
-        Deque<String> open = new ArrayDeque<>(List.of(id));
-        while (!open.isEmpty()) {
-            ComputingBudget.step();
-            String at = open.remove();
-            if (at.equals(asking)) {
-                return true;
-            }
-            if (seen.add(at)) {
-                outward.getOrDefault(at, List.of()).forEach(l -> open.add(l.to()));
-            }
-        }
-        return false;
-    }
-
-    /** Whether a mains-powered unit passes the mesh on to a gateway without leaning on the unit that asks. */
-    private boolean repeats(String id, String asking, Medium medium) {
-        Set<String> seen = new HashSet<>(Set.of(asking));
-        Deque<String> open = new ArrayDeque<>(List.of(id));
-        while (!open.isEmpty()) {
-            ComputingBudget.step();
-            String at = open.remove();
-            if (!seen.add(at)) {
-                continue;
-            }
-            Unit unit = plan.units().get(at);
-            if (unit.kind().collects()) {
-                return true;
-            }
-            if (unit.power().steady()) {
-                outward.getOrDefault(at, List.of()).stream()
-                        .filter(l -> l.medium() == medium)
-                        .forEach(l -> open.add(l.to()));
-            }
-        }
-        return false;
-    }
-
     private Trial trial(String unitId, String to, Medium medium, Direction direction) {
         ComputingBudget.step();
         Unit unit = plan.units().get(unitId);
+        Radio radio = medium == Medium.ETHERNET ? null : radioFor(unit, to, medium);
         Plan with = plan;
-        if (medium != Medium.ETHERNET) {
+        if (radio != null) {
             Map<String, Unit> units = new java.util.TreeMap<>(plan.units());
-            units.put(unitId, withRadio(unit, radioFor(unit, to, medium)));
+            units.put(unitId, withRadio(unit, radio));
             with = plan.withUnits(units);
         }
         LinkReport report = new LinkAssessor(with, site, tables)
@@ -349,13 +276,13 @@ public final class LinkChooser {
                 .medium(medium)
                 .direction(direction)
                 .report(report)
-                .ruledOut(ruledOut(unitId, unit, to, medium, direction, report))
+                .ruledOut(rules.ruledOut(unitId, radio, direction, report))
                 .collects(plan.units().get(to).kind().collects())
-                .rank(rank(
+                .rank(LinkRules.rank(
                         medium,
                         direction,
                         unit.kind().collects(),
-                        battery(unitId),
+                        rules.battery(unitId),
                         assessor.criticality(unitId),
                         report))
                 .build();
@@ -376,96 +303,6 @@ public final class LinkChooser {
         Map<String, Radio> radios = new java.util.TreeMap<>(unit.radios());
         radios.put(radioId(unit, radio.medium()), radio);
         return unit.withRadios(radios);
-    }
-
-    private String ruledOut(
-            String unitId, Unit unit, String to, Medium medium, Direction direction, LinkReport report) {
-        boolean battery = battery(unitId);
-        if (report.trouble() != null) {
-            return report.trouble();
-        }
-        if (medium == Medium.ETHERNET && battery) {
-            return "runs on a battery: a cable's port would empty it in days";
-        }
-        if (medium == Medium.ETHERNET && !report.indoor()) {
-            return "the next switch is in another building: a buried cable needs surge protection and an earth plan";
-        }
-        if (medium.wifi() && battery) {
-            return "runs on a battery: staying on Wi-Fi would empty it in weeks";
-        }
-        if (direction == Direction.ONE_WAY && acts(unitId)) {
-            return "one-way: it could not be told to do anything";
-        }
-        if (direction == Direction.TWO_WAY && report.runs().size() == 1) {
-            return "its radio only sends, so no answer can come back";
-        }
-        if (!report.meets()) {
-            return "chance " + Text.percent(report.chance()) + " is under the " + Text.percent(report.target())
-                    + " that it should have; the margin is " + Text.db(report.marginDb());
-        }
-        return medium == Medium.ETHERNET ? null : unlawful(radioFor(unit, to, medium));
-    }
-
-    private String unlawful(Radio radio) {
-        var row = RegionLimits.rowFor(plan.region(), radio);
-        if (row.isEmpty()) {
-            return RegionLimits.judges(plan.region(), radio.medium())
-                    ? Text.mhz(radio.frequencyMHz()) + " is not in this region's table"
-                    : "the region table has no row for it, so the law cannot be judged";
-        }
-        double excessDb = row.get().excessDb(radio);
-        return excessDb > RegionLimits.ROUNDING_DB
-                ? "it would send " + Text.db(excessDb) + " over the limit of "
-                        + row.get().words()
-                : null;
-    }
-
-    /** Whether any device of the unit is told to do something, rather than only reporting. */
-    private boolean acts(String unitId) {
-        return plan.devices().values().stream()
-                .filter(d -> unitId.equals(d.unit()))
-                .map(Device::kind)
-                .anyMatch(k -> k.family() != DeviceKind.Family.SENSOR);
-    }
-
-    private static int rank(
-            Medium medium,
-            Direction direction,
-            boolean network,
-            boolean battery,
-            Criticality criticality,
-            LinkReport report) {
-        boolean far = report.distanceM() != null && report.distanceM() > LONG_RANGE_M;
-        boolean guards = criticality.compareTo(Criticality.PROTECTIVE) >= 0;
-        int rank = switch (medium) {
-            case ETHERNET -> guards || network ? 0 : 2;
-            case WIFI_2G4 -> 1;
-            case WIFI_5G -> 2;
-            case MESH_802154 -> battery ? 0 : 3;
-            case MESH_G9959 -> battery ? 1 : 3;
-            case BLE -> 5;
-            case SUB_GHZ -> 4;
-            case CHIRP -> far ? 0 : 6;
-        };
-        return direction == Direction.ONE_WAY ? (guards ? 8 : 5) : rank;
-    }
-
-    private static String why(Medium medium, boolean battery, Criticality criticality, LinkReport report) {
-        List<String> reasons = new ArrayList<>();
-        if (medium == Medium.ETHERNET) {
-            reasons.add("a cable of about " + Text.metres(report.distanceM() == null ? 0 : report.distanceM())
-                    + ", no fading");
-        } else if (report.marginDb() != null) {
-            reasons.add("margin " + Text.db(report.marginDb()) + " over " + Text.metres(report.distanceM())
-                    + ", chance " + Text.percent(report.chance()) + " for a target of "
-                    + Text.percent(report.target()));
-        }
-        reasons.add(battery ? "sends rarely, so a battery carries it" : "has mains, so it may listen all the time");
-        reasons.add("what hangs on it is " + Wording.of(criticality));
-        if (medium == Medium.CHIRP) {
-            reasons.add("slow: fit for readings and rare commands");
-        }
-        return String.join("; ", reasons);
     }
 
     private List<Edit> edits(String unitId, Trial trial, String why) {

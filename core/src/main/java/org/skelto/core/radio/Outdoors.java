@@ -2,7 +2,6 @@ package org.skelto.core.radio;
 
 import java.util.ArrayList;
 import java.util.List;
-import java.util.TreeSet;
 import org.jspecify.annotations.Nullable;
 import org.skelto.core.plan.radio.Cover;
 import org.skelto.core.plan.radio.GroundPoint;
@@ -24,9 +23,6 @@ import org.skelto.core.work.ComputingBudget;
 public final class Outdoors {
     /** The usual wish for clearance, as a share of the first Fresnel zone. */
     public static final double WISHED_SHARE = 0.6;
-
-    /** The side of a thing that stands on the ground is this steep, metres. */
-    private static final double SIDE_M = 0.5;
 
     /** Trees are looked at in so many pieces. */
     private static final int PIECES = 100;
@@ -65,7 +61,7 @@ public final class Outdoors {
         this.toM = toHeightM;
         this.frequencyMHz = frequencyMHz;
         this.factor = path.earthFactor() == null ? Diffraction.USUAL_FACTOR : path.earthFactor();
-        this.built = raised(ground, path.covers(), Cover.Kind.BUILDING);
+        this.built = Raised.ground(ground, path.covers(), Cover.Kind.BUILDING);
     }
 
     /** The ground of a path. */
@@ -169,7 +165,7 @@ public final class Outdoors {
     }
 
     private double overTopsDb() {
-        Terrain tops = raised(built, path.covers(), Cover.Kind.TREES);
+        Terrain tops = Raised.ground(built, path.covers(), Cover.Kind.TREES);
         return Math.max(
                 0,
                 Diffraction.of(frequencyMHz, tops, fromM, toM, factor).lossDb()
@@ -368,39 +364,5 @@ public final class Outdoors {
             }
         }
         return line[line.length - 1][1];
-    }
-
-    /** The ground with covers of a kind as part of it; the ends stay where they are. */
-    static Terrain raised(Terrain ground, List<Cover> covers, Cover.Kind kind) {
-        List<Cover> raising = covers.stream()
-                .filter(c -> c.kind() == kind && c.heightM() > 0 && c.fromM() < ground.lengthM())
-                .toList();
-        if (raising.isEmpty()) {
-            return ground;
-        }
-        TreeSet<Double> distances = new TreeSet<>();
-        for (double d : ground.distancesM()) {
-            distances.add(d);
-        }
-        double length = ground.lengthM();
-        for (Cover c : raising) {
-            for (double d : new double[] {c.fromM() - SIDE_M, c.fromM(), c.toM(), c.toM() + SIDE_M}) {
-                if (d > 0 && d < length) {
-                    distances.add(d);
-                }
-            }
-        }
-        double[] d = distances.stream().mapToDouble(x -> x).toArray();
-        double[] h = new double[d.length];
-        for (int i = 0; i < d.length; i++) {
-            double at = d[i];
-            double more = raising.stream()
-                    .filter(c -> at >= c.fromM() && at <= c.toM())
-                    .mapToDouble(Cover::heightM)
-                    .max()
-                    .orElse(0);
-            h[i] = ground.heightM(at) + (i == 0 || i == d.length - 1 ? 0 : more);
-        }
-        return new Terrain(d, h);
     }
 }

@@ -9,11 +9,8 @@ import java.util.ArrayList;
 import java.util.List;
 import java.util.Set;
 import java.util.TreeSet;
-import org.skelto.core.facts.HouseFacts;
 import org.skelto.core.facts.PlanPart;
 import org.skelto.core.links.LinkAssessor;
-import org.skelto.core.links.LinkReport;
-import org.skelto.core.longrange.LongRange;
 import org.skelto.core.longrange.SharedAir;
 import org.skelto.core.plan.Edit;
 import org.skelto.core.plan.Plan;
@@ -25,18 +22,14 @@ import org.skelto.core.plan.radio.AirSettings;
 import org.skelto.core.plan.radio.Medium;
 import org.skelto.core.plan.radio.Message;
 import org.skelto.core.plan.radio.MessageBuilder;
-import org.skelto.core.plan.radio.OutdoorModel;
 import org.skelto.core.plan.radio.Radio;
-import org.skelto.core.plan.radio.RadioPath;
 import org.skelto.core.quantity.Text;
-import org.skelto.core.radio.Antennas;
 import org.skelto.core.radio.Chance;
-import org.skelto.core.radio.Outdoors;
 import org.skelto.core.radio.RegionLimits;
 import org.skelto.core.radio.Traffic;
 import org.skelto.core.snags.Check.Code;
 
-/** R4, R14 to R18, R20, R23 and R24: what long-range and sub-GHz units put on the air, and the ground under it. */
+/** R4, R15 to R18, R20, R23 and R24: what long-range and sub-GHz units put on the air. */
 final class AirChecks {
     static final Check CHECK = Check.reading(
             "snags of shared air",
@@ -82,21 +75,6 @@ final class AirChecks {
                     PlanPart.DEVICE_WAYS),
             List.of(),
             AirChecks::run);
-
-    /** R14 hangs on the ends of links over open ground and on nothing else. */
-    static final Check GROUND = Check.reading(
-            "snags of the ground under links",
-            List.of(Code.of(
-                    "R14",
-                    Stage.LONG_RANGE,
-                    "ground in the first Fresnel zone, or a far link whose ground nobody knows",
-                    Severity.FIX,
-                    Severity.LOOK)),
-            List.of(),
-            List.of(HouseFacts.GROUND, HouseFacts.GEOMETRY),
-            AirChecks::ground);
-
-    private static final double MOST_MAST_M = 15;
 
     private AirChecks() {}
 
@@ -149,10 +127,6 @@ final class AirChecks {
 
     private static boolean aboutTime(String rule) {
         return rule.startsWith("on air") || rule.startsWith("silent");
-    }
-
-    private static void ground(CheckContext c) {
-        c.plan.links().forEach((id, link) -> ground(c, id, link));
     }
 
     private static void collisions(CheckContext c, SharedAir.Sender s) {
@@ -240,80 +214,11 @@ final class AirChecks {
         }
     }
 
-    /** R14: the ground reaches into the zone that a ray wants free. */
-    private static void ground(CheckContext c, String id, Link link) {
-        RadioPath path = c.plan.path(link.from(), link.to()).orElse(null);
-        LinkReport report = c.links().get(id);
-        if (LongRange.openAir(c.plan, report)) {
-            c.snag(
-                            "R14",
-                            LOOK,
-                            LONG_RANGE,
-                            "Nobody knows the ground between " + name(c, link.from()) + " and " + name(c, link.to()))
-                    .figures(Text.metres(report.distanceM()) + " apart, judged as if there were nothing but air")
-                    .leadsTo(
-                            "A hill or a wood between them may take all of the margin. Lay the ground under it at Paths.")
-                    .at(CheckContext.link(id), CheckContext.unit(link.from()))
-                    .add();
-        }
-        if (path == null || report.runs().isEmpty() || path.model() != OutdoorModel.DIFFRACTION || report.indoor()) {
-            return;
-        }
-        Radio radio = c.plan.units().get(link.from()).radio(link.medium()).orElseThrow();
-        Outdoors ground = new LinkAssessor(c.site(), c.tables).outdoors(path, radio.frequencyMHz(), link.medium());
-        Outdoors.Clearance worst = ground.clearance();
-        if (worst.share() >= Outdoors.WISHED_SHARE) {
-            return;
-        }
-        var draft = c.snag(
-                        "R14",
-                        report.meets() ? LOOK : FIX,
-                        LONG_RANGE,
-                        "The ground stands in the way of " + name(c, link.from()) + " and " + name(c, link.to()))
-                .figures("clearance " + Text.metres(worst.clearanceM()) + " at " + Text.metres(worst.distanceM()) + ", "
-                        + Text.number(worst.share() * 100, 0) + " % of the first Fresnel zone, wished 60 %")
-                .leadsTo(
-                        worst.share() < 0
-                                ? "The direct way is blocked; only what bends over the ground arrives."
-                                : "Part of the wave is lost to the ground, and more of it when grass and trees grow.")
-                .at(CheckContext.link(id), CheckContext.unit(link.from()));
-        offer(c, draft, path, link, radio);
-        draft.add();
-    }
-
-    private static void offer(CheckContext c, CheckContext.Draft draft, RadioPath path, Link link, Radio radio) {
-        double from = height(c, path.from(), link.medium());
-        double to = height(c, path.to(), link.medium());
-        for (double more = 0.5; more <= MOST_MAST_M; more += 0.5) {
-            for (String end : List.of(link.from(), link.to())) {
-                boolean first = end.equals(path.from());
-                Outdoors raised =
-                        new Outdoors(path, first ? from + more : from, first ? to : to + more, radio.frequencyMHz());
-                if (raised.clearance().share() >= Outdoors.WISHED_SHARE) {
-                    double mast = Math.ceil(((first ? from : to) + more) * 10) / 10;
-                    draft.fix(
-                            "Antenna of " + name(c, end) + " on a mast of " + Text.number(mast, 1) + " m",
-                            air(
-                                    c,
-                                    end,
-                                    link.medium(),
-                                    settings(c, end, link.medium()).mast(mast)));
-                    return;
-                }
-            }
-        }
-    }
-
-    private static double height(CheckContext c, String unit, Medium medium) {
-        Unit u = c.plan.units().get(unit);
-        return Antennas.aboveGroundM(c.plan, u, u.radio(medium).orElseThrow());
-    }
-
-    private static AirSettings settings(CheckContext c, String unit, Medium medium) {
+    static AirSettings settings(CheckContext c, String unit, Medium medium) {
         return c.plan.units().get(unit).radio(medium).orElseThrow().settings();
     }
 
-    private static Edit air(CheckContext c, String unit, Medium medium, AirSettings settings) {
+    static Edit air(CheckContext c, String unit, Medium medium, AirSettings settings) {
         Unit u = c.plan.units().get(unit);
         String at =
                 CheckContext.unit(unit, "/radios", Pointers.of(u.radioId(medium).orElseThrow()), "/air");
@@ -416,7 +321,7 @@ final class AirChecks {
         return all;
     }
 
-    private static String name(CheckContext c, String unit) {
+    static String name(CheckContext c, String unit) {
         return c.plan.units().get(unit).name();
     }
 }

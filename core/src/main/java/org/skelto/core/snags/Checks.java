@@ -18,7 +18,7 @@ public final class Checks {
             PowerChecks.CHECK,
             RadioChecks.CHECK,
             AirChecks.CHECK,
-            AirChecks.GROUND,
+            GroundChecks.CHECK,
             CoverageChecks.CHECK,
             NameChecks.CHECK,
             OutageChecks.CHECK);

@@ -11,17 +11,13 @@ import java.util.Map;
 import java.util.Optional;
 import org.skelto.core.facts.HouseFacts;
 import org.skelto.core.links.Hearing;
-import org.skelto.core.links.LinkAssessor;
 import org.skelto.core.links.LinkReport;
 import org.skelto.core.plan.Edit;
 import org.skelto.core.plan.Pointers;
 import org.skelto.core.plan.Wording;
-import org.skelto.core.plan.equipment.Device;
 import org.skelto.core.plan.equipment.DeviceKind;
 import org.skelto.core.plan.equipment.Unit;
-import org.skelto.core.plan.equipment.UnitKind;
 import org.skelto.core.plan.network.Link;
-import org.skelto.core.plan.power.PowerSource;
 import org.skelto.core.plan.radio.AirSettings;
 import org.skelto.core.plan.radio.Medium;
 import org.skelto.core.plan.radio.Radio;
@@ -70,11 +66,11 @@ final class RadioChecks {
         });
         c.plan.units().forEach((id, unit) -> {
             unit.radios().forEach((name, radio) -> law(c, id, unit, name, radio));
-            clients(c, id, unit);
-            unlinked(c, id, unit);
-            repeater(c, id, unit);
+            ReceiverChecks.clients(c, id, unit);
+            ReceiverChecks.unlinked(c, id, unit);
+            ReceiverChecks.repeater(c, id, unit);
         });
-        c.plan.devices().forEach((id, d) -> singleEar(c, id, d));
+        c.plan.devices().forEach((id, d) -> ReceiverChecks.singleEar(c, id, d));
     }
 
     /** Long range has a stage of its own. */
@@ -86,7 +82,7 @@ final class RadioChecks {
         return radio.medium() == Medium.CHIRP ? Stage.LONG_RANGE : LINKS;
     }
 
-    private static String name(CheckContext c, String unit) {
+    static String name(CheckContext c, String unit) {
         return c.plan.units().get(unit).name();
     }
 
@@ -117,7 +113,7 @@ final class RadioChecks {
     }
 
     /** Looking for another link takes time, and nobody reads a hundred offers. */
-    private static void offer(CheckContext c, String unit, CheckContext.Draft draft) {
+    static void offer(CheckContext c, String unit, CheckContext.Draft draft) {
         if (++c.offers > MOST_OFFERS) {
             return;
         }
@@ -286,135 +282,5 @@ final class RadioChecks {
                     .fix("The antenna goes outside", Edit.replace(at + "/metalBox", false))
                     .add();
         }
-    }
-
-    private static void clients(CheckContext c, String id, Unit unit) {
-        long clients = c.plan.links().values().stream()
-                .filter(l -> l.to().equals(id) && l.medium().wifi())
-                .count();
-        if (unit.maxClients() > 0 && clients > unit.maxClients()) {
-            var draft = c.snag("R12", FIX, LINKS, unit.name() + " serves " + clients + " clients")
-                    .figures("it is built for " + unit.maxClients())
-                    .leadsTo("The last ones to connect are thrown out again and again.")
-                    .at(CheckContext.unit(id));
-            List<Edit> moves = shareOut(c, id, (int) clients - unit.maxClients());
-            if (!moves.isEmpty()) {
-                draft.fix("Share out: " + moves.size() + " to others", moves.toArray(Edit[]::new));
-            }
-            draft.add();
-        }
-    }
-
-    /** The clients that other access points with room serve best, as many as are too many; none when too few can go. */
-    private static List<Edit> shareOut(CheckContext c, String id, int many) {
-        LinkAssessor assessor = new LinkAssessor(c.site(), c.tables);
-        java.util.Map<String, Integer> left = new java.util.TreeMap<>();
-        c.units(UnitKind.ACCESS_POINT)
-                .filter(e -> !e.getKey().equals(id))
-                .forEach(e -> left.put(
-                        e.getKey(),
-                        (e.getValue().maxClients() == 0 ? 512 : e.getValue().maxClients())
-                                - (int) c.plan.links().values().stream()
-                                        .filter(l -> l.to().equals(e.getKey()))
-                                        .count()));
-        record Move(String link, String to, double marginDb) {}
-        List<Move> moves = new ArrayList<>();
-        c.plan.links().forEach((linkId, link) -> {
-            if (link.to().equals(id) && link.medium().wifi()) {
-                left.keySet().stream()
-                        .map(to -> assessor.report(
-                                linkId, new Link(link.from(), to, link.medium(), link.direction(), null, null)))
-                        .filter(LinkReport::meets)
-                        .max(java.util.Comparator.comparingDouble(LinkReport::marginDb))
-                        .ifPresent(r -> moves.add(new Move(linkId, r.to(), r.marginDb())));
-            }
-        });
-        moves.sort(java.util.Comparator.comparingDouble(m -> -m.marginDb()));
-        List<Edit> edits = new ArrayList<>();
-        for (Move move : moves) {
-            if (edits.size() < many && left.merge(move.to(), -1, Integer::sum) >= 0) {
-                edits.add(Edit.replace(CheckContext.link(move.link(), "/to"), move.to()));
-            }
-        }
-        return edits.size() < many ? List.of() : edits;
-    }
-
-    private static void unlinked(CheckContext c, String id, Unit unit) {
-        boolean talks = unit.kind() != UnitKind.ROUTER
-                && unit.kind() != UnitKind.SUPPLY
-                && c.plan.links().values().stream().noneMatch(l -> l.from().equals(id) || l.to().equals(id));
-        if (talks) {
-            var draft = c.snag("R1", FIX, LINKS, unit.name() + " has no link")
-                    .figures("0 links")
-                    .leadsTo("Whatever is on it is cut off from the hub and the apps.")
-                    .at(CheckContext.unit(id));
-            offer(c, id, draft);
-            draft.add();
-        }
-    }
-
-    private static void repeater(CheckContext c, String id, Unit unit) {
-        // what also has a link elsewhere does not hang on it: it only talks to it directly
-        boolean leans = c.plan.links().values().stream()
-                .filter(l -> l.to().equals(id))
-                .anyMatch(l -> c.plan.links().values().stream()
-                        .noneMatch(o -> o.from().equals(l.from()) && !o.to().equals(id)));
-        if (leans && unit.power().source() == PowerSource.BATTERY) {
-            c.snag("R9", STOP, LINKS, unit.name() + " runs on a battery and is used as a repeater")
-                    .leadsTo("A sleepy unit passes nothing on: what hangs on it is cut off.")
-                    .at(CheckContext.unit(id))
-                    .add();
-        }
-    }
-
-    private static void singleEar(CheckContext c, String id, Device d) {
-        if (!d.guards() || d.unit() == null || d.kind().family() != DeviceKind.Family.SENSOR) {
-            return;
-        }
-        List<Link> links = c.plan.links().values().stream()
-                .filter(l -> l.from().equals(d.unit()) && l.medium() != Medium.ETHERNET)
-                .toList();
-        if (links.size() == 1) {
-            Link only = links.get(0);
-            var draft = c.snag("R8", LOOK, LINKS, d.name() + " is heard by one gateway only")
-                    .leadsTo("If " + name(c, only.to()) + " fails, nobody learns what it sees.")
-                    .at(CheckContext.device(id), CheckContext.unit(d.unit()));
-            second(c, only)
-                    .ifPresentOrElse(
-                            second -> {
-                                draft.figures("1 link; second best: " + name(c, second.to()) + " with margin "
-                                        + Text.db(second.marginDb()));
-                                String linkId = org.skelto.core.plan.Slugs.free(
-                                        only.from() + "-second", c.plan.links().keySet());
-                                draft.fix(
-                                        "Also link it to " + name(c, second.to()),
-                                        Edit.add(
-                                                CheckContext.link(linkId),
-                                                new Link(
-                                                        only.from(),
-                                                        second.to(),
-                                                        only.medium(),
-                                                        only.direction(),
-                                                        null,
-                                                        "second path")));
-                            },
-                            () -> draft.figures("1 link; nothing else hears it with a margin"));
-            draft.add();
-        }
-    }
-
-    private static Optional<LinkReport> second(CheckContext c, Link only) {
-        LinkAssessor assessor = new LinkAssessor(c.site(), c.tables);
-        return c.plan.units().entrySet().stream()
-                .filter(e -> !e.getKey().equals(only.to()) && !e.getKey().equals(only.from()))
-                .filter(e -> e.getValue().kind().collects())
-                .filter(e -> e.getValue()
-                        .radio(only.medium())
-                        .filter(Radio::receives)
-                        .isPresent())
-                .map(e -> assessor.report(
-                        "trial", new Link(only.from(), e.getKey(), only.medium(), only.direction(), null, null)))
-                .filter(LinkReport::meets)
-                .max(java.util.Comparator.comparingDouble(LinkReport::marginDb));
     }
 }

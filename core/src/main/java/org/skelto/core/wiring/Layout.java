@@ -127,4 +127,9 @@ final class Layout {
         return !(kind == Need.Kind.RELAY ? relays : drivers).isEmpty()
                 || terminals.stream().anyMatch(t -> t.serves().contains(kind));
     }
+
+    /** Seconds for which an output is on while the board starts. */
+    double pulses(Pin pin) {
+        return activeLow ? pin.lowS() : pin.highS();
+    }
 }

@@ -10,17 +10,11 @@ import java.util.Map;
 import java.util.Set;
 import java.util.TreeMap;
 import org.skelto.core.parts.Catalogue;
-import org.skelto.core.parts.Part;
 import org.skelto.core.parts.Pin;
-import org.skelto.core.parts.Trait;
 import org.skelto.core.plan.Edit;
 import org.skelto.core.plan.Plan;
 import org.skelto.core.plan.Pointers;
-import org.skelto.core.plan.equipment.Criticality;
 import org.skelto.core.plan.equipment.Device;
-import org.skelto.core.plan.equipment.DeviceKind;
-import org.skelto.core.plan.equipment.Hand;
-import org.skelto.core.plan.equipment.RestState;
 import org.skelto.core.plan.equipment.Unit;
 import org.skelto.core.plan.equipment.Wiring;
 import org.skelto.core.work.ComputingBudget;
@@ -52,6 +46,8 @@ public final class PinAssigner {
     private final Plan plan;
     private final String unit;
     private final Layout layout;
+    private final SaidWiring said;
+    private final TerminalWords words;
     private final List<Need> needs = new ArrayList<>();
     private double[][] cost = {};
     private int[] columnOf = {};
@@ -60,6 +56,8 @@ public final class PinAssigner {
         this.plan = plan;
         this.unit = id;
         this.layout = new Layout(unit.boards(), catalogue);
+        this.said = new SaidWiring(plan);
+        this.words = new TerminalWords(plan, layout, said);
         devices.forEach(e -> needs.addAll(Need.of(e.getKey(), e.getValue())));
         assign();
     }
@@ -132,22 +130,6 @@ public final class PinAssigner {
         return all;
     }
 
-    private Device device(Need need) {
-        return plan.devices().get(need.device());
-    }
-
-    /** The terminal that the plan says, without the relay behind it; null when it says none. */
-    private String said(Need need) {
-        Wiring wiring = device(need).wiring();
-        String all = wiring == null ? null : wiring.terminals().get(need.name());
-        return all == null ? null : all.split(" ")[0];
-    }
-
-    private boolean fixed(Need need) {
-        Wiring wiring = device(need).wiring();
-        return wiring != null && wiring.fixed() && said(need) != null;
-    }
-
     private void assign() {
         ComputingBudget.step();
         Set<Need> left = new HashSet<>(needs);
@@ -174,9 +156,9 @@ public final class PinAssigner {
                 layout.terminals.stream().filter(t -> t.serves().contains(kind)).count();
         List<Need> all = needs.stream()
                 .filter(n -> n.kind() == kind)
-                .sorted(Comparator.comparing((Need n) -> !fixed(n))
-                        .thenComparing(n -> said(n) == null)
-                        .thenComparing(n -> device(n).criticality(), Comparator.reverseOrder()))
+                .sorted(Comparator.comparing((Need n) -> !said.fixed(n))
+                        .thenComparing(n -> said.terminal(n) == null)
+                        .thenComparing(n -> said.device(n).criticality(), Comparator.reverseOrder()))
                 .toList();
         int most = (int) Math.min(all.size(), wired + channels);
         return all.subList(most, all.size());
@@ -185,8 +167,8 @@ public final class PinAssigner {
     private double cost(Need need, int number) {
         ComputingBudget.step();
         Terminal terminal = layout.terminals.get(number);
-        boolean here = terminal.id().equals(said(need));
-        if (fixed(need)) {
+        boolean here = terminal.id().equals(said.terminal(need));
+        if (said.fixed(need)) {
             return here ? FIXED : NEVER;
         }
         if (!terminal.can(need.kind())) {
@@ -205,7 +187,7 @@ public final class PinAssigner {
             return true;
         }
         List<String> behind = need.kind() == Need.Kind.RELAY ? layout.relays : layout.drivers;
-        return behind(need) != null && behind.contains(behind(need));
+        return said.behind(need) != null && behind.contains(said.behind(need));
     }
 
     private double pin(Need need, Pin pin) {
@@ -225,30 +207,18 @@ public final class PinAssigner {
         cost += pin.can(Pin.Ability.WAKE) && !need.kind().reads() ? SPOILT_ABILITY : 0;
         cost += pin.bus() ? BUS_PIN : 0;
         cost += !pin.can(Pin.Ability.OUT) ? ONLY_IN : 0;
-        if (!need.kind().reads() && pulses(pin) > 0) {
-            cost += mustNotPulse(device(need)) ? 10 * CLICK : CLICK;
+        if (!need.kind().reads() && layout.pulses(pin) > 0) {
+            cost += SaidWiring.mustNotPulse(said.device(need)) ? 10 * CLICK : CLICK;
         }
         return cost;
-    }
-
-    /** Seconds for which an output is on while the board starts. */
-    private double pulses(Pin pin) {
-        return layout.activeLow ? pin.lowS() : pin.highS();
-    }
-
-    /** What moves, opens or sounds must not do so because a board starts. */
-    static boolean mustNotPulse(Device device) {
-        return device.kind() == DeviceKind.BLIND
-                || device.kind().family() == DeviceKind.Family.BARRIER
-                || device.kind().family() == DeviceKind.Family.VALVE
-                || device.kind().family() == DeviceKind.Family.SOUNDER
-                || device.criticality().compareTo(Criticality.PROTECTIVE) >= 0;
     }
 
     private Terminal best(int need) {
         int column = columnOf[need];
         Terminal terminal = column < layout.terminals.size() ? layout.terminals.get(column) : null;
-        return terminal != null && (terminal.can(needs.get(need).kind()) || fixed(needs.get(need))) ? terminal : null;
+        return terminal != null && (terminal.can(needs.get(need).kind()) || said.fixed(needs.get(need)))
+                ? terminal
+                : null;
     }
 
     /** The best terminals in full: pins that drive a relay or driver name it too. */
@@ -269,7 +239,7 @@ public final class PinAssigner {
                     full.put(need, terminal.id());
                     continue;
                 }
-                String kept = behind(need);
+                String kept = said.behind(need);
                 // first those that keep theirs, then the others take what is free
                 String relay = pass == 0
                         ? kept != null && behind.contains(kept) && !taken.contains(kept) ? kept : null
@@ -284,12 +254,6 @@ public final class PinAssigner {
             }
         }
         return full;
-    }
-
-    private String behind(Need need) {
-        Wiring wiring = device(need).wiring();
-        String all = wiring == null ? null : wiring.terminals().get(need.name());
-        return all == null || !all.contains(" ") ? null : all.split(" ")[1];
     }
 
     private List<Edit> edits() {
@@ -316,33 +280,33 @@ public final class PinAssigner {
         Map<Need, String> full = full();
         Map<String, Integer> users = new HashMap<>();
         needs.forEach(n -> {
-            if (said(n) != null) {
-                users.merge(said(n), 1, Integer::sum);
+            if (said.terminal(n) != null) {
+                users.merge(said.terminal(n), 1, Integer::sum);
             }
         });
         List<Wired.Connection> places = new ArrayList<>();
         Map<String, String> deviceAt = new HashMap<>();
         for (int n = 0; n < needs.size(); n++) {
             Need need = needs.get(n);
-            String said = said(need);
+            String here = said.terminal(need);
             Terminal best = best(n);
-            Trouble trouble = said == null ? null : trouble(need, said, users.get(said));
-            if (said != null) {
-                deviceAt.put(said, need.device());
+            TerminalWords.Trouble trouble = here == null ? null : words.trouble(need, here, users.get(here));
+            if (here != null) {
+                deviceAt.put(here, need.device());
             }
-            Wiring wiring = device(need).wiring();
+            Wiring wiring = said.device(need).wiring();
             places.add(WiredConnectionBuilder.builder()
                     .device(need.device())
                     .need(need.name())
                     .kind(need.kind())
                     .terminal(wiring == null ? null : wiring.terminals().get(need.name()))
                     .best(full.get(need))
-                    .why(why(need, best, full.get(need)))
-                    .boot(said == null ? null : boot(need, said))
-                    .contact(said == null ? null : contact(need))
-                    .trouble(trouble == null ? null : trouble.text)
-                    .code(trouble == null ? null : trouble.code)
-                    .fixed(fixed(need))
+                    .why(words.why(need, best, full.get(need)))
+                    .boot(here == null ? null : words.boot(need, here))
+                    .contact(here == null ? null : words.contact(need))
+                    .trouble(trouble == null ? null : trouble.text())
+                    .code(trouble == null ? null : trouble.code())
+                    .fixed(said.fixed(need))
                     .build());
         }
         List<Wired.PinUse> pins = layout.main == null
@@ -361,139 +325,7 @@ public final class PinAssigner {
                 deviceAt.get("main/" + pin.name()),
                 layout.held(pin),
                 pin.highS() > 0
-                        ? "high for " + seconds(pin.highS()) + " at start"
-                        : pin.lowS() > 0 ? "low for " + seconds(pin.lowS()) + " at start" : null);
-    }
-
-    private static String seconds(double s) {
-        return java.math.BigDecimal.valueOf(s).stripTrailingZeros().toPlainString() + " s";
-    }
-
-    private record Trouble(String code, String text) {}
-
-    /** What is wrong with the terminal that the plan says. */
-    private Trouble trouble(Need need, String said, int users) {
-        if (users > 1) {
-            return new Trouble("C4", said + " is taken by " + users + " connections");
-        }
-        Pin pin = layout.main == null || !said.startsWith("main/")
-                ? null
-                : layout.main.pin(said.substring("main/".length())).orElse(null);
-        if (pin == null) {
-            boolean known = layout.terminals.stream().anyMatch(t -> t.id().equals(said) && t.can(need.kind()));
-            return known
-                    ? null
-                    : new Trouble(
-                            "C3",
-                            said + " is no terminal that could be "
-                                    + need.kind().words());
-        }
-        if (!new Terminal("main", pin.name(), pin, Set.of()).can(need.kind())) {
-            return new Trouble("C3", pin.name() + " cannot be " + need.kind().words());
-        }
-        String held = layout.held(pin);
-        if (held != null) {
-            return new Trouble("C4", pin.name() + " is held by " + held);
-        }
-        if (pin.can(Pin.Ability.CONSOLE)) {
-            return new Trouble("C4", pin.name() + " speaks with whoever programs the board");
-        }
-        if (pin.strap()) {
-            String level = pin.can(Pin.Ability.STRAP_HIGH) ? "high" : "low";
-            return new Trouble("C2", pin.name() + " must be " + level + " while the board starts");
-        }
-        if (!need.kind().reads() && pulses(pin) > 0 && mustNotPulse(device(need))) {
-            return new Trouble(
-                    "C5", pin.name() + " switches it on for " + seconds(pulses(pin)) + " when the board starts");
-        }
-        return need.kind() == Need.Kind.ANALOGUE && !pin.can(Pin.Ability.AN)
-                ? new Trouble("C6", pin.name() + " reads nothing while the radio sends")
-                : null;
-    }
-
-    private String boot(Need need, String said) {
-        if (need.kind().reads() || !said.startsWith("main/") || layout.main == null) {
-            return null;
-        }
-        String relay = behind(need);
-        Part board = relay == null ? null : layout.more.get(relay.substring(0, relay.indexOf('/')));
-        if (board != null && board.is(Trait.BISTABLE)) {
-            return "keeps the state that it had";
-        }
-        return layout.main
-                .pin(said.substring("main/".length()))
-                .map(pin -> pulses(pin) > 0
-                        ? "on for " + seconds(pulses(pin)) + " while the board starts; then as told"
-                        : "stays off until the board has started")
-                .orElse(null);
-    }
-
-    /** How the contact is wired: what comes to its common, what leaves it, and when it is closed. */
-    private String contact(Need need) {
-        if (need.kind() != Need.Kind.RELAY) {
-            return null;
-        }
-        Device d = device(need);
-        boolean mains = d.circuit() != null;
-        String from;
-        if (need.name().equals("down") || need.name().equals("shut")) {
-            from = "the resting side of its other way's relay, so that both are never on together";
-        } else if (mains) {
-            from = "the live wire of " + plan.circuits().get(d.circuit()).name();
-        } else {
-            from = "plus of "
-                    + (d.known().supply() == null
-                            ? "the board's supply"
-                            : plan.units().get(d.known().supply()).name());
-        }
-        boolean resting = d.kind() == DeviceKind.LOCK && d.rest() == RestState.OPEN;
-        return "common: " + from + "; " + (resting ? "normally closed" : "normally open") + ": " + d.name()
-                + (need.name().equals("switch") ? "" : ", " + need.name()) + "; "
-                + (mains ? "neutral and earth go past the relay" : "0 V goes past the relay")
-                + (mains && d.hand() == Hand.SWITCH ? "; the switch by hand lies beside the contact" : "");
-    }
-
-    private String why(Need need, Terminal best, String full) {
-        if (best == null || full == null) {
-            return missing(need);
-        }
-        if (fixed(need)) {
-            return "fixed by hand";
-        }
-        List<String> words = new ArrayList<>();
-        if (best.id().equals(said(need))) {
-            words.add("kept as it is");
-        }
-        if (best.pin() == null) {
-            words.add("a channel of " + best.board() + ", which leaves the pins free");
-        } else {
-            Pin pin = best.pin();
-            if (!pin.can(Pin.Ability.OUT)) {
-                words.add("can only read, so nothing else misses it");
-            }
-            if (pin.strap()) {
-                words.add("no pin is left that does not matter while the board starts");
-            } else if (pin.can(Pin.Ability.CONSOLE)) {
-                words.add("no other pin is left; programming the board will disturb it");
-            } else if (!need.kind().reads() && pulses(pin) > 0) {
-                words.add("no quieter pin is left: it switches for " + seconds(pulses(pin)) + " at start");
-            } else if (words.isEmpty()) {
-                words.add("does not matter while the board starts, and nothing else holds it");
-            }
-        }
-        return String.join("; ", words);
-    }
-
-    private String missing(Need need) {
-        if (layout.main == null) {
-            return "the catalogue does not have the main board";
-        }
-        if (!need.kind().reads() && !layout.has(need.kind())) {
-            return "the controller has no " + (need.kind() == Need.Kind.RELAY ? "relay" : "dimmer") + " board";
-        }
-        boolean any = layout.terminals.stream().anyMatch(t -> t.can(need.kind()));
-        return any
-                ? "all that could be " + need.kind().words() + " is taken"
-                : "nothing on it can be " + need.kind().words();
+                        ? "high for " + TerminalWords.seconds(pin.highS()) + " at start"
+                        : pin.lowS() > 0 ? "low for " + TerminalWords.seconds(pin.lowS()) + " at start" : null);
     }
 }
