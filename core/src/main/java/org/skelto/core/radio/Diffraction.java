@@ -3,7 +3,7 @@ package org.skelto.core.radio;
 import org.skelto.core.work.ComputingBudget;
 
 /**
- * Diffraction over ground, the complete delta-Bullington method of Recommendation ITU-R P.526 §4.5: the Bullington
+ * Diffraction over ground, the complete delta-Bullington method of Recommendation ITU-R P.526-15 (2019), §4.5: the Bullington
  * construction over the real profile, and what a smooth earth under it adds. Vertical polarisation over land.
  */
 public final class Diffraction {
@@ -85,7 +85,7 @@ public final class Diffraction {
         return new Loss(bullington, bullington + Math.max(sphere - flat, 0));
     }
 
-    /** Single knife-edge loss {@code J(v)}, dB. */
+    /** Single knife-edge loss {@code J(v)}, dB; ITU-R P.526-15 (2019), equation 31. */
     public static double edgeDb(double v) {
         if (v <= LEAST_V) {
             return 0;

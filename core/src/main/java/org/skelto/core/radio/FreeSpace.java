@@ -1,6 +1,6 @@
 package org.skelto.core.radio;
 
-/** Free-space basic transmission loss, Recommendation ITU-R P.525. */
+/** Free-space basic transmission loss, Recommendation ITU-R P.525-4 (2019), equation 4. */
 public final class FreeSpace {
     /** Speed of light in vacuum, m/s. */
     public static final double SPEED_OF_LIGHT = 299_792_458.0;

@@ -1,6 +1,6 @@
 package org.skelto.core.radio;
 
-/** The first Fresnel zone, Recommendation ITU-R P.526. */
+/** The first Fresnel zone, Recommendation ITU-R P.526-15 (2019), equation 2 with n = 1. */
 public final class Fresnel {
     private Fresnel() {}
 

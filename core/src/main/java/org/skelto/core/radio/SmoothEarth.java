@@ -1,12 +1,17 @@
 package org.skelto.core.radio;
 
 /**
- * Diffraction over a smooth round earth, Recommendation ITU-R P.526 §3: land, vertical polarisation. What depends on the
+ * Diffraction over a smooth round earth, Recommendation ITU-R P.526-15 (2019), §3.1: land, vertical polarisation. What depends on the
  * frequency alone is worked out once.
  */
 public final class SmoothEarth {
+    /** Of land, relative to vacuum. */
     private static final double PERMITTIVITY = 22;
+
+    /** Of land, S/m. */
     private static final double CONDUCTIVITY = 0.003;
+
+    /** Decibels of a neper of power. */
     private static final double DB = 10 / Math.log(10);
 
     private final double wavelengthM;

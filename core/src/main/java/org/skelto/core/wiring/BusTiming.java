@@ -5,10 +5,17 @@ public final class BusTiming {
     /** Fastest clock of ordinary boards, kHz. */
     public static final double FAST_K = 400;
 
+    /** Up to this clock a line may rise in 1000 ns, kHz. */
     private static final double STANDARD_K = 100;
+
+    /** What a board must be able to pull down, mA, and to which level, V. */
     private static final double SINK_MA = 3;
+
     private static final double LOW_V = 0.4;
+
+    /** From 30 % to 70 % of the supply: ln(0.7 / 0.3) time constants. */
     private static final double RISE = 0.8473;
+
     private static final int CLOCKS_PER_BYTE = 9;
     private static final int START_AND_STOP = 2;
     private static final int BITS_PER_BYTE = 10;
