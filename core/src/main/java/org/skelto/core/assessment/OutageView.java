@@ -49,7 +49,8 @@ record OutageView(
                 failed.isEmpty() ? facts.get(HouseFacts.TROUBLES) : outages.units(failed));
     }
 
-    private static String known(Outages outages, String id) {
+    private static String known(Outages outages, String asked) {
+        String id = Component.today(asked);
         Set<String> components = outages.components().keySet();
         String unit = Component.unit(id);
         return !components.contains(id) && components.contains(unit) ? unit : id;

@@ -85,11 +85,13 @@ public final class HouseFacts {
             "outages",
             List.of(
                     PlanPart.LINKS,
+                    PlanPart.NETWORK,
                     CIRCUITS,
                     SERVICES,
                     UNIT_NAMES,
                     UNIT_ROLES,
                     UNIT_POWER,
+                    PlanPart.UNIT_RADIOS,
                     DEVICE_NAMES,
                     DEVICE_ROLES,
                     DEVICE_WAYS,
@@ -292,6 +294,7 @@ public final class HouseFacts {
         Map<String, Link> links = f.plan().links();
         Outages made = new Outages(
                 f.plan(),
+                f.parts(),
                 (link, sender) -> Objects.requireNonNull(carrying.get(link))
                         .get(Objects.requireNonNull(links.get(link)).from().equals(sender) ? 0 : 1));
         made.now();

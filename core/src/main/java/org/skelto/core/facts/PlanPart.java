@@ -34,7 +34,8 @@ public enum PlanPart {
     READINGS(null),
 
     UNIT_NAMES("units", "name"),
-    UNIT_ROLES("units", "kind", "channels", "maxClients", "internetEntry", "broker", "hub"),
+    UNIT_ROLES(
+            "units", "kind", "channels", "maxClients", "internetEntry", "broker", "hub", "talks", "bridges", "tunnel"),
     UNIT_PLACES("units", "place"),
     UNIT_POWER("units", "power", "draws", "duty", "solar"),
     UNIT_BOARDS("units", "boards", "housing", "rating"),
@@ -45,7 +46,8 @@ public enum PlanPart {
     DEVICE_ROLES("devices", "kind", "unit", "criticality"),
     DEVICE_PLACES("devices", "place"),
     /** How it is operated, and what becomes of it without power. */
-    DEVICE_WAYS("devices", "hand", "rest", "ways", "wallControls", "exitRoute", "outsideDoor", "obstacleDetection"),
+    DEVICE_WAYS(
+            "devices", "hand", "rest", "ways", "wallControls", "exitRoute", "outsideDoor", "obstacleDetection", "jobs"),
     DEVICE_WIRING("devices", "channel", "circuit", "wiring", "works"),
     DEVICE_SURROUNDINGS("devices", "rating", "sound", "heardIn"),
     DEVICE_TOPICS("devices", "topic");

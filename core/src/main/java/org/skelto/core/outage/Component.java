@@ -3,8 +3,10 @@ package org.skelto.core.outage;
 /**
  * Something that can fail and that more than one device may depend on.
  *
- * @param id {@code mains:circuit}, {@code mains} for all of them, {@code internet}, {@code unit:id}, {@code hub:id} for
- *     the rules of a hub, {@code broker:id} or {@code service:id}
+ * @param id {@code mains} for all circuits that the street feeds, {@code circuit:id}, {@code internet} for all lines,
+ *     {@code line:unit}, {@code unit:id}, {@code rules:unit} for the rules of a hub alone, {@code broker:unit},
+ *     {@code service:id}, {@code link:id}, {@code feed:unit} for the low-voltage cable of a unit, {@code wire:device} for
+ *     that of a device
  */
 public record Component(String id, String name, Kind kind) {
     /** What fails, in the order of the Without strip. */
@@ -12,12 +14,16 @@ public record Component(String id, String name, Kind kind) {
         MAINS(Group.POWER),
         CIRCUIT(Group.POWER),
         SUPPLY(Group.POWER),
+        FEED(Group.POWER),
+        WIRE(Group.POWER),
         INTERNET(Group.WAY_IN),
+        LINE(Group.WAY_IN),
         SERVICE(Group.WAY_IN),
         ROUTER(Group.NETWORK),
         SWITCH(Group.NETWORK),
         ACCESS_POINT(Group.NETWORK),
         GATEWAY(Group.NETWORK),
+        LINK(Group.NETWORK),
         HUB(Group.BRAINS),
         RULES(Group.BRAINS),
         BROKER(Group.BRAINS),
@@ -51,15 +57,16 @@ public record Component(String id, String name, Kind kind) {
     public static final String INTERNET = "internet";
 
     public static String circuit(String id) {
-        return "mains:" + id;
+        return "circuit:" + id;
     }
 
     public static String unit(String id) {
         return "unit:" + id;
     }
 
-    public static String hub(String id) {
-        return "hub:" + id;
+    /** The rules of a hub. */
+    public static String rules(String id) {
+        return "rules:" + id;
     }
 
     public static String broker(String id) {
@@ -68,5 +75,30 @@ public record Component(String id, String name, Kind kind) {
 
     public static String service(String id) {
         return "service:" + id;
+    }
+
+    public static String line(String unit) {
+        return "line:" + unit;
+    }
+
+    public static String link(String id) {
+        return "link:" + id;
+    }
+
+    /** The cable that brings a unit its low voltage. */
+    public static String feed(String unit) {
+        return "feed:" + unit;
+    }
+
+    /** The cable between a device and what feeds it. */
+    public static String wire(String device) {
+        return "wire:" + device;
+    }
+
+    /** An id as it is spelled today: circuits were {@code mains:id} and rules {@code hub:id} once. */
+    public static String today(String id) {
+        return id.startsWith("mains:")
+                ? circuit(id.substring("mains:".length()))
+                : id.startsWith("hub:") ? rules(id.substring("hub:".length())) : id;
     }
 }

@@ -9,6 +9,8 @@ import org.skelto.core.outage.Component.Kind;
 import org.skelto.core.plan.Plan;
 import org.skelto.core.plan.equipment.Unit;
 import org.skelto.core.plan.equipment.UnitKind;
+import org.skelto.core.plan.power.PowerSource;
+import org.skelto.core.plan.radio.Medium;
 
 /** All components of a plan, in the order of the Without strip. */
 public final class Components {
@@ -27,11 +29,29 @@ public final class Components {
         plan.services().forEach((id, s) -> all.add(new Component(Component.service(id), s.name(), Kind.SERVICE)));
         plan.units().forEach((id, u) -> {
             all.add(new Component(Component.unit(id), u.name(), kind(u)));
+            if (u.internetEntry()) {
+                all.add(new Component(Component.line(id), "line of " + u.name(), Kind.LINE));
+            }
+            if (u.power().source() == PowerSource.SUPPLY && u.power().from() != null) {
+                all.add(new Component(Component.feed(id), "supply cable of " + u.name(), Kind.FEED));
+            }
             if (u.kind() == UnitKind.HUB) {
-                all.add(new Component(Component.hub(id), "rules on " + u.name(), Kind.RULES));
+                all.add(new Component(Component.rules(id), "rules on " + u.name(), Kind.RULES));
             }
             if (u.broker()) {
                 all.add(new Component(Component.broker(id), "broker on " + u.name(), Kind.BROKER));
+            }
+        });
+        plan.links()
+                .forEach((id, l) -> all.add(new Component(
+                        Component.link(id),
+                        (l.medium() == Medium.ETHERNET ? "cable " : "link ")
+                                + plan.units().get(l.from()).name() + " – "
+                                + plan.units().get(l.to()).name(),
+                        Kind.LINK)));
+        plan.devices().forEach((id, d) -> {
+            if (d.circuit() != null || d.known().supply() != null) {
+                all.add(new Component(Component.wire(id), "wire of " + d.name(), Kind.WIRE));
             }
         });
         all.sort(Comparator.comparing(Component::kind));

@@ -2,6 +2,7 @@ package org.skelto.core.outage;
 
 import java.util.List;
 import org.jspecify.annotations.Nullable;
+import org.skelto.core.plan.equipment.Job;
 
 /**
  * A device under an outage: its worst job decides.

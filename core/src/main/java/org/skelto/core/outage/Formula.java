@@ -3,7 +3,7 @@ package org.skelto.core.outage;
 import java.util.List;
 
 /**
- * What a way needs. Apart from {@link NotPowered}, which only rest states use, formulas are monotone: they never come
+ * What a way needs. Apart from {@link Not}, which only rest states use, formulas are monotone: they never come
  * true because something failed.
  */
 public sealed interface Formula {
@@ -33,8 +33,8 @@ public sealed interface Formula {
     /** The circuit of a load must be live. */
     record Live(String circuit) implements Formula {}
 
-    /** True only when the power of a unit or load is gone; for rest states. */
-    record NotPowered(Formula power) implements Formula {}
+    /** True only when something does not hold; for rest states alone. */
+    record Not(Formula power) implements Formula {}
 
     /** Can never hold, with the reason. */
     record Never(String reason) implements Formula {}

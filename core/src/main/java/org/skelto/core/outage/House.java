@@ -5,16 +5,19 @@ import java.util.ArrayList;
 import java.util.Collections;
 import java.util.Deque;
 import java.util.HashMap;
+import java.util.HashSet;
 import java.util.List;
 import java.util.Map;
 import java.util.Set;
 import java.util.function.Consumer;
 import java.util.function.Function;
+import org.skelto.core.outage.Hops.Hop;
 import org.skelto.core.plan.Plan;
 import org.skelto.core.plan.equipment.Unit;
 import org.skelto.core.plan.equipment.UnitKind;
-import org.skelto.core.plan.power.Power;
-import org.skelto.core.plan.power.PowerSource;
+import org.skelto.core.plan.power.Source;
+import org.skelto.core.plan.radio.Medium;
+import org.skelto.core.plan.radio.Radio;
 import org.skelto.core.work.ComputingBudget;
 
 /**
@@ -22,158 +25,200 @@ import org.skelto.core.work.ComputingBudget;
  * judging all devices costs two breadth-first searches for each hub: one outward, one towards it.
  */
 final class House {
-    private final Plan plan;
-    private final Set<String> failed;
-    private final Hops hops;
-    private final Map<String, Boolean> up = new HashMap<>();
-    private final Map<String, Map<String, String>> heardFrom = new HashMap<>();
-    private final Map<String, Map<String, String>> reporting = new HashMap<>();
+    /** Steps within one mesh: four repeaters in G.9959, 30 hops in 802.15.4. */
+    private static final int G9959_HOPS = 5;
 
-    House(Plan plan, Set<String> failed, Hops hops) {
+    private static final int MESH_802154_HOPS = 30;
+
+    private final Plan plan;
+    private final PowerState power;
+    private final Hops hops;
+    private final Map<String, Map<String, Step>> heardFrom = new HashMap<>();
+    private final Map<String, Map<String, Step>> reporting = new HashMap<>();
+
+    /** A unit that was found, and the step that leads nearer to where the search began; null there. */
+    private record Step(String unit, Hop via, Step nearer, int meshHops) {}
+
+    House(Plan plan, PowerState power, Hops hops) {
         this.plan = plan;
-        this.failed = failed;
+        this.power = power;
         this.hops = hops;
     }
 
     /** Whether one unit speaks to the other directly, alive or not. */
     boolean speaks(String from, String to) {
-        return hops.hearing(from).contains(to);
+        return hops.hearing(from).stream().anyMatch(h -> h.unit().equals(to));
     }
 
     boolean works(String component) {
-        return !failed.contains(component)
-                && !(component.startsWith(Component.MAINS + ":") && failed.contains(Component.MAINS));
+        return power.works(component);
     }
 
     boolean live(String circuit) {
-        if (circuit != null) {
-            return works(Component.circuit(circuit));
-        }
-        // on no circuit in particular: dead when all are
-        return !failed.contains(Component.MAINS)
-                && (plan.circuits().isEmpty()
-                        || plan.circuits().keySet().stream().anyMatch(id -> works(Component.circuit(id))));
+        return power.live(circuit);
     }
 
     boolean up(String unit) {
         ComputingBudget.step();
-        Boolean known = up.get(unit);
-        if (known == null) {
-            known = works(Component.unit(unit)) && powered(unit);
-            up.put(unit, known);
-        }
-        return known;
+        return power.up(unit);
     }
 
-    boolean powered(String unitId) {
-        Power power = plan.units().get(unitId).power();
-        return power.source() == PowerSource.BATTERY
-                || power.backupH() > 0
-                || (power.source() == PowerSource.MAINS && live(power.circuit()))
-                || (power.fed() && power.from() != null && up(power.from()));
+    PowerState power() {
+        return power;
     }
 
     /** Whether messages get from one unit to another; commands are sought from the hub, reports towards it. */
     boolean reaches(String from, String to) {
         return up(from)
                 && up(to)
-                && (isHub(from)
-                        ? heardFrom.computeIfAbsent(from, this::hearers).containsKey(to)
-                        : reporting.computeIfAbsent(to, this::reporters).containsKey(from));
+                && (from.equals(to)
+                        || (isHub(from)
+                                ? hearers(from).containsKey(to)
+                                : reporters(to).containsKey(from)));
     }
 
-    /** Every unit on the way that {@link #reaches} found. */
-    void along(String from, String to, Consumer<String> sink) {
+    /** Every unit and link on the way that {@link #reaches} found. */
+    void along(String from, String to, Consumer<String> units, Consumer<String> links) {
         ComputingBudget.step();
-        Map<String, String> next = isHub(from) ? heardFrom.get(from) : reporting.get(to);
-        String end = isHub(from) ? from : to;
-        String at = isHub(from) ? to : from;
-        while (!at.equals(end)) {
-            sink.accept(at);
-            at = next.get(at);
+        if (from.equals(to)) {
+            units.accept(from);
+            return;
         }
-        sink.accept(end);
+        Step at = isHub(from) ? hearers(from).get(to) : reporters(to).get(from);
+        for (; at != null; at = at.nearer) {
+            units.accept(at.unit);
+            if (at.via != null) {
+                links.accept(at.via.link());
+            }
+        }
     }
 
     /** The components of one proof that a unit is up: while none of them fails, it stays up. */
     void proofOfUp(String unit, Consumer<String> sink) {
+        proofOfUp(unit, sink, new HashSet<>());
+    }
+
+    private void proofOfUp(String unit, Consumer<String> sink, Set<String> seen) {
+        ComputingBudget.step();
         sink.accept(Component.unit(unit));
-        Power power = plan.units().get(unit).power();
-        if (power.source() == PowerSource.BATTERY || power.backupH() > 0) {
+        if (!seen.add(unit)) {
             return;
         }
-        if (power.source() == PowerSource.MAINS) {
-            proofOfLive(power.circuit(), sink);
-        } else {
-            proofOfUp(power.from(), sink);
+        List<Source> sources = plan.units().get(unit).power().sources();
+        if (power.standby(unit) || sources.stream().anyMatch(s -> !PowerState.steady(s))) {
+            return;
         }
+        sources.stream().filter(s -> power.lives(unit, s)).findFirst().ifPresent(s -> {
+            switch (s.source()) {
+                case MAINS -> proofOfLive(s.circuit(), sink, seen);
+                case SUPPLY -> {
+                    sink.accept(Component.feed(unit));
+                    proofOfUp(s.from(), sink, seen);
+                }
+                default -> {
+                    sink.accept(Component.link(power.cable(unit, s.from())));
+                    proofOfUp(s.from(), sink, seen);
+                }
+            }
+        });
     }
 
     /** The same for a circuit. */
     void proofOfLive(String circuit, Consumer<String> sink) {
-        sink.accept(Component.MAINS);
-        if (circuit != null) {
-            sink.accept(Component.circuit(circuit));
-        } else {
-            plan.circuits().keySet().stream()
-                    .map(Component::circuit)
-                    .filter(this::works)
-                    .findFirst()
-                    .ifPresent(sink);
+        proofOfLive(circuit, sink, new HashSet<>());
+    }
+
+    private void proofOfLive(String circuit, Consumer<String> sink, Set<String> seen) {
+        String which = circuit != null
+                ? circuit
+                : plan.circuits().keySet().stream()
+                        .filter(power::live)
+                        .findFirst()
+                        .orElse(null);
+        String from = which == null ? null : plan.circuits().get(which).from();
+        if (circuit == null || from == null) {
+            sink.accept(Component.MAINS);
+        }
+        if (which != null) {
+            sink.accept(Component.circuit(which));
+        }
+        if (from != null) {
+            proofOfUp(from, sink, seen);
         }
     }
 
     /** The units on a shortest way, both ends included, or an empty list. */
     List<String> way(String from, String to) {
-        Map<String, String> before = heardFrom.computeIfAbsent(from, this::hearers);
-        if (!before.containsKey(to)) {
-            return List.of();
-        }
+        Step at = hearers(from).get(to);
         List<String> way = new ArrayList<>();
-        for (String at = to; !at.equals(from); at = before.get(at)) {
-            way.add(at);
+        for (; at != null; at = at.nearer) {
+            way.add(at.unit);
         }
-        way.add(from);
         Collections.reverse(way);
         return way;
     }
 
-    /** Every unit that hears from one unit, with the unit before it on the way. */
-    private Map<String, String> hearers(String from) {
-        return search(from, hops::hearing);
+    /** Every unit that hears from one unit. */
+    private Map<String, Step> hearers(String from) {
+        return heardFrom.computeIfAbsent(from, f -> search(f, hops::hearing));
     }
 
-    /** Every unit that one unit hears from, with the unit after it on the way. */
-    private Map<String, String> reporters(String to) {
-        return search(to, hops::heardBy);
+    /** Every unit that one unit hears from. */
+    private Map<String, Step> reporters(String to) {
+        return reporting.computeIfAbsent(to, t -> search(t, hops::heardBy));
     }
 
-    /** Breadth first from one end; each unit found with its neighbour nearer that end. */
-    private Map<String, String> search(String end, Function<String, List<String>> neighbours) {
-        Map<String, String> nearer = new HashMap<>(Map.of(end, end));
-        Deque<String> open = new ArrayDeque<>(List.of(end));
+    /** Breadth first from one end, once for each medium over which a unit is come upon. */
+    private Map<String, Step> search(String end, Function<String, List<Hop>> neighbours) {
+        Step first = new Step(end, null, null, 0);
+        Map<String, Step> found = new HashMap<>(Map.of(end, first));
+        Set<String> seen = new HashSet<>();
+        Deque<Step> open = new ArrayDeque<>(List.of(first));
         while (!open.isEmpty()) {
             ComputingBudget.step();
-            String at = open.remove();
-            if (!at.equals(end) && !relays(plan.units().get(at))) {
-                continue;
-            }
-            for (String next : neighbours.apply(at)) {
-                if (up(next) && nearer.putIfAbsent(next, at) == null) {
+            Step at = open.remove();
+            for (Hop hop : neighbours.apply(at.unit)) {
+                int mesh = !hop.medium().mesh()
+                        ? 0
+                        : at.via != null && at.via.medium() == hop.medium() ? at.meshHops + 1 : 1;
+                if (up(hop.unit())
+                        && works(Component.link(hop.link()))
+                        && mesh <= most(hop.medium())
+                        && (at.via == null || passes(plan.units().get(at.unit), at.via.medium(), hop.medium()))
+                        && seen.add(hop.medium() + " " + hop.unit())) {
+                    Step next = new Step(hop.unit(), hop, at, mesh);
+                    found.putIfAbsent(hop.unit(), next);
                     open.add(next);
                 }
             }
         }
-        return nearer;
+        return found;
     }
 
-    /** Only what always listens passes messages on: the network's own units and mains-powered controllers. */
-    private static boolean relays(Unit unit) {
+    private static int most(Medium medium) {
+        return medium == Medium.MESH_G9959 ? G9959_HOPS : MESH_802154_HOPS;
+    }
+
+    /**
+     * Whether a unit passes on what it hears over one medium over another: boxes of the network bridge and gateways translate,
+     * repeaters of a mesh repeat within it; a station of a Wi-Fi network carries nobody, nor does a hub that is no bridge.
+     */
+    private static boolean passes(Unit unit, Medium in, Medium out) {
         return switch (unit.kind()) {
-            case ROUTER, SWITCH, ACCESS_POINT, GATEWAY, HUB -> true;
-            case CONTROLLER, SELF_CONTAINED, PANEL -> unit.power().steady();
+            case ROUTER, SWITCH, ACCESS_POINT, GATEWAY -> true;
+            case HUB -> Boolean.TRUE.equals(unit.bridges()) || repeats(unit, in, out);
+            case CONTROLLER, SELF_CONTAINED, PANEL -> repeats(unit, in, out);
             case SUPPLY -> false;
         };
+    }
+
+    private static boolean repeats(Unit unit, Medium in, Medium out) {
+        Boolean said = in == out ? unit.radio(in).map(Radio::repeats).orElse(null) : null;
+        return in == out
+                && (in.mesh()
+                        ? !Boolean.FALSE.equals(said)
+                                && unit.power().sources().stream().anyMatch(PowerState::steady)
+                        : Boolean.TRUE.equals(said));
     }
 
     boolean isHub(String unit) {

@@ -1,20 +1,23 @@
 package org.skelto.core.outage;
 
 import java.util.ArrayList;
+import java.util.HashSet;
 import java.util.IdentityHashMap;
 import java.util.List;
 import java.util.Map;
+import java.util.Set;
 import java.util.function.Consumer;
 import org.skelto.core.outage.Formula.All;
 import org.skelto.core.outage.Formula.Any;
 import org.skelto.core.outage.Formula.Live;
 import org.skelto.core.outage.Formula.Needs;
 import org.skelto.core.outage.Formula.Never;
-import org.skelto.core.outage.Formula.NotPowered;
+import org.skelto.core.outage.Formula.Not;
 import org.skelto.core.outage.Formula.Reaches;
 import org.skelto.core.outage.Formula.Up;
 import org.skelto.core.plan.Plan;
-import org.skelto.core.plan.power.Power;
+import org.skelto.core.plan.power.PowerSource;
+import org.skelto.core.plan.power.Source;
 import org.skelto.core.work.ComputingBudget;
 
 /** Says whether a formula holds in a house, and names the first thing that breaks it when it does not. */
@@ -62,7 +65,7 @@ final class Judge {
         if (formula instanceof Live live) {
             return house.live(live.circuit());
         }
-        return formula instanceof NotPowered not && !holds(not.power());
+        return formula instanceof Not not && !holds(not.power());
     }
 
     private boolean together(Formula formula) {
@@ -94,7 +97,11 @@ final class Judge {
         } else if (formula instanceof Live live) {
             house.proofOfLive(live.circuit(), sink);
         } else if (formula instanceof Reaches reaches) {
-            house.along(reaches.from(), reaches.to(), unit -> house.proofOfUp(unit, sink));
+            house.along(
+                    reaches.from(),
+                    reaches.to(),
+                    unit -> house.proofOfUp(unit, sink),
+                    link -> sink.accept(Component.link(link)));
         }
     }
 
@@ -120,7 +127,7 @@ final class Judge {
             return cut(reaches);
         }
         if (formula instanceof Live live) {
-            return circuit(live.circuit()) + " is dead";
+            return dead(live.circuit());
         }
         return formula instanceof Never never ? never.reason() : "it still has power";
     }
@@ -129,13 +136,35 @@ final class Judge {
         if (!house.works(Component.unit(unitId))) {
             return unit(unitId) + " is out";
         }
-        Power power = plan.units().get(unitId).power();
-        if (power.fed()) {
-            return power.from() == null
-                    ? unit(unitId) + " has no power: nothing feeds it"
-                    : unit(unitId) + " has no power: " + down(power.from());
+        return unit(unitId) + " has no power: " + dark(unitId, new HashSet<>());
+    }
+
+    /** Why the first of a unit's sources gives nothing. */
+    private String dark(String unitId, Set<String> seen) {
+        Source source = plan.units().get(unitId).power().sources().get(0);
+        if (source.source() == PowerSource.MAINS) {
+            return dead(source.circuit());
         }
-        return unit(unitId) + " has no power: " + circuit(power.circuit()) + " is dead";
+        String from = source.from();
+        if (from == null) {
+            return "nothing feeds it";
+        }
+        if (!seen.add(unitId)) {
+            return "it hangs in a ring that nothing feeds";
+        }
+        if (house.up(from)) {
+            return source.source() == PowerSource.SUPPLY
+                    ? name(Component.feed(unitId)) + " is out"
+                    : "no cable leads to it from " + unit(from);
+        }
+        return house.works(Component.unit(from))
+                ? unit(from) + " has no power: " + dark(from, seen)
+                : unit(from) + " is out";
+    }
+
+    private String dead(String circuit) {
+        String from = circuit == null ? null : plan.circuits().get(circuit).from();
+        return from != null && house.works(Component.circuit(circuit)) ? down(from) : circuit(circuit) + " is dead";
     }
 
     private String cut(Reaches reaches) {
@@ -148,7 +177,23 @@ final class Judge {
         List<String> way = whole.way(reaches.from(), reaches.to());
         List<String> dead = new ArrayList<>(way);
         dead.removeIf(house::up);
+        for (int i = 0; dead.isEmpty() && i + 1 < way.size(); i++) {
+            String gone = failedLink(way.get(i), way.get(i + 1));
+            if (gone != null) {
+                return name(gone) + " is out";
+            }
+        }
         return dead.isEmpty() ? gap(drawn.way(reaches.from(), reaches.to()), reaches) : down(dead.get(0));
+    }
+
+    private String failedLink(String one, String other) {
+        return plan.links().entrySet().stream()
+                .filter(e -> Set.of(one, other)
+                        .equals(Set.of(e.getValue().from(), e.getValue().to())))
+                .map(e -> Component.link(e.getKey()))
+                .filter(c -> !house.works(c))
+                .findFirst()
+                .orElse(null);
     }
 
     /** The first link on a drawn way that does not carry. */

@@ -12,40 +12,51 @@ import java.util.List;
 import java.util.Map;
 import java.util.Set;
 import java.util.TreeMap;
+import java.util.stream.Collectors;
 import org.skelto.core.outage.DeviceState.JobState;
 import org.skelto.core.outage.DeviceState.WayState;
 import org.skelto.core.outage.JobWays.PlannedWay;
+import org.skelto.core.parts.Catalogue;
 import org.skelto.core.plan.Plan;
 import org.skelto.core.plan.equipment.Criticality;
 import org.skelto.core.plan.equipment.Device;
-import org.skelto.core.plan.equipment.DeviceKind;
-import org.skelto.core.plan.equipment.Hand;
+import org.skelto.core.plan.equipment.Job;
 import org.skelto.core.plan.equipment.Unit;
 import org.skelto.core.plan.equipment.UnitKind;
 import org.skelto.core.plan.equipment.Way;
-import org.skelto.core.plan.power.Power;
 import org.skelto.core.plan.power.PowerSource;
+import org.skelto.core.plan.power.Source;
 import org.skelto.core.work.ComputingBudget;
 
 /** Judges every device of a plan with a set of components gone. */
 public final class Outages {
     private final Plan plan;
     private final Map<String, List<JobWays>> jobs = new LinkedHashMap<>();
+    private final Map<String, Formula> stuck = new HashMap<>();
     private final Hops hops;
+    private final Set<String> charged;
     private final Map<String, Component> components;
     private final House whole;
     private final House drawn;
     private volatile Map<String, DeviceState> now;
 
     /** The outages of a plan whose links carry as they are said to. */
-    public Outages(Plan plan, Carrying carrying) {
+    public Outages(Plan plan, Catalogue parts, Carrying carrying) {
         this.plan = plan;
         this.hops = new Hops(plan, carrying);
+        this.charged = PowerState.charged(plan);
         this.components = Components.of(plan);
-        this.whole = new House(plan, Set.of(), hops);
-        this.drawn = new House(plan, Set.of(), new Hops(plan, Carrying.EVERYTHING));
-        WayBuilder builder = new WayBuilder(plan);
-        plan.devices().forEach((id, device) -> jobs.put(id, builder.jobs(device)));
+        PowerState all = new PowerState(plan, Set.of(), charged);
+        this.whole = new House(plan, all, hops);
+        this.drawn = new House(plan, all, new Hops(plan, Carrying.EVERYTHING));
+        WayBuilder builder = new WayBuilder(plan, parts);
+        plan.devices().forEach((id, device) -> {
+            jobs.put(id, builder.jobs(id, device));
+            Formula stops = builder.stuck(id, device);
+            if (stops != null) {
+                stuck.put(id, stops);
+            }
+        });
     }
 
     /** All components that could be supposed gone. */
@@ -77,7 +88,7 @@ public final class Outages {
     public Map<String, DeviceState> without(Set<String> failed, Collection<String> devices) {
         Judge judge = judge(failed);
         Map<String, DeviceState> states = new TreeMap<>();
-        devices.forEach(id -> states.put(id, device(plan.devices().get(id), jobs.get(id), judge)));
+        devices.forEach(id -> states.put(id, device(id, plan.devices().get(id), jobs.get(id), judge)));
         return states;
     }
 
@@ -108,7 +119,8 @@ public final class Outages {
     }
 
     private Judge judge(Set<String> failed) {
-        return new Judge(plan, components, new House(plan, failed, hops), whole, drawn);
+        Set<String> gone = failed.stream().map(Component::today).collect(Collectors.toSet());
+        return new Judge(plan, components, new House(plan, new PowerState(plan, gone, charged), hops), whole, drawn);
     }
 
     /**
@@ -124,10 +136,10 @@ public final class Outages {
                 && device.ways().contains(Way.ALONE);
     }
 
-    private DeviceState device(Device device, List<JobWays> jobs, Judge judge) {
+    private DeviceState device(String id, Device device, List<JobWays> jobs, Judge judge) {
         ComputingBudget.step();
         List<JobState> states =
-                jobs.stream().map(job -> job(device, job, judge)).toList();
+                jobs.stream().map(job -> job(device, stuck.get(id), job, judge)).toList();
         if (device.criticality() == Criticality.VITAL && !(actsAlone(plan, device) && judge.up(device.unit()))) {
             return new DeviceState(State.UNSAFE, vitalJob(states), vitalSentence(device, judge), states);
         }
@@ -151,7 +163,7 @@ public final class Outages {
         return "it guards life and needs more than itself and its own battery";
     }
 
-    private static JobState job(Device device, JobWays job, Judge judge) {
+    private static JobState job(Device device, Formula stuck, JobWays job, Judge judge) {
         List<WayState> ways = new ArrayList<>();
         PlannedWay working = null;
         int works = 0;
@@ -169,38 +181,50 @@ public final class Outages {
                 broken = way.name() + ": " + reason;
             }
         }
-        State state = works == job.ways().size()
-                ? State.HOLDS
-                : automatic ? State.REDUCED : works > 0 ? State.BY_HAND : State.LOST;
-        String sentence = switch (state) {
-            case HOLDS -> works == 1 ? working.name() + " works" : "all " + works + " ways work";
-            case REDUCED, BY_HAND -> working.name() + " still works; " + broken;
-            default -> broken;
-        };
-        if (state == State.LOST && job.rest() != null && judge.holds(job.rest())) {
-            state = State.REDUCED;
-            sentence = "given by its rest state; " + sentence;
-        }
-        String danger = danger(device, job, state, judge);
+        boolean rests = job.rest() != null && judge.holds(job.rest());
+        State state = state(job.ways().size(), works, automatic, rests);
+        String sentence = sentence(state, works, rests, working, broken);
+        String danger = danger(device, stuck, job, state, judge);
         return danger == null
                 ? new JobState(job.job(), state, sentence, ways)
-                : new JobState(job.job(), State.UNSAFE, danger + "; " + (broken == null ? sentence : broken), ways);
+                : new JobState(job.job(), State.UNSAFE, broken == null ? danger : danger + "; " + broken, ways);
+    }
+
+    /** The first that fits, from the best down. */
+    private static State state(int planned, int works, boolean automatic, boolean rests) {
+        if (planned > 0 && works == planned || planned == 0 && rests) {
+            return State.HOLDS;
+        }
+        return automatic || rests ? State.REDUCED : works > 0 ? State.BY_HAND : State.LOST;
+    }
+
+    private static String sentence(State state, int works, boolean rests, PlannedWay working, String broken) {
+        if (state == State.HOLDS) {
+            return works == 0
+                    ? "given by the position that it rests in"
+                    : works == 1 ? working.name() + " works" : "all " + works + " ways work";
+        }
+        if (working != null && (state == State.BY_HAND || !working.atHand())) {
+            return working.name() + " still works; " + broken;
+        }
+        return rests
+                ? "given by its rest state; " + broken
+                : broken == null ? "nothing that gives it is planned" : broken;
     }
 
     /** Why this job's state endangers, or null. */
-    private static String danger(Device device, JobWays job, State state, Judge judge) {
+    private static String danger(Device device, Formula stuck, JobWays job, State state, Judge judge) {
         if (job.job() == Job.LET_OUT && state == State.LOST && device.exitRoute()) {
             return "people cannot get out here";
         }
-        if (job.job() == Job.KEEP_OUT && state == State.LOST && device.outsideDoor() && device.guards()) {
+        if (job.job() == Job.KEEP_OUT
+                && device.outsideDoor()
+                && device.guards()
+                && job.gone() != null
+                && judge.holds(job.gone())) {
             return "the outside door stands open";
         }
-        boolean moves = (device.kind() == DeviceKind.GATE || device.kind() == DeviceKind.POWERED_DOOR)
-                && device.hand() != Hand.MECHANICAL;
-        if (moves && device.circuit() != null && !judge.holds(new Formula.Live(device.circuit()))) {
-            return "it can stop in mid-travel and has no release";
-        }
-        return null;
+        return stuck != null && judge.holds(stuck) ? "it can stop in mid-travel and has no release" : null;
     }
 
     /**
@@ -271,18 +295,29 @@ public final class Outages {
         } else if (formula instanceof Formula.Reaches reaches) {
             unit(reaches.from(), sink);
             unit(reaches.to(), sink);
-        } else if (formula instanceof Formula.NotPowered not) {
+        } else if (formula instanceof Formula.Not not) {
             leaves(not.power(), sink);
         }
     }
 
     private void unit(String id, java.util.function.Consumer<String> sink) {
+        unit(id, sink, new HashSet<>());
+    }
+
+    private void unit(String id, java.util.function.Consumer<String> sink, Set<String> seen) {
         sink.accept(Component.unit(id));
-        Power power = plan.units().get(id).power();
-        if (power.source() == PowerSource.MAINS && power.circuit() != null) {
-            sink.accept(Component.circuit(power.circuit()));
-        } else if (power.fed() && power.from() != null) {
-            unit(power.from(), sink);
+        if (!seen.add(id)) {
+            return;
+        }
+        for (Source source : plan.units().get(id).power().sources()) {
+            if (source.source() == PowerSource.MAINS && source.circuit() != null) {
+                sink.accept(Component.circuit(source.circuit()));
+            } else if (source.from() != null) {
+                if (source.source() == PowerSource.SUPPLY) {
+                    sink.accept(Component.feed(id));
+                }
+                unit(source.from(), sink, seen);
+            }
         }
     }
 }

@@ -3,25 +3,24 @@ package org.skelto.core.outage;
 import static org.skelto.core.outage.Formula.all;
 
 import java.util.ArrayList;
-import java.util.HashMap;
+import java.util.EnumSet;
 import java.util.List;
 import java.util.Map;
-import java.util.function.Supplier;
-import org.skelto.core.outage.Formula.All;
+import java.util.Set;
+import java.util.SortedSet;
+import java.util.TreeSet;
 import org.skelto.core.outage.Formula.Any;
-import org.skelto.core.outage.Formula.Live;
 import org.skelto.core.outage.Formula.Needs;
 import org.skelto.core.outage.Formula.Never;
-import org.skelto.core.outage.Formula.NotPowered;
 import org.skelto.core.outage.Formula.Reaches;
 import org.skelto.core.outage.Formula.Up;
 import org.skelto.core.outage.JobWays.PlannedWay;
+import org.skelto.core.parts.Catalogue;
 import org.skelto.core.plan.Plan;
 import org.skelto.core.plan.equipment.Device;
+import org.skelto.core.plan.equipment.DeviceKind;
 import org.skelto.core.plan.equipment.Hand;
-import org.skelto.core.plan.equipment.RestState;
-import org.skelto.core.plan.equipment.Unit;
-import org.skelto.core.plan.equipment.UnitKind;
+import org.skelto.core.plan.equipment.Job;
 import org.skelto.core.plan.equipment.Way;
 import org.skelto.core.plan.network.ServiceKind;
 import org.skelto.core.work.ComputingBudget;
@@ -29,227 +28,253 @@ import org.skelto.core.work.ComputingBudget;
 /** Turns what a person planned for a device into its jobs and the formulas of their ways. */
 final class WayBuilder {
     private final Plan plan;
-    private final Formula network;
+    private final Catalogue parts;
+    private final Brains brains;
 
-    // what many devices need is built once and judged once under each outage
-    private final Map<String, Formula> brains = new HashMap<>();
-    private final Map<String, Formula> nearby = new HashMap<>();
-    private final Map<String, Formula> away = new HashMap<>();
-
-    WayBuilder(Plan plan) {
+    WayBuilder(Plan plan, Catalogue parts) {
         this.plan = plan;
-        this.network = uplink();
+        this.parts = parts;
+        this.brains = new Brains(plan);
     }
 
-    /** The jobs that the person asked of this device. */
-    List<JobWays> jobs(Device device) {
+    /** The jobs that count for a device. */
+    List<JobWays> jobs(String id, Device device) {
         ComputingBudget.step();
+        Rest rest = new Rest(device, parts, up(device), feed(id, device));
         List<JobWays> jobs = new ArrayList<>();
-        switch (device.kind().family()) {
-            case LOAD -> add(jobs, Job.OPERATE, device, null, operating(device, true));
-            case SENSOR -> sensor(jobs, device);
-            case SOUNDER -> add(jobs, Job.SOUND, device, null, operating(device, true));
-            case BARRIER -> barrier(jobs, device);
-            case CAMERA -> camera(jobs, device);
-            case VALVE -> {
-                Formula shut = device.rest() == RestState.CLOSED ? new NotPowered(power(device)) : null;
-                add(jobs, Job.CLOSE, device, shut, operating(device, true));
-                Formula open = device.rest() == RestState.OPEN ? new NotPowered(power(device)) : null;
-                add(jobs, Job.OPEN, device, open, operating(device, false));
+        for (Job job : counted(device)) {
+            List<PlannedWay> ways = ways(id, device, job, rest);
+            switch (job) {
+                case KEEP_OUT, CLOSE -> jobs.add(new JobWays(job, ways, rest.shut(), rest.open()));
+                case LET_OUT, LET_IN, OPEN -> jobs.add(new JobWays(job, ways, rest.open(), rest.shut()));
+                default -> jobs.add(new JobWays(job, ways, null, null));
             }
         }
         return jobs;
     }
 
-    private static void add(List<JobWays> jobs, Job job, Device device, Formula rest, List<PlannedWay> ways) {
-        if (!ways.isEmpty()) {
-            jobs.add(new JobWays(job, ways, rest));
+    /** When a device is stuck in mid-travel, or null when it cannot be. */
+    Formula stuck(String id, Device device) {
+        return Rest.stuck(device, new Rest(device, parts, up(device), feed(id, device)));
+    }
+
+    /** What is asked of a device: as it is said, else what its kind must do, else what its ways serve. */
+    private SortedSet<Job> counted(Device d) {
+        if (d.jobs() != null) {
+            return d.jobs();
         }
-    }
-
-    private void sensor(List<JobWays> jobs, Device d) {
-        List<PlannedWay> know = new ArrayList<>();
-        if (plan.devices().values().stream().anyMatch(worked -> wiredTo(worked, d))) {
-            know.add(new PlannedWay("wired to its own board", false, up(d)));
+        SortedSet<Job> jobs = new TreeSet<>();
+        if (d.kind() == DeviceKind.LOCK || d.outsideDoor()) {
+            jobs.add(Job.KEEP_OUT);
         }
-        way(know, d, Way.RULE, "to the hub", () -> report(d));
-        add(jobs, Job.KNOW, d, null, know);
-        List<PlannedWay> home = new ArrayList<>();
-        way(home, d, Way.HOME_APP, "home app", () -> all(report(d), nearby(d)));
-        way(home, d, Way.ALONE, "local sound", () -> up(d));
-        add(jobs, Job.TELL_HOME, d, null, home);
-        List<PlannedWay> away = new ArrayList<>();
-        way(away, d, Way.AWAY_APP, "away app", () -> all(report(d), away(d, ServiceKind.REMOTE_ACCESS)));
-        way(away, d, Way.MESSAGE, "message to a person", () -> all(report(d), away(d, ServiceKind.PUSH)));
-        add(jobs, Job.TELL_AWAY, d, null, away);
-    }
-
-    private void camera(List<JobWays> jobs, Device d) {
-        List<PlannedWay> see = new ArrayList<>();
-        way(see, d, Way.HOME_APP, "home app", () -> all(report(d), nearby(d)));
-        way(see, d, Way.AWAY_APP, "away app", () -> all(report(d), away(d, ServiceKind.REMOTE_ACCESS)));
-        add(jobs, Job.SEE, d, null, see);
-        List<PlannedWay> record = new ArrayList<>();
-        way(record, d, Way.RULE, "on the hub", () -> report(d));
-        way(record, d, Way.ALONE, "on itself", () -> up(d));
-        add(jobs, Job.RECORD, d, null, record);
-    }
-
-    /** Whether a device is worked by this push-button on the same board. */
-    private boolean wiredTo(Device worked, Device button) {
-        return button.unit() != null
-                && button.unit().equals(worked.unit())
-                && worked.wallControls().stream().anyMatch(id -> plan.devices().get(id) == button);
-    }
-
-    private void barrier(List<JobWays> jobs, Device d) {
-        Formula stays = d.rest() == RestState.OPEN ? power(d) : Formula.ALWAYS;
-        jobs.add(new JobWays(Job.KEEP_OUT, List.of(new PlannedWay("stays shut", false, stays)), null));
-        Formula falls = d.rest() == RestState.OPEN ? new NotPowered(power(d)) : null;
-        List<PlannedWay> out = new ArrayList<>();
-        hand(out, d);
-        way(out, d, Way.WALL_CONTROL, "wall control", () -> wall(d));
-        way(out, d, Way.HOME_APP, "home app", () -> all(command(d), nearby(d)));
-        if (out.isEmpty() && d.exitRoute()) {
-            out.add(new PlannedWay("any", false, new Never("no way to open it from inside is planned")));
+        if (d.exitRoute()) {
+            jobs.add(Job.LET_OUT);
         }
-        add(jobs, Job.LET_OUT, d, falls, out);
-        List<PlannedWay> in = new ArrayList<>(operating(d, false));
-        add(jobs, Job.LET_IN, d, falls, in);
+        if (d.kind() == DeviceKind.VALVE) {
+            jobs.add(Job.CLOSE);
+            if (!d.guards()) {
+                jobs.add(Job.OPEN);
+            }
+        }
+        if (jobs.isEmpty()) {
+            for (Job job : possible(d.kind().family())) {
+                if (planned(d).stream().anyMatch(w -> serves(w, job)) || d.hand() != Hand.NONE && byHand(d, job)) {
+                    jobs.add(job);
+                }
+            }
+            if (wiredTo(d)) {
+                jobs.add(Job.REPORT);
+            }
+        }
+        return jobs;
     }
 
-    private List<PlannedWay> operating(Device d, boolean withAlone) {
+    private static Set<Job> possible(DeviceKind.Family family) {
+        return switch (family) {
+            case LOAD -> EnumSet.of(Job.OPERATE);
+            case SENSOR -> EnumSet.of(Job.REPORT, Job.ALERT_HOME, Job.ALERT_AWAY);
+            case SOUNDER -> EnumSet.of(Job.SOUND);
+            case BARRIER -> EnumSet.of(Job.KEEP_OUT, Job.LET_OUT, Job.LET_IN);
+            case VALVE -> EnumSet.of(Job.CLOSE, Job.OPEN);
+            case CAMERA -> EnumSet.of(Job.SEE, Job.RECORD);
+        };
+    }
+
+    private static Set<Way> planned(Device d) {
+        return d.ways();
+    }
+
+    /** Which way serves which job. */
+    private static boolean serves(Way way, Job job) {
+        return switch (job) {
+            case OPERATE, SOUND, CLOSE, OPEN, KEEP_OUT -> way != Way.MESSAGE;
+            case REPORT -> way == Way.RULE || way == Way.ALONE;
+            case ALERT_HOME -> way == Way.HOME_APP || way == Way.SPOKEN || way == Way.ALONE;
+            case ALERT_AWAY -> way == Way.AWAY_APP || way == Way.MESSAGE;
+            case LET_OUT -> way != Way.MESSAGE && way != Way.RULE;
+            case LET_IN -> way == Way.ALONE || way == Way.HOME_APP || way == Way.AWAY_APP || way == Way.SPOKEN;
+            case SEE -> way == Way.HOME_APP || way == Way.AWAY_APP;
+            case RECORD -> way == Way.RULE || way == Way.ALONE;
+        };
+    }
+
+    private boolean byHand(Device d, Job job) {
+        return switch (job) {
+            case OPERATE, SOUND, CLOSE, OPEN, LET_OUT -> d.hand() != Hand.NONE;
+            // by hand it is only kept shut where the mechanism stays as it was left
+            case KEEP_OUT -> d.hand() != Hand.NONE && new Rest(d, parts, Formula.ALWAYS, Formula.ALWAYS).stays();
+            // the thumbturn inside is no way in; a key outside is
+            case LET_IN -> d.known().lock() != null && d.known().lock().hasKey();
+            default -> false;
+        };
+    }
+
+    private List<PlannedWay> ways(String id, Device d, Job job, Rest rest) {
         List<PlannedWay> ways = new ArrayList<>();
-        hand(ways, d);
-        way(ways, d, Way.WALL_CONTROL, "wall control", () -> wall(d));
-        way(ways, d, Way.RULE, "rule", () -> command(d));
-        way(ways, d, Way.HOME_APP, "home app", () -> all(command(d), nearby(d)));
-        way(ways, d, Way.AWAY_APP, "away app", () -> all(command(d), away(d, ServiceKind.REMOTE_ACCESS)));
-        way(ways, d, Way.SPOKEN, "spoken", () -> all(command(d), nearby(d), away(d, ServiceKind.SPOKEN)));
-        if (withAlone) {
-            way(ways, d, Way.ALONE, "alone", () -> all(power(d)));
+        if (byHand(d, job)) {
+            boolean live = d.hand() == Hand.SWITCH && job != Job.LET_IN;
+            ways.add(
+                    live
+                            ? new PlannedWay("at hand, by a switch", true, feed(id, d))
+                            : new PlannedWay(
+                                    job == Job.LET_IN ? "by key" : "at hand, without power", true, Formula.ALWAYS));
+        }
+        boolean asks = job == Job.REPORT
+                || job == Job.ALERT_HOME
+                || job == Job.ALERT_AWAY
+                || job == Job.SEE
+                || job == Job.RECORD;
+        String hub = hub(d);
+        for (Way way : d.ways()) {
+            if (!serves(way, job)) {
+                continue;
+            }
+            switch (way) {
+                case WALL_CONTROL -> walls(ways, id, d);
+                case RULE ->
+                    ways.add(new PlannedWay(
+                            asks ? "to the hub" : "rule",
+                            false,
+                            asks ? report(d) : all(command(id, d), brains.rules(hub))));
+                case HOME_APP ->
+                    ways.add(new PlannedWay(
+                            "home app", false, all(asks ? report(d) : command(id, d), brains.nearby(hub))));
+                case AWAY_APP ->
+                    ways.add(new PlannedWay(
+                            "away app", false, all(asks ? report(d) : command(id, d), brains.away(hub))));
+                case SPOKEN ->
+                    ways.add(new PlannedWay(
+                            "spoken",
+                            false,
+                            all(
+                                    asks ? report(d) : command(id, d),
+                                    brains.nearby(hub),
+                                    brains.service(hub, ServiceKind.SPOKEN))));
+                case MESSAGE -> messages(ways, d, hub);
+                case ALONE ->
+                    ways.add(new PlannedWay(
+                            job == Job.ALERT_HOME ? "local sound" : job == Job.RECORD ? "on itself" : "alone",
+                            false,
+                            asks ? up(d) : power(id, d)));
+            }
+        }
+        if (job == Job.REPORT && wiredTo(d)) {
+            ways.add(new PlannedWay("wired to its own board", false, up(d)));
+        }
+        if (ways.isEmpty() && job == Job.LET_OUT && d.exitRoute() && rest.open() == null) {
+            ways.add(new PlannedWay("any", false, new Never("no way to open it from inside is planned")));
         }
         return ways;
     }
 
-    private static void way(List<PlannedWay> ways, Device d, Way way, String name, Supplier<Formula> formula) {
-        if (d.ways().contains(way)) {
-            ways.add(new PlannedWay(name, false, formula.get()));
+    /** Each service that carries messages is a way of its own. */
+    private void messages(List<PlannedWay> ways, Device d, String hub) {
+        Map<String, Formula> services = brains.services(hub, ServiceKind.PUSH);
+        if (services.isEmpty()) {
+            ways.add(new PlannedWay("message to a person", false, new Never("no service for it is in the plan")));
+        }
+        services.forEach((name, formula) -> ways.add(new PlannedWay(
+                services.size() == 1 ? "message to a person" : "message over " + name,
+                false,
+                all(report(d), brains.rules(hub), formula))));
+    }
+
+    /** Each push-button is a way of its own: on the same board, bound to it, or through the hub where a rule is planned. */
+    private void walls(List<PlannedWay> ways, String id, Device d) {
+        if (d.wallControls().isEmpty()) {
+            ways.add(new PlannedWay("wall control", false, new Never("no push-button is named")));
+        }
+        for (String control : d.wallControls()) {
+            Device button = plan.devices().get(control);
+            String name = d.wallControls().size() == 1 ? "wall control" : "wall control " + button.name();
+            ways.add(new PlannedWay(name, false, wall(id, d, button)));
         }
     }
 
-    private static void hand(List<PlannedWay> ways, Device d) {
-        if (d.hand() == Hand.MECHANICAL) {
-            ways.add(new PlannedWay("at hand, without power", true, Formula.ALWAYS));
-        } else if (d.hand() == Hand.SWITCH) {
-            ways.add(new PlannedWay("at hand, by a switch", true, feed(d)));
+    private Formula wall(String id, Device d, Device button) {
+        List<Formula> any = new ArrayList<>();
+        if (button.unit() != null && button.unit().equals(d.unit())) {
+            any.add(power(id, d));
+        } else if (button.unit() != null && d.unit() != null && bound(button.unit(), d.unit())) {
+            any.add(all(power(id, d), new Reaches(button.unit(), d.unit())));
         }
+        if (any.isEmpty() || d.ways().contains(Way.RULE)) {
+            String hub = hub(d);
+            any.add(all(report(button), command(id, d), brains.rules(hub)));
+        }
+        return new Any(any);
     }
 
-    /** What feeds the load itself. */
-    private static Formula feed(Device d) {
-        return d.circuit() == null ? Formula.ALWAYS : new Live(d.circuit());
+    /** Whether a link is planned between two units, so that one can be taught to the other. */
+    private boolean bound(String one, String other) {
+        return plan.links().values().stream()
+                .anyMatch(l -> l.from().equals(one) && l.to().equals(other)
+                        || l.from().equals(other) && l.to().equals(one) && l.twoWay());
+    }
+
+    /** Whether a device on the same board is worked by this push-button. */
+    private boolean wiredTo(Device button) {
+        if (button.unit() == null || button.kind() != DeviceKind.PUSH_BUTTON) {
+            return false;
+        }
+        return plan.devices().values().stream()
+                .anyMatch(worked -> button.unit().equals(worked.unit())
+                        && worked.wallControls().stream()
+                                .anyMatch(id -> plan.devices().get(id) == button));
+    }
+
+    /** What feeds a load: its supply, else its circuit, else the unit that it sits on; over a whole cable. */
+    private Formula feed(String id, Device d) {
+        String supply = d.known().supply();
+        if (supply != null) {
+            return all(new Needs(Component.wire(id)), new Up(supply));
+        }
+        return d.circuit() != null ? all(new Needs(Component.wire(id)), new Formula.Live(d.circuit())) : up(d);
     }
 
     private static Formula up(Device d) {
         return d.unit() == null ? new Never("it is not attached to a controller") : new Up(d.unit());
     }
 
-    private static Formula power(Device d) {
-        return all(up(d), feed(d));
+    private Formula power(String id, Device d) {
+        return all(up(d), feed(id, d));
     }
 
-    private Formula wall(Device d) {
-        List<Formula> buttons = new ArrayList<>();
-        for (String id : d.wallControls()) {
-            Device button = plan.devices().get(id);
-            boolean direct = button.unit() != null && button.unit().equals(d.unit());
-            buttons.add(direct ? power(d) : all(report(button), command(d)));
-        }
-        return buttons.isEmpty() ? new Never("no push-button is named") : new Any(buttons);
-    }
-
-    private Formula command(Device d) {
+    private Formula command(String id, Device d) {
         String hub = hub(d);
         return hub == null
                 ? all(up(d), new Never("no hub serves it"))
-                : all(power(d), brains(hub), new Reaches(hub, d.unit()));
+                : all(power(id, d), brains.box(hub, d.unit()), new Reaches(hub, d.unit()));
     }
 
     private Formula report(Device d) {
         String hub = hub(d);
         return hub == null
                 ? all(up(d), new Never("no hub serves it"))
-                : all(up(d), brains(hub), new Reaches(d.unit(), hub));
+                : all(up(d), brains.box(hub, d.unit()), new Reaches(d.unit(), hub));
     }
 
     private String hub(Device d) {
         return d.unit() == null ? null : plan.units().get(d.unit()).hub();
-    }
-
-    private Formula brains(String hub) {
-        return brains.computeIfAbsent(hub, this::brainsOf);
-    }
-
-    private Formula brainsOf(String hub) {
-        List<Formula> parts = new ArrayList<>(List.of(new Up(hub), new Needs(Component.hub(hub))));
-        String broker = plan.units().get(hub).broker()
-                ? hub
-                : plan.units().entrySet().stream()
-                        .filter(e -> e.getValue().broker())
-                        .map(Map.Entry::getKey)
-                        .findFirst()
-                        .orElse(null);
-        if (broker != null) {
-            parts.add(new Needs(Component.broker(broker)));
-            if (!broker.equals(hub)) {
-                parts.add(new Reaches(broker, hub));
-                parts.add(new Reaches(hub, broker));
-            }
-        }
-        return new All(parts);
-    }
-
-    /** A phone in the house must reach the hub through some access point. */
-    private Formula nearby(Device d) {
-        return nearby.computeIfAbsent(String.valueOf(hub(d)), key -> nearbyOf(hub(d)));
-    }
-
-    private Formula nearbyOf(String hub) {
-        List<Formula> points = new ArrayList<>();
-        plan.units().forEach((id, unit) -> {
-            if (unit.kind() == UnitKind.ACCESS_POINT && hub != null) {
-                points.add(new Reaches(id, hub));
-            }
-        });
-        return points.isEmpty() ? new Never("no access point is in the plan") : new Any(points);
-    }
-
-    private Formula away(Device d, ServiceKind kind) {
-        return away.computeIfAbsent(hub(d) + " " + kind, key -> awayOf(hub(d), kind));
-    }
-
-    private Formula awayOf(String hub, ServiceKind kind) {
-        List<Formula> services = new ArrayList<>();
-        plan.services().forEach((id, service) -> {
-            if (service.kind() == kind) {
-                services.add(new Needs(Component.service(id)));
-            }
-        });
-        if (services.isEmpty()) {
-            return new Never("no service for it is in the plan");
-        }
-        List<Formula> entries = new ArrayList<>();
-        plan.units().forEach((id, unit) -> {
-            if (unit.internetEntry() && hub != null) {
-                entries.add(new Reaches(hub, id));
-            }
-        });
-        return all(network, new Any(entries), new Any(services));
-    }
-
-    private Formula uplink() {
-        boolean entry = plan.units().values().stream().anyMatch(Unit::internetEntry);
-        return entry ? new Needs(Component.INTERNET) : new Never("the internet entry is not in the plan");
     }
 }

@@ -14,12 +14,12 @@ import org.skelto.core.facts.HouseFacts;
 import org.skelto.core.facts.PlanPart;
 import org.skelto.core.outage.Component;
 import org.skelto.core.outage.DeviceState;
-import org.skelto.core.outage.Job;
 import org.skelto.core.outage.State;
 import org.skelto.core.plan.Edit;
 import org.skelto.core.plan.equipment.Device;
 import org.skelto.core.plan.equipment.DeviceKind;
 import org.skelto.core.plan.equipment.Hand;
+import org.skelto.core.plan.equipment.Job;
 import org.skelto.core.plan.equipment.RestState;
 import org.skelto.core.plan.equipment.Unit;
 import org.skelto.core.plan.equipment.UnitKind;
@@ -122,7 +122,7 @@ final class OutageChecks {
             Device d = c.plan.devices().get(id);
             boolean worse = state.state().compareTo(State.LOST) >= 0
                     && c.now().get(id).state().compareTo(State.LOST) < 0;
-            if (worse && state.job() != Job.TELL_AWAY) {
+            if (worse && state.job() != Job.ALERT_AWAY) {
                 List<Way> ways = new ArrayList<>(d.ways());
                 ways.add(Way.HOME_APP);
                 c.snag("O1", FIX, OUTAGES, d.name() + " is lost without the internet")

@@ -43,10 +43,11 @@ class AssessmentTest {
         assertEquals(
                 "With everything working: 2 hold, 0 reduced, 0 by hand, 0 lost, 0 unsafe",
                 Assessment.of(figures, Set.of()).sentence());
-        // without the hub the lamp has its switch, the probe nobody to tell
+        // without rules apps and reports go on
         assertEquals(
-                "Without rules on hub: 0 hold, 0 reduced, 1 by hand, 1 lost, 0 unsafe",
-                Assessment.of(figures, Set.of("hub:hub")).sentence());
+                "Without rules on hub: 1 hold, 1 reduced, 0 by hand, 0 lost, 0 unsafe",
+                Assessment.of(figures, Set.of("rules:hub")).sentence());
+        // without the hub the lamp has its switch, the probe nobody to tell
         assertEquals(
                 "Without hub: 0 hold, 0 reduced, 1 by hand, 1 lost, 0 unsafe",
                 Assessment.of(figures, Set.of("hub")).sentence(),

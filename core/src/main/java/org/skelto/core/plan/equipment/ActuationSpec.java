@@ -20,6 +20,7 @@ import org.skelto.core.plan.format.Within;
  * @param staggerS seconds that it waits after power has returned, 0 to 3600
  * @param winner what counts when a latching switch and the restored state disagree
  * @param holdS seconds that a sensor goes on telling after what it saw is gone, 0 to 86 400
+ * @param contact what the contact that it hangs on does while the board is dead; null means normally open
  * @param warmUpS seconds after power has returned before a sensor can be believed, 0 to 3600
  */
 @RecordBuilder
@@ -57,7 +58,9 @@ public record ActuationSpec(
         Double holdS,
 
         @Nullable @Within(least = 0, most = 3600, unit = "s")
-        Double warmUpS)
+        Double warmUpS,
+
+        @Nullable ContactRest contact)
         implements ActuationSpecBuilder.With {
     /** Nothing is known. */
     public static final ActuationSpec UNKNOWN = ActuationSpecBuilder.builder().build();

@@ -33,6 +33,7 @@ import org.skelto.core.plan.site.Place;
  * @param heardIn ids of the rooms in which a sounder must be heard
  * @param wiring terminals of its controller's boards, or null when they are not chosen yet
  * @param works what it takes and how it is worked, or null when nothing is known
+ * @param jobs what is asked of it, or null for what its kind and its ways make of it
  */
 @RecordBuilder
 public record Device(
@@ -58,7 +59,8 @@ public record Device(
         @Nullable Sound sound,
         SortedSet<@IdOf(value = "rooms", what = "a room") String> heardIn,
         @Nullable Wiring wiring,
-        @Nullable ActuationSpec works)
+        @Nullable ActuationSpec works,
+        @Nullable SortedSet<Job> jobs)
         implements DeviceBuilder.With {
     public Device {
         criticality = criticality == null && kind != null ? kind.criticality() : criticality;
@@ -67,6 +69,7 @@ public record Device(
         ways = Copies.sorted(ways);
         wallControls = Copies.sorted(wallControls);
         heardIn = Copies.sorted(heardIn);
+        jobs = jobs == null ? null : Copies.sorted(jobs);
     }
 
     /** True when it guards property or life. */

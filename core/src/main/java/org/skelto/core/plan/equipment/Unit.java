@@ -42,6 +42,9 @@ import org.skelto.core.plan.site.Place;
  * @param housing id of the wall box or enclosure that it is in, or null
  * @param message what it sends over a long-range or sub-GHz radio, or null when nobody said
  * @param solar the panel that charges its battery, or null
+ * @param talks how it is spoken to on the house network; null means over the broker, once the plan has one
+ * @param bridges whether a hub passes on what comes over Ethernet; null means not
+ * @param tunnel whether a way in from outside of the house's own ends on it; null means not
  */
 @RecordBuilder
 public record Unit(
@@ -76,7 +79,10 @@ public record Unit(
         String housing,
 
         @Nullable Message message,
-        @Nullable Solar solar)
+        @Nullable Solar solar,
+        @Nullable Talks talks,
+        @Nullable Boolean bridges,
+        @Nullable Boolean tunnel)
         implements UnitBuilder.With {
     public Unit {
         radios = Copies.sorted(radios);
@@ -109,6 +115,11 @@ public record Unit(
     /** All media it has a radio for, in the order of their ids. */
     public List<Medium> media() {
         return radios.values().stream().map(Radio::medium).distinct().toList();
+    }
+
+    /** Whether a tunnel of the house's own ends on it. */
+    public boolean endsTunnel() {
+        return Boolean.TRUE.equals(tunnel);
     }
 
     /** What it sends. */

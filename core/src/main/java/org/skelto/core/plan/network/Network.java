@@ -1,5 +1,10 @@
 package org.skelto.core.plan.network;
 
+import java.util.List;
+import org.jspecify.annotations.Nullable;
+import org.skelto.core.plan.format.Copies;
+import org.skelto.core.plan.format.Count;
+import org.skelto.core.plan.format.IdOf;
 import org.skelto.core.plan.format.Limits;
 import org.skelto.core.plan.format.Matches;
 import org.skelto.core.plan.format.Words;
@@ -11,6 +16,8 @@ import org.skelto.core.plan.format.Words;
  * @param poolFrom first address that the router gives out by itself
  * @param poolTo last such address
  * @param topicRoot first level of every message topic
+ * @param lines ids of the units with a line to the internet, in the order in which they are used
+ * @param failover whether the next line takes over when one fails; null means not
  */
 public record Network(
         @Matches(
@@ -24,7 +31,18 @@ public record Network(
         @Matches(value = Matches.IPV4, says = Matches.NOT_AN_ADDRESS)
         String poolTo,
 
-        @Words(least = 1, most = Limits.NAME_LENGTH) String topicRoot) {
+        @Words(least = 1, most = Limits.NAME_LENGTH) String topicRoot,
+        @Count(most = 8, of = "lines") List<@IdOf(value = "units", what = "a way in") String> lines,
+        @Nullable Boolean failover) {
+    public Network {
+        lines = lines == null ? List.of() : Copies.list(lines);
+    }
+
+    /** Pools alone. */
+    public Network(String subnet, String poolFrom, String poolTo, String topicRoot) {
+        this(subnet, poolFrom, poolTo, topicRoot, List.of(), null);
+    }
+
     /** The pools that a new plan starts with. */
     public static Network standard(String topicRoot) {
         return new Network("192.168.40.0/24", "192.168.40.150", "192.168.40.239", topicRoot);

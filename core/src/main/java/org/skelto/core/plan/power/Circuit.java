@@ -1,6 +1,7 @@
 package org.skelto.core.plan.power;
 
 import org.jspecify.annotations.Nullable;
+import org.skelto.core.plan.format.IdOf;
 import org.skelto.core.plan.format.Matches;
 import org.skelto.core.plan.format.Name;
 import org.skelto.core.plan.format.Within;
@@ -9,6 +10,7 @@ import org.skelto.core.plan.format.Within;
  * One mains circuit behind its own protective device.
  *
  * @param breakerA rating of that device, 0.5 to 200 A, or null when not known
+ * @param from id of the unit with a backup that feeds it instead of the mains, or null
  * @param cable id of its cable's part in the catalogue, or null when not known
  */
 public record Circuit(
@@ -18,9 +20,11 @@ public record Circuit(
         Double breakerA,
 
         @Nullable @Matches(value = Matches.PART, says = Matches.NOT_A_PART)
-        String cable) {
+        String cable,
+
+        @Nullable @IdOf(value = "units", what = "a backup") String from) {
     /** A circuit of which only the name is known. */
     public Circuit(String name) {
-        this(name, null, null);
+        this(name, null, null, null);
     }
 }

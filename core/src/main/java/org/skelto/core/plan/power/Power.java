@@ -1,7 +1,10 @@
 package org.skelto.core.plan.power;
 
 import io.soabase.recordbuilder.core.RecordBuilder;
+import java.util.List;
 import org.jspecify.annotations.Nullable;
+import org.skelto.core.plan.format.Copies;
+import org.skelto.core.plan.format.Count;
 import org.skelto.core.plan.format.IdOf;
 import org.skelto.core.plan.format.Matches;
 import org.skelto.core.plan.format.Within;
@@ -15,6 +18,7 @@ import org.skelto.core.plan.format.Within;
  * @param part id of the part between source and unit, which is in no box of its own: a plug supply, cells, a splitter
  * @param count how many of them side by side, 1 to 100; null means one
  * @param feed the cable that brings its low voltage, or null when that is of no account
+ * @param more further sources, any of which is enough
  */
 @RecordBuilder
 public record Power(
@@ -30,8 +34,13 @@ public record Power(
         String part,
 
         @Nullable @Within(least = 1, most = 100) Integer count,
-        @Nullable Feed feed)
+        @Nullable Feed feed,
+        @Count(most = 4, of = "sources") List<Source> more)
         implements PowerBuilder.With {
+    public Power {
+        more = more == null ? List.of() : Copies.list(more);
+    }
+
     /** Power of which only the source is known. */
     public static Power of(PowerSource source, @Nullable String circuit, @Nullable String from, double backupH) {
         return PowerBuilder.builder()
@@ -67,6 +76,13 @@ public record Power(
     /** Whether it has power all day, so that it can listen and repeat. */
     public boolean steady() {
         return source == PowerSource.MAINS || source == PowerSource.SUPPLY;
+    }
+
+    /** All its sources, the first one first. */
+    public List<Source> sources() {
+        List<Source> all = new java.util.ArrayList<>(List.of(new Source(source, circuit, from)));
+        all.addAll(more);
+        return all;
     }
 
     /** How many parts stand side by side. */

@@ -24,6 +24,7 @@ import org.skelto.core.plan.format.Words;
  * @param family the message family that it sends in, or null when any receiver of the medium decodes it
  * @param decodes the families that it decodes; none means all
  * @param air what it is set to besides, or null when nothing is said
+ * @param repeats whether it passes on what it hears of a mesh; null means where its unit is steadily powered
  */
 @RecordBuilder
 public record Radio(
@@ -43,7 +44,8 @@ public record Radio(
         boolean metalBox,
         @Nullable @Words(most = Limits.NAME_LENGTH) String family,
         @Count(most = 50, of = "families") SortedSet<@Words(most = Limits.NAME_LENGTH) String> decodes,
-        @Nullable AirSettings air)
+        @Nullable AirSettings air,
+        @Nullable Boolean repeats)
         implements RadioBuilder.With {
     public Radio {
         decodes = Copies.sorted(decodes);

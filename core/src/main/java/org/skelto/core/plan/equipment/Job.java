@@ -1,11 +1,13 @@
-package org.skelto.core.outage;
+package org.skelto.core.plan.equipment;
 
-/** What a device is for, by its kind. */
+/** What a device is for. */
 public enum Job {
+    /** A lamp, load, blind or motor does as it is told. */
     OPERATE("operate"),
-    KNOW("know"),
-    TELL_HOME("tell at home"),
-    TELL_AWAY("tell away"),
+    /** Whoever acts on a sensor learns what it sees. */
+    REPORT("report"),
+    ALERT_HOME("alert at home"),
+    ALERT_AWAY("alert away"),
     SOUND("sound"),
     KEEP_OUT("keep out"),
     LET_OUT("let out"),
