@@ -34,7 +34,11 @@ function wanted() {
   }
   return { codingRate: ask.codingRate, payloadBytes, tries, frequencyMHz };
 }
-const { answer: grid, of, trouble } = useAnswer(
+const {
+  answer: grid,
+  of,
+  trouble,
+} = useAnswer(
   () => (far.path ? { path: far.path, ...ask } : null),
   async ({ path }) =>
     answer(
