@@ -180,6 +180,10 @@ describe("what it takes", () => {
     expect(part.find(".figure").attributes("title")).toBe("How the margin with: power up comes about");
     await part.find("button.soft").trigger("click");
     expect(edit).toHaveBeenCalledWith(edits, "power up");
+    // another path is chosen: until its answer is there, changes of the one before cannot be made
+    useFar().path = "elsewhere";
+    await part.vm.$nextTick();
+    expect(part.find("button.soft").exists()).toBe(false);
   });
 
   it("says what is wrong instead of an old answer", async () => {

@@ -8,6 +8,8 @@ import { useBench } from "../plan/store";
 export function useAnswer<Q, T>(question: () => Q | null, ask: (question: Q) => Promise<T>) {
   const bench = useBench();
   const answer = shallowRef<T | null>(null) as Ref<T | null>;
+  /** The question that the answer is to: until the newest is answered, an older one. */
+  const of = shallowRef<Q | null>(null) as Ref<Q | null>;
   const trouble = ref<string | null>(null);
   const working = ref(false);
   let newest = 0;
@@ -25,9 +27,10 @@ export function useAnswer<Q, T>(question: () => Q | null, ask: (question: Q) => 
     }
     if (number !== newest) return;
     answer.value = got;
+    of.value = asked;
     trouble.value = why;
     working.value = false;
   }
   watch([question, () => bench.id, () => bench.revision, () => bench.backs], again, { immediate: true });
-  return { answer, trouble, working, again };
+  return { answer, of, trouble, working, again };
 }

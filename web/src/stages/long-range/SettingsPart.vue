@@ -34,7 +34,11 @@ function wanted() {
   }
   return { codingRate: ask.codingRate, payloadBytes, tries, frequencyMHz };
 }
-const { answer: grid, trouble } = useAnswer(
+const {
+  answer: grid,
+  of,
+  trouble,
+} = useAnswer(
   () => (far.path ? { path: far.path, ...ask } : null),
   async ({ path }) =>
     answer(
@@ -135,7 +139,7 @@ async function use(s: Setting) {
     </div>
     <p v-if="trouble" class="bad" role="alert">{{ trouble }}</p>
     <p v-if="!far.path" class="quiet">Lay the ground under a far link first: see Paths.</p>
-    <template v-if="grid">
+    <template v-if="grid && of?.path === far.path">
       <p class="quiet">
         {{ grid.payloadBytes }} bytes, {{ grid.tries }} {{ grid.tries === 1 ? "try" : "tries" }}; the target
         of {{ percent(grid.target) }} needs {{ shown(grid.neededDb, 1) }} dB. Striped: not lawful by the

@@ -14,6 +14,7 @@ const far = useFar();
 const chance = ref(0.95);
 const {
   answer: takes,
+  of,
   trouble,
   working,
 } = useAnswer(
@@ -43,7 +44,7 @@ const metres = (m: number) => (m >= 1000 ? `${shown(m / 1000, 2)} km` : `${shown
     </div>
     <p v-if="trouble" class="bad" role="alert">{{ trouble }}</p>
     <p v-if="!far.path" class="quiet">Lay the ground under a far link first: see Paths.</p>
-    <template v-if="takes">
+    <template v-if="takes && of?.path === far.path">
       <p>
         Margin <b>{{ shown(takes.marginDb, 1) }} dB</b>, {{ percent(takes.chance) }};
         {{ percent(takes.target) }} needs {{ shown(takes.neededDb, 1) }} dB.
