@@ -47,6 +47,7 @@ const radio = (receives: boolean): Schemas["Radio"] => ({
   family: null,
   decodes: [],
   air: null,
+  repeats: null,
 });
 
 /** A bench with a board and an eye that talk over chirp, and the ground between them. */

@@ -15,6 +15,7 @@ export function smallPlan(): Plan {
       part: null,
       count: null,
       feed: null,
+      more: [],
     },
     channels: 4,
     maxClients: 0,
@@ -33,6 +34,9 @@ export function smallPlan(): Plan {
     housing: null,
     message: null,
     solar: null,
+    talks: null,
+    bridges: null,
+    tunnel: null,
   };
   const device = {
     name: "lamp",
@@ -55,6 +59,7 @@ export function smallPlan(): Plan {
     heardIn: [],
     wiring: null,
     works: null,
+    jobs: null,
   };
   const room = (name: string, xM: number, widthM: number) => ({
     floor: "ground",
@@ -76,7 +81,14 @@ export function smallPlan(): Plan {
     region: "EU",
     mainsVoltageV: 230,
     place: null,
-    network: { subnet: "10.0.0.0/24", poolFrom: "10.0.0.100", poolTo: "10.0.0.200", topicRoot: "small" },
+    network: {
+      subnet: "10.0.0.0/24",
+      poolFrom: "10.0.0.100",
+      poolTo: "10.0.0.200",
+      topicRoot: "small",
+      lines: [],
+      failover: null,
+    },
     cautionsRead: true,
     buildings: { house: { name: "House", xM: 10, yM: 20, zM: 0 } },
     floors: {
@@ -94,7 +106,7 @@ export function smallPlan(): Plan {
       nook: room("Nook", 4, 2),
     },
     spots: {},
-    circuits: { mains: { name: "Mains", breakerA: null, cable: null } },
+    circuits: { mains: { name: "Mains", breakerA: null, cable: null, from: null } },
     services: {},
     units: { board: unit, eye: { ...unit, name: "eye", kind: "SELF_CONTAINED" } },
     devices: {

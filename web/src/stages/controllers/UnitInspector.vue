@@ -155,6 +155,22 @@ function remove() {
         <input type="checkbox" :checked="unit.internetEntry" @change="set('internetEntry', ticked($event))" />
         internet entry
       </label>
+      <label v-if="unit.kind === 'HUB'" class="tick">
+        <input type="checkbox" :checked="unit.bridges ?? false" @change="set('bridges', ticked($event))" />
+        passes on what comes over Ethernet
+      </label>
+      <label v-if="unit.kind === 'ROUTER' || unit.kind === 'HUB'" class="tick">
+        <input type="checkbox" :checked="unit.tunnel ?? false" @change="set('tunnel', ticked($event))" />
+        a tunnel from outside ends on it
+      </label>
+      <label v-if="ends && unit.hub" class="tick">
+        <input
+          type="checkbox"
+          :checked="unit.talks === 'REQUEST'"
+          @change="set('talks', ticked($event) ? 'REQUEST' : null)"
+        />
+        asked directly, without the broker
+      </label>
     </div>
     <PowerFields :id="id" :unit="unit" />
     <BoardPart v-if="drives || madeOf.length" :id="id" :unit="unit" :kinds="madeOf" />

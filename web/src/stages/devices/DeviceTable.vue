@@ -65,6 +65,7 @@ async function add() {
     heardIn: [],
     wiring: null,
     works: null,
+    jobs: null,
   };
   const ops: Op[] = [];
   if (fresh.own) {
@@ -109,6 +110,35 @@ const controllers = computed(() =>
 const ownRadio = (d: Device) => !!d.unit && plan.value.units[d.unit]?.kind === "SELF_CONTAINED";
 const attach = (unit: string) =>
   bench.edit(attached(plan.value, device.value![0], unit || null), `what ${device.value![1].name} sits on`);
+type Job = NonNullable<Device["jobs"]>[number];
+const JOBS: Record<string, Job[]> = {
+  LOAD: ["OPERATE"],
+  SENSOR: ["REPORT", "ALERT_HOME", "ALERT_AWAY"],
+  SOUNDER: ["SOUND"],
+  BARRIER: ["KEEP_OUT", "LET_OUT", "LET_IN"],
+  VALVE: ["CLOSE", "OPEN"],
+  CAMERA: ["SEE", "RECORD"],
+};
+const JOB_WORDS: Record<Job, string> = {
+  OPERATE: "operate",
+  REPORT: "report",
+  ALERT_HOME: "alert at home",
+  ALERT_AWAY: "alert away",
+  SOUND: "sound",
+  KEEP_OUT: "keep out",
+  LET_OUT: "let out",
+  LET_IN: "let in",
+  CLOSE: "close on demand",
+  OPEN: "open",
+  SEE: "see",
+  RECORD: "record",
+};
+/** The jobs that count for a device now. */
+const asked = (id: string) => bench.shown?.states[id]?.jobs.map((j) => j.job) ?? [];
+const setJob = (job: Job, on: boolean) => {
+  const now = (device.value?.[1].jobs ?? []).filter((j) => j !== job);
+  set("jobs", on ? [...now, job] : now);
+};
 const setWay = (way: (typeof WAYS)[number], on: boolean) =>
   set("ways", on ? [...device.value![1].ways, way] : device.value![1].ways.filter((w) => w !== way));
 const setControl = (id: string, on: boolean) =>
@@ -288,6 +318,27 @@ const roomOf = (d: Device) => {
           />
           {{ WAY_WORDS[way] }}
         </label>
+      </fieldset>
+      <fieldset class="row">
+        <legend>What is asked of it</legend>
+        <label class="tick">
+          <input
+            type="checkbox"
+            :checked="device[1].jobs === null"
+            @change="set('jobs', ticked($event) ? null : asked(device[0]))"
+          />
+          what its kind and ways make of it
+        </label>
+        <template v-if="device[1].jobs">
+          <label v-for="job in JOBS[family(device[1])]" :key="job" class="tick">
+            <input
+              type="checkbox"
+              :checked="device[1].jobs.includes(job)"
+              @change="setJob(job, ticked($event))"
+            />
+            {{ JOB_WORDS[job] }}
+          </label>
+        </template>
       </fieldset>
       <fieldset v-if="family(device[1]) !== 'SENSOR' && buttons.length" class="row">
         <legend>Push-buttons</legend>

@@ -26,6 +26,7 @@ const LABELS: Partial<Record<keyof Works, string>> = {
   winner: "which state wins",
   holdS: "hold time",
   warmUpS: "warm-up time",
+  contact: "contact at rest",
 };
 const set = <K extends keyof Works>(field: K, value: Works[K]) =>
   bench.put(
@@ -35,8 +36,15 @@ const set = <K extends keyof Works>(field: K, value: Works[K]) =>
   );
 const setGesture = (field: "longMs" | "doubleMs", value: number) =>
   set("gestures", { longMs: 600, doubleMs: 350, ...works.value.gestures, [field]: value });
-const setLock = (field: "gapMm" | "offsetMm" | "doorContact", value: unknown) =>
-  set("lock", { gapMm: null, offsetMm: null, doorContact: false, ...works.value.lock, [field]: value });
+const setLock = (field: "gapMm" | "offsetMm" | "doorContact" | "key", value: unknown) =>
+  set("lock", {
+    gapMm: null,
+    offsetMm: null,
+    doorContact: false,
+    key: null,
+    ...works.value.lock,
+    [field]: value,
+  });
 
 const LOADS = [
   "RESISTIVE",
@@ -175,7 +183,23 @@ function setPart(id: string) {
         />
         door contact
       </label>
+      <label class="tick">
+        <input type="checkbox" :checked="works.lock?.key ?? false" @change="setLock('key', ticked($event))" />
+        a key opens it from outside
+      </label>
     </template>
+    <label v-if="!sensor" class="field">
+      Contact while its board is dead
+      <select
+        :value="works.contact ?? ''"
+        @change="set('contact', (text($event) || null) as Works['contact'])"
+      >
+        <option value="">not said: open</option>
+        <option value="NORMALLY_OPEN">normally open</option>
+        <option value="NORMALLY_CLOSED">normally closed</option>
+        <option value="BISTABLE">bistable, stays as it was</option>
+      </select>
+    </label>
     <template v-if="family === 'LOAD'">
       <label class="field">
         Switch at hand

@@ -8,16 +8,25 @@ import java.util.TreeMap;
 import java.util.TreeSet;
 import java.util.function.BiFunction;
 import org.skelto.core.plan.Plan;
+import org.skelto.core.plan.equipment.ContactRest;
 import org.skelto.core.plan.equipment.Criticality;
 import org.skelto.core.plan.equipment.Device;
+import org.skelto.core.plan.equipment.DeviceKind;
 import org.skelto.core.plan.equipment.Hand;
+import org.skelto.core.plan.equipment.Job;
 import org.skelto.core.plan.equipment.RestState;
+import org.skelto.core.plan.equipment.Talks;
 import org.skelto.core.plan.equipment.Unit;
+import org.skelto.core.plan.equipment.UnitKind;
 import org.skelto.core.plan.equipment.Way;
 import org.skelto.core.plan.network.Direction;
 import org.skelto.core.plan.network.Link;
+import org.skelto.core.plan.network.Network;
+import org.skelto.core.plan.power.Circuit;
 import org.skelto.core.plan.power.Power;
+import org.skelto.core.plan.power.PowerBuilder;
 import org.skelto.core.plan.power.PowerSource;
+import org.skelto.core.plan.power.Source;
 import org.skelto.core.plan.radio.Calibration;
 import org.skelto.core.plan.radio.IndoorModel;
 import org.skelto.core.plan.radio.Medium;
@@ -67,6 +76,61 @@ public final class RandomEdits {
             (r, p) -> r.device(p, d -> d.withWiring(null)),
             (r, p) -> r.device(p, d -> d.withTopic("a/" + r.random.nextInt(5))),
             (r, p) -> r.device(p, d -> d.withWorks(d.known().withWatts(r.random.nextDouble() * 500))),
+            (r, p) -> r.device(p, d -> d.withWorks(d.known().withContact(r.one(List.of(ContactRest.values()))))),
+            (r, p) -> r.device(p, d -> d.withJobs(new TreeSet<>(List.of(r.one(List.of(Job.values())))))),
+            (r, p) -> r.device(p, d -> d.withWays(new TreeSet<>(r.some(Way.values())))),
+            (r, p) -> r.device(
+                    p,
+                    d -> d.withWorks(d.known()
+                            .withSupply(
+                                    r.random.nextBoolean()
+                                            ? null
+                                            : r.one(p.units().keySet())))),
+            (r, p) -> r.device(p, d -> d.withExitRoute(!d.exitRoute())),
+            (r, p) -> r.device(p, d -> d.withOutsideDoor(!d.outsideDoor())),
+            (r, p) -> r.device(
+                    p,
+                    d -> d.withWallControls(new TreeSet<>(r.someOf(p.devices().entrySet().stream()
+                            .filter(e -> e.getValue().kind() == DeviceKind.PUSH_BUTTON)
+                            .map(Map.Entry::getKey)
+                            .toList())))),
+            (r, p) -> r.unit(p, u -> u.withTalks(r.one(List.of(Talks.values())))),
+            (r, p) -> r.unit(p, u -> u.withTunnel(r.random.nextBoolean())),
+            (r, p) -> r.unit(p, u -> u.withBridges(r.random.nextBoolean())),
+            (r, p) -> r.unit(p, u -> u.withInternetEntry(r.random.nextBoolean())),
+            (r, p) -> r.unit(
+                    p,
+                    u -> u.withHub(r.one(p.units().entrySet().stream()
+                            .filter(e -> e.getValue().kind() == UnitKind.HUB)
+                            .map(Map.Entry::getKey)
+                            .toList()))),
+            (r, p) -> r.unit(
+                    p,
+                    u -> u.withPower(PowerBuilder.builder(u.power())
+                            .more(List.of(new Source(
+                                    PowerSource.SUPPLY, null, r.one(p.units().keySet()))))
+                            .build())),
+            (r, p) -> r.unit(
+                    p,
+                    u -> u.withPower(Power.of(
+                            r.random.nextBoolean() ? PowerSource.SUPPLY : PowerSource.ETHERNET,
+                            null,
+                            r.one(p.units().keySet()),
+                            r.random.nextInt(3)))),
+            (r, p) -> p.withCircuits(r.with(
+                    p.circuits(),
+                    c -> new Circuit(
+                            c.name(),
+                            c.breakerA(),
+                            c.cable(),
+                            r.random.nextBoolean() ? null : r.one(p.units().keySet())))),
+            (r, p) -> p.withNetwork(new Network(
+                    p.network().subnet(),
+                    p.network().poolFrom(),
+                    p.network().poolTo(),
+                    p.network().topicRoot(),
+                    List.of(r.one(p.units().keySet())),
+                    r.random.nextBoolean())),
             (r, p) -> p.withRooms(r.with(p.rooms(), r::room)),
             (r, p) -> p.withLinks(r.with(p.links(), l -> r.link(p, l))),
             (r, p) -> p.withLinks(r.without(p.links())),
@@ -100,6 +164,14 @@ public final class RandomEdits {
     /** A plan that differs from this one in one place, well-formed or not. */
     public Plan any(Plan plan) {
         return CHANGES.get(random.nextInt(CHANGES.size())).apply(this, plan);
+    }
+
+    private <T> List<T> some(T[] all) {
+        return someOf(List.of(all));
+    }
+
+    private <T> List<T> someOf(List<T> all) {
+        return all.stream().filter(x -> random.nextInt(3) == 0).toList();
     }
 
     private <T> T one(Iterable<T> all) {

@@ -127,44 +127,47 @@ final class Judge {
             return cut(reaches);
         }
         if (formula instanceof Live live) {
-            return dead(live.circuit());
+            return dead(live.circuit(), new HashSet<>());
         }
         return formula instanceof Never never ? never.reason() : "it still has power";
     }
 
     private String down(String unitId) {
-        if (!house.works(Component.unit(unitId))) {
-            return unit(unitId) + " is out";
-        }
-        return unit(unitId) + " has no power: " + dark(unitId, new HashSet<>());
+        return down(unitId, new HashSet<>());
+    }
+
+    private String down(String unitId, Set<String> seen) {
+        return house.works(Component.unit(unitId))
+                ? unit(unitId) + " has no power: " + dark(unitId, seen)
+                : unit(unitId) + " is out";
     }
 
     /** Why the first of a unit's sources gives nothing. */
     private String dark(String unitId, Set<String> seen) {
         Source source = plan.units().get(unitId).power().sources().get(0);
-        if (source.source() == PowerSource.MAINS) {
-            return dead(source.circuit());
-        }
         String from = source.from();
-        if (from == null) {
-            return "nothing feeds it";
-        }
         if (!seen.add(unitId)) {
             return "it hangs in a ring that nothing feeds";
         }
-        if (house.up(from)) {
-            return source.source() == PowerSource.SUPPLY
-                    ? name(Component.feed(unitId)) + " is out"
-                    : "no cable leads to it from " + unit(from);
+        if (source.source() == PowerSource.MAINS) {
+            return dead(source.circuit(), seen);
         }
-        return house.works(Component.unit(from))
-                ? unit(from) + " has no power: " + dark(from, seen)
-                : unit(from) + " is out";
+        if (from == null) {
+            return "nothing feeds it";
+        }
+        if (!house.up(from)) {
+            return down(from, seen);
+        }
+        return source.source() == PowerSource.SUPPLY
+                ? name(Component.feed(unitId)) + " is out"
+                : "no cable leads to it from " + unit(from);
     }
 
-    private String dead(String circuit) {
+    private String dead(String circuit, Set<String> seen) {
         String from = circuit == null ? null : plan.circuits().get(circuit).from();
-        return from != null && house.works(Component.circuit(circuit)) ? down(from) : circuit(circuit) + " is dead";
+        return from != null && house.works(Component.circuit(circuit))
+                ? down(from, seen)
+                : circuit(circuit) + " is dead";
     }
 
     private String cut(Reaches reaches) {

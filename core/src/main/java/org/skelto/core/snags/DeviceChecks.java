@@ -8,11 +8,15 @@ import static org.skelto.core.snags.Stage.DEVICES;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Map;
+import java.util.Optional;
 import java.util.Set;
 import java.util.TreeMap;
 import java.util.TreeSet;
 import java.util.stream.Collectors;
 import org.skelto.core.outage.Outages;
+import org.skelto.core.parts.Part;
+import org.skelto.core.parts.PartKind;
+import org.skelto.core.parts.Trait;
 import org.skelto.core.plan.Edit;
 import org.skelto.core.plan.Slugs;
 import org.skelto.core.plan.Wording;
@@ -88,7 +92,7 @@ final class DeviceChecks {
                     .figures("rest state: open; backup: 0 h")
                     .leadsTo("Whoever cuts the power walks in.")
                     .at(at)
-                    .fix(shutLabel(d), shut(at, d))
+                    .fix(shutLabel(c, d), shut(c, at, d))
                     .add();
         }
         if (d.rest() != RestState.OPEN && d.hand() == Hand.NONE && d.outsideDoor()) {
@@ -110,13 +114,31 @@ final class DeviceChecks {
     }
 
     /** Keeping a door shut without power must not lock people in: a way out gets a handle too. */
-    static Edit[] shut(String at, Device d) {
-        Edit shut = Edit.replace(at + "/rest", RestState.CLOSED);
-        return trapped(d) ? new Edit[] {shut, Edit.replace(at + "/hand", Hand.MECHANICAL)} : new Edit[] {shut};
+    /** A lock that stays shut without power: by another part where the one it has opens, whatever is declared of it. */
+    static Edit[] shut(CheckContext c, String at, Device d) {
+        List<Edit> edits = new ArrayList<>(List.of(Edit.replace(at + "/rest", RestState.CLOSED)));
+        if (opens(c, d)) {
+            edits.add(Edit.replace(at + "/works/part", secure(c).map(Part::id).orElse(null)));
+        }
+        if (trapped(d)) {
+            edits.add(Edit.replace(at + "/hand", Hand.MECHANICAL));
+        }
+        return edits.toArray(Edit[]::new);
     }
 
-    static String shutLabel(Device d) {
-        return trapped(d) ? "It stays shut without power and gets a handle inside" : "It stays shut without power";
+    static String shutLabel(CheckContext c, Device d) {
+        String how = opens(c, d) ? secure(c).map(p -> ", with a " + p.name()).orElse(", with another part") : "";
+        return "It stays shut without power" + how + (trapped(d) ? ", and gets a handle inside" : "");
+    }
+
+    private static boolean opens(CheckContext c, Device d) {
+        return c.parts.find(d.known().part()).filter(p -> p.is(Trait.FAIL_SAFE)).isPresent();
+    }
+
+    private static Optional<Part> secure(CheckContext c) {
+        return c.parts.all().stream()
+                .filter(p -> p.kind() == PartKind.STRIKE && p.is(Trait.FAIL_SECURE))
+                .findFirst();
     }
 
     private static boolean trapped(Device d) {

@@ -178,7 +178,7 @@ final class OutageChecks {
                             "It gets a release by hand",
                             Edit.replace(CheckContext.device(id, "/hand"), Hand.MECHANICAL));
                 } else if (d.rest() == RestState.OPEN) {
-                    draft.fix(DeviceChecks.shutLabel(d), DeviceChecks.shut(CheckContext.device(id), d));
+                    draft.fix(DeviceChecks.shutLabel(c, d), DeviceChecks.shut(c, CheckContext.device(id), d));
                 }
                 draft.add();
             }

@@ -1,0 +1,481 @@
+package org.skelto.core;
+
+import java.util.ArrayList;
+import java.util.Arrays;
+import java.util.EnumMap;
+import java.util.HashMap;
+import java.util.HashSet;
+import java.util.List;
+import java.util.Map;
+import java.util.Set;
+import java.util.TreeMap;
+import java.util.TreeSet;
+import java.util.function.BiPredicate;
+import org.skelto.core.parts.Catalogue;
+import org.skelto.core.parts.Trait;
+import org.skelto.core.plan.Plan;
+import org.skelto.core.plan.equipment.ContactRest;
+import org.skelto.core.plan.equipment.Device;
+import org.skelto.core.plan.equipment.DeviceKind;
+import org.skelto.core.plan.equipment.Hand;
+import org.skelto.core.plan.equipment.Job;
+import org.skelto.core.plan.equipment.RestState;
+import org.skelto.core.plan.equipment.Talks;
+import org.skelto.core.plan.equipment.Unit;
+import org.skelto.core.plan.equipment.UnitKind;
+import org.skelto.core.plan.equipment.Way;
+import org.skelto.core.plan.network.Link;
+import org.skelto.core.plan.network.ServiceKind;
+import org.skelto.core.plan.power.PowerSource;
+import org.skelto.core.plan.power.Source;
+import org.skelto.core.plan.radio.Medium;
+import org.skelto.core.plan.radio.Radio;
+
+/**
+ * The house worked out the plain way, from the words of the behaviour contract alone: every question is answered anew by
+ * walking through the plan, nothing is kept, nothing is shared with the model that it is compared with. Of states it says
+ * {@code holds}, {@code reduced}, {@code by hand}, {@code lost} or {@code unsafe}.
+ */
+final class PlainHouse {
+    private final Plan plan;
+    private final Catalogue parts;
+    private final Set<String> gone;
+    private final BiPredicate<String, String> carries;
+    private final Set<String> alive = new HashSet<>();
+    private final Set<String> full;
+
+    PlainHouse(Plan plan, Catalogue parts, BiPredicate<String, String> carries, Set<String> gone) {
+        this(plan, parts, carries, gone, chargedInTheWholeHouse(plan, parts, carries));
+    }
+
+    private PlainHouse(
+            Plan plan, Catalogue parts, BiPredicate<String, String> carries, Set<String> gone, Set<String> full) {
+        this.plan = plan;
+        this.parts = parts;
+        this.carries = carries;
+        this.gone = gone;
+        this.full = full;
+        // as many rounds as there are units are enough for power to arrive everywhere
+        for (int round = 0; round <= plan.units().size(); round++) {
+            plan.units().forEach((id, u) -> {
+                if (full.contains(id) || u.power().sources().stream().anyMatch(s -> gives(id, s))) {
+                    alive.add(id);
+                }
+            });
+        }
+    }
+
+    private static Set<String> chargedInTheWholeHouse(Plan plan, Catalogue parts, BiPredicate<String, String> carries) {
+        Set<String> all = new HashSet<>(new PlainHouse(plan, parts, carries, Set.of(), Set.of()).alive);
+        all.removeIf(id -> plan.units().get(id).power().backupH() <= 0);
+        return all;
+    }
+
+    private boolean there(String component) {
+        return !gone.contains(component);
+    }
+
+    private boolean runs(String unit) {
+        return alive.contains(unit) && there("unit:" + unit);
+    }
+
+    private boolean gives(String unit, Source s) {
+        if (s.source() == PowerSource.BATTERY) {
+            return true;
+        }
+        if (s.source() == PowerSource.MAINS) {
+            return live(s.circuit());
+        }
+        if (s.from() == null || !runs(s.from())) {
+            return false;
+        }
+        return s.source() == PowerSource.SUPPLY
+                ? there("feed:" + unit)
+                : plan.links().entrySet().stream()
+                        .anyMatch(e -> e.getValue().medium() == Medium.ETHERNET
+                                && ends(e.getValue()).equals(Set.of(unit, s.from()))
+                                && there("link:" + e.getKey()));
+    }
+
+    private static Set<String> ends(Link link) {
+        return new HashSet<>(Arrays.asList(link.from(), link.to()));
+    }
+
+    private boolean live(String circuit) {
+        if (circuit == null) {
+            return there("mains")
+                    && (plan.circuits().isEmpty()
+                            || plan.circuits().keySet().stream().anyMatch(this::live));
+        }
+        String from = plan.circuits().get(circuit).from();
+        return there("circuit:" + circuit) && (from == null ? there("mains") : runs(from));
+    }
+
+    // ------------------------------------------------------------------ reach
+
+    /** Walks in every way there is, a step at a time, from what was reached over what. */
+    private boolean reach(String from, String to) {
+        if (!runs(from) || !runs(to)) {
+            return false;
+        }
+        if (from.equals(to)) {
+            return true;
+        }
+        Map<String, Integer> at = new HashMap<>(Map.of(from + " -", 0));
+        boolean more = true;
+        while (more) {
+            more = false;
+            for (String where : List.copyOf(at.keySet())) {
+                String unit = where.substring(0, where.indexOf(' '));
+                String over = where.substring(where.indexOf(' ') + 1);
+                for (Map.Entry<String, Link> e : plan.links().entrySet()) {
+                    Link link = e.getValue();
+                    String next =
+                            link.from().equals(unit) ? link.to() : link.to().equals(unit) ? link.from() : null;
+                    if (next == null
+                            || !runs(next)
+                            || !there("link:" + e.getKey())
+                            || !link.twoWay() && !link.from().equals(unit)
+                            || !carries.test(e.getKey(), unit)
+                            || !over.equals("-") && !passes(unit, Medium.valueOf(over), link.medium())) {
+                        continue;
+                    }
+                    Medium m = link.medium();
+                    int hops = !m.mesh() ? 0 : over.equals(m.name()) ? at.get(where) + 1 : 1;
+                    if (hops > (m == Medium.MESH_G9959 ? 5 : 30)) {
+                        continue;
+                    }
+                    String key = next + " " + m;
+                    if (!at.containsKey(key) || at.get(key) > hops) {
+                        at.put(key, hops);
+                        more = true;
+                    }
+                }
+            }
+        }
+        return at.keySet().stream().anyMatch(k -> k.startsWith(to + " "));
+    }
+
+    private boolean passes(String id, Medium in, Medium out) {
+        Unit u = plan.units().get(id);
+        boolean box = u.kind() == UnitKind.ROUTER
+                || u.kind() == UnitKind.SWITCH
+                || u.kind() == UnitKind.ACCESS_POINT
+                || u.kind() == UnitKind.GATEWAY
+                || u.kind() == UnitKind.HUB && Boolean.TRUE.equals(u.bridges());
+        if (box) {
+            return true;
+        }
+        if (in != out || u.kind() == UnitKind.SUPPLY) {
+            return false;
+        }
+        Boolean said = u.radio(in).map(Radio::repeats).orElse(null);
+        boolean steady = u.power().sources().stream().anyMatch(s -> s.source() != PowerSource.BATTERY);
+        return in.mesh() ? steady && !Boolean.FALSE.equals(said) : Boolean.TRUE.equals(said);
+    }
+
+    // ------------------------------------------------------------------ rest
+
+    private RestState nature(Device d) {
+        String part = d.known().part();
+        if (part != null && parts.find(part).isPresent()) {
+            if (parts.find(part).get().is(Trait.FAIL_SAFE)) {
+                return RestState.OPEN;
+            }
+            if (parts.find(part).get().is(Trait.FAIL_SECURE)) {
+                return RestState.CLOSED;
+            }
+        }
+        return d.rest();
+    }
+
+    private boolean stays(Device d) {
+        return nature(d) != RestState.OPEN && nature(d) != RestState.CLOSED;
+    }
+
+    /** {@code shut}, {@code open} or {@code unknown}. */
+    private String position(String id, Device d) {
+        if (stays(d)) {
+            return "unknown";
+        }
+        boolean failSafe = nature(d) == RestState.OPEN;
+        String withPower = failSafe ? "shut" : "open";
+        String without = failSafe ? "open" : "shut";
+        if (!fed(id, d)) {
+            return without;
+        }
+        if (board(d)) {
+            return d.kind() == DeviceKind.LOCK ? "shut" : "unknown";
+        }
+        ContactRest contact = d.known().contact();
+        if (contact == ContactRest.BISTABLE) {
+            return "unknown";
+        }
+        return contact == ContactRest.NORMALLY_CLOSED ? withPower : without;
+    }
+
+    private boolean board(Device d) {
+        return d.unit() != null && runs(d.unit());
+    }
+
+    private boolean fed(String id, Device d) {
+        if (d.known().supply() != null) {
+            return there("wire:" + id) && runs(d.known().supply());
+        }
+        return d.circuit() != null ? there("wire:" + id) && live(d.circuit()) : board(d);
+    }
+
+    // ------------------------------------------------------------------ ways
+
+    private String hub(Device d) {
+        return d.unit() == null ? null : plan.units().get(d.unit()).hub();
+    }
+
+    private boolean brokered(String unit, String hub) {
+        Unit u = plan.units().get(unit);
+        List<String> brokers = plan.units().keySet().stream()
+                .filter(b -> plan.units().get(b).broker())
+                .toList();
+        if (brokers.isEmpty() || u.talks() == Talks.REQUEST || unit.equals(hub)) {
+            return true;
+        }
+        boolean onNetwork = u.media().stream().anyMatch(Medium::wifi)
+                || plan.links().values().stream()
+                        .anyMatch(l -> l.medium() == Medium.ETHERNET && ends(l).contains(unit));
+        return brokers.stream()
+                .anyMatch(b -> there("broker:" + b)
+                        && runs(b)
+                        && (b.equals(hub) || reach(b, hub) && reach(hub, b))
+                        && (!onNetwork || b.equals(unit) || reach(unit, b)));
+    }
+
+    private boolean commanded(String id, Device d) {
+        String hub = hub(d);
+        return hub != null && board(d) && fed(id, d) && runs(hub) && brokered(d.unit(), hub) && reach(hub, d.unit());
+    }
+
+    private boolean heard(Device d) {
+        String hub = hub(d);
+        return hub != null && board(d) && runs(hub) && brokered(d.unit(), hub) && reach(d.unit(), hub);
+    }
+
+    private boolean rules(String hub) {
+        return hub != null && there("rules:" + hub);
+    }
+
+    private boolean phoneAtHome(String hub) {
+        return hub != null
+                && plan.units().entrySet().stream()
+                        .anyMatch(e -> (e.getValue().kind() == UnitKind.ACCESS_POINT
+                                        || e.getValue().kind() == UnitKind.ROUTER
+                                                && e.getValue().media().stream().anyMatch(Medium::wifi))
+                                && reach(e.getKey(), hub));
+    }
+
+    private boolean line(String hub) {
+        if (hub == null || !there("internet")) {
+            return false;
+        }
+        List<String> order = new ArrayList<>(plan.network().lines());
+        new TreeSet<>(plan.units().keySet()).forEach(id -> {
+            if (!order.contains(id)) {
+                order.add(id);
+            }
+        });
+        order.removeIf(id -> !plan.units().get(id).internetEntry());
+        boolean all = Boolean.TRUE.equals(plan.network().failover());
+        return order.stream()
+                .limit(all ? order.size() : 1)
+                .anyMatch(id -> there("line:" + id) && runs(id) && (id.equals(hub) || reach(hub, id)));
+    }
+
+    private List<String> services(ServiceKind kind) {
+        return plan.services().keySet().stream()
+                .filter(s -> plan.services().get(s).kind() == kind)
+                .toList();
+    }
+
+    private boolean away(String hub) {
+        return line(hub)
+                && (services(ServiceKind.REMOTE_ACCESS).stream().anyMatch(s -> there("service:" + s))
+                        || plan.units().keySet().stream()
+                                .anyMatch(u -> plan.units().get(u).endsTunnel()
+                                        && (u.equals(hub) ? runs(u) : reach(u, hub) && reach(hub, u))));
+    }
+
+    private boolean wall(String id, Device d, Device button) {
+        boolean same = button.unit() != null && button.unit().equals(d.unit());
+        boolean bound = !same
+                && button.unit() != null
+                && d.unit() != null
+                && plan.links().values().stream()
+                        .anyMatch(l -> l.from().equals(button.unit()) && l.to().equals(d.unit())
+                                || l.twoWay()
+                                        && l.to().equals(button.unit())
+                                        && l.from().equals(d.unit()));
+        boolean direct = (same || bound && reach(button.unit(), d.unit())) && board(d) && fed(id, d);
+        boolean byRule = d.ways().contains(Way.RULE) || !same && !bound;
+        return direct || byRule && heard(button) && commanded(id, d) && rules(hub(d));
+    }
+
+    /** What works of the ways that serve a job: how many, and whether one not by hand. */
+    private List<Boolean> ways(String id, Device d, Job job, List<Boolean> hands) {
+        List<Boolean> works = new ArrayList<>();
+        boolean tells = Set.of(Job.REPORT, Job.ALERT_HOME, Job.ALERT_AWAY, Job.SEE, Job.RECORD)
+                .contains(job);
+        boolean acts = !tells;
+        String hub = hub(d);
+        boolean told = acts ? commanded(id, d) : heard(d);
+        for (Way way : d.ways()) {
+            if (!serves(way, job)) {
+                continue;
+            }
+            switch (way) {
+                case WALL_CONTROL -> {
+                    if (d.wallControls().isEmpty()) {
+                        works.add(false);
+                    }
+                    d.wallControls()
+                            .forEach(b -> works.add(wall(id, d, plan.devices().get(b))));
+                }
+                case RULE -> works.add(told && (tells || rules(hub)));
+                case HOME_APP -> works.add(told && phoneAtHome(hub));
+                case AWAY_APP -> works.add(told && away(hub));
+                case SPOKEN ->
+                    works.add(told
+                            && phoneAtHome(hub)
+                            && line(hub)
+                            && services(ServiceKind.SPOKEN).stream().anyMatch(s -> there("service:" + s)));
+                case MESSAGE -> {
+                    List<String> all = services(ServiceKind.PUSH);
+                    if (all.isEmpty()) {
+                        works.add(false);
+                    }
+                    all.forEach(s -> works.add(heard(d) && rules(hub) && line(hub) && there("service:" + s)));
+                }
+                case ALONE -> works.add(tells ? board(d) : board(d) && fed(id, d));
+            }
+        }
+        if (job == Job.REPORT && ownBoard(d)) {
+            works.add(board(d));
+        }
+        boolean key = d.known().lock() != null && d.known().lock().hasKey();
+        if (job == Job.LET_IN ? key : handy(d, job)) {
+            hands.add(job == Job.LET_IN || d.hand() != Hand.SWITCH || fed(id, d));
+        }
+        return works;
+    }
+
+    private boolean ownBoard(Device d) {
+        return d.kind() == DeviceKind.PUSH_BUTTON
+                && d.unit() != null
+                && plan.devices().values().stream()
+                        .anyMatch(o -> d.unit().equals(o.unit())
+                                && o.wallControls().stream()
+                                        .anyMatch(b -> plan.devices().get(b) == d));
+    }
+
+    private boolean handy(Device d, Job job) {
+        boolean could =
+                Set.of(Job.OPERATE, Job.SOUND, Job.CLOSE, Job.OPEN, Job.LET_OUT).contains(job)
+                        || job == Job.KEEP_OUT && stays(d);
+        return could && d.hand() != Hand.NONE;
+    }
+
+    private static boolean serves(Way way, Job job) {
+        Map<Job, Set<Way>> table = new EnumMap<>(Job.class);
+        Set<Way> told = Set.of(Way.WALL_CONTROL, Way.RULE, Way.HOME_APP, Way.AWAY_APP, Way.SPOKEN, Way.ALONE);
+        for (Job j : List.of(Job.OPERATE, Job.SOUND, Job.CLOSE, Job.OPEN, Job.KEEP_OUT)) {
+            table.put(j, told);
+        }
+        table.put(Job.REPORT, Set.of(Way.RULE, Way.ALONE));
+        table.put(Job.ALERT_HOME, Set.of(Way.HOME_APP, Way.SPOKEN, Way.ALONE));
+        table.put(Job.ALERT_AWAY, Set.of(Way.AWAY_APP, Way.MESSAGE));
+        table.put(Job.LET_OUT, Set.of(Way.WALL_CONTROL, Way.ALONE, Way.HOME_APP, Way.AWAY_APP, Way.SPOKEN));
+        table.put(Job.LET_IN, Set.of(Way.ALONE, Way.HOME_APP, Way.AWAY_APP, Way.SPOKEN));
+        table.put(Job.SEE, Set.of(Way.HOME_APP, Way.AWAY_APP));
+        table.put(Job.RECORD, Set.of(Way.RULE, Way.ALONE));
+        return table.get(job).contains(way);
+    }
+
+    // ------------------------------------------------------------------ jobs
+
+    private Set<Job> jobs(Device d) {
+        if (d.jobs() != null) {
+            return d.jobs();
+        }
+        Set<Job> jobs = new TreeSet<>();
+        if (d.kind() == DeviceKind.LOCK || d.outsideDoor()) {
+            jobs.add(Job.KEEP_OUT);
+        }
+        if (d.exitRoute()) {
+            jobs.add(Job.LET_OUT);
+        }
+        if (d.kind() == DeviceKind.VALVE) {
+            jobs.add(Job.CLOSE);
+            if (!d.guards()) {
+                jobs.add(Job.OPEN);
+            }
+        }
+        if (jobs.isEmpty()) {
+            Map<DeviceKind.Family, List<Job>> of = Map.of(
+                    DeviceKind.Family.LOAD, List.of(Job.OPERATE),
+                    DeviceKind.Family.SENSOR, List.of(Job.REPORT, Job.ALERT_HOME, Job.ALERT_AWAY),
+                    DeviceKind.Family.SOUNDER, List.of(Job.SOUND),
+                    DeviceKind.Family.BARRIER, List.of(Job.KEEP_OUT, Job.LET_OUT, Job.LET_IN),
+                    DeviceKind.Family.VALVE, List.of(Job.CLOSE, Job.OPEN),
+                    DeviceKind.Family.CAMERA, List.of(Job.SEE, Job.RECORD));
+            for (Job job : of.get(d.kind().family())) {
+                boolean key = job == Job.LET_IN
+                        && d.hand() != Hand.NONE
+                        && d.known().lock() != null
+                        && d.known().lock().hasKey();
+                if (d.ways().stream().anyMatch(w -> serves(w, job)) || handy(d, job) || key) {
+                    jobs.add(job);
+                }
+            }
+            if (ownBoard(d)) {
+                jobs.add(Job.REPORT);
+            }
+        }
+        return jobs;
+    }
+
+    /** The state of each job of each device. */
+    Map<String, Map<Job, String>> states() {
+        Map<String, Map<Job, String>> all = new TreeMap<>();
+        plan.devices().forEach((id, d) -> {
+            Map<Job, String> states = new EnumMap<>(Job.class);
+            jobs(d).forEach(job -> states.put(job, state(id, d, job)));
+            all.put(id, states);
+        });
+        return all;
+    }
+
+    private String state(String id, Device d, Job job) {
+        List<Boolean> hands = new ArrayList<>();
+        List<Boolean> ways = ways(id, d, job, hands);
+        String position = position(id, d);
+        boolean opens = job == Job.LET_OUT || job == Job.LET_IN || job == Job.OPEN;
+        boolean shuts = job == Job.KEEP_OUT || job == Job.CLOSE;
+        boolean given = opens && position.equals("open") || shuts && position.equals("shut");
+        boolean planned = !ways.isEmpty() || !hands.isEmpty();
+        boolean all = !ways.contains(false) && !hands.contains(false);
+        String state;
+        if (planned ? all : given) {
+            state = "holds";
+        } else if (ways.contains(true) || given) {
+            state = "reduced";
+        } else {
+            state = hands.contains(true) ? "by hand" : "lost";
+        }
+        boolean trapped = job == Job.LET_OUT && d.exitRoute() && state.equals("lost");
+        boolean standsOpen = job == Job.KEEP_OUT && d.outsideDoor() && d.guards() && position.equals("open");
+        boolean ends = d.known().endSensors() != null && d.known().endSensors() > 0;
+        boolean stuck = (d.kind() == DeviceKind.GATE || d.kind() == DeviceKind.POWERED_DOOR)
+                && d.hand() != Hand.MECHANICAL
+                && stays(d)
+                && (!fed(id, d) || ends && !board(d));
+        return trapped || standsOpen || stuck ? "unsafe" : state;
+    }
+}
