@@ -9,6 +9,8 @@ import java.util.ArrayList;
 import java.util.List;
 import java.util.Map;
 import java.util.Set;
+import java.util.TreeMap;
+import java.util.TreeSet;
 import java.util.stream.Collectors;
 import org.skelto.core.facts.HouseFacts;
 import org.skelto.core.facts.PlanPart;
@@ -41,7 +43,8 @@ final class OutageChecks {
                     Code.of("O2", Stage.OUTAGES, "lost without the hub", Severity.FIX),
                     Code.of("O3", Stage.OUTAGES, "unsafe without mains", Severity.STOP),
                     Code.of("O4", Stage.OUTAGES, "one box takes protective devices away", Severity.FIX),
-                    Code.of("O8", Stage.OUTAGES, "router, broker and hub in one box", Severity.FIX)),
+                    Code.of("O8", Stage.OUTAGES, "router, broker and hub in one box", Severity.FIX),
+                    Code.of("O9", Stage.OUTAGES, "lost though nothing has failed", Severity.FIX)),
             List.of(
                     PlanPart.LINKS,
                     PlanPart.CIRCUITS,
@@ -56,6 +59,9 @@ final class OutageChecks {
             List.of(HouseFacts.OUTAGES, HouseFacts.SHARED),
             OutageChecks::run);
 
+    /** As the model of the house says it. */
+    private static final String NO_HUB = "no hub serves it";
+
     private OutageChecks() {}
 
     static void run(CheckContext c) {
@@ -66,6 +72,7 @@ final class OutageChecks {
         mains(c);
         security(c);
         oneBox(c);
+        lost(c);
     }
 
     private static void hubs(CheckContext c) {
@@ -224,5 +231,62 @@ final class OutageChecks {
                         .add();
             }
         });
+    }
+
+    /** What is lost though nothing has failed, by what is missing. */
+    private static void lost(CheckContext c) {
+        Map<String, Map<String, DeviceState.JobState>> byReason = new TreeMap<>();
+        c.now()
+                .forEach((id, state) -> state.jobs().stream()
+                        .filter(j -> j.state() == State.LOST)
+                        .findFirst()
+                        .ifPresent(j -> byReason.computeIfAbsent(
+                                        j.sentence()
+                                                .substring(
+                                                        j.sentence().indexOf(": ") < 0
+                                                                ? 0
+                                                                : j.sentence().indexOf(": ") + 2),
+                                        k -> new TreeMap<>())
+                                .put(id, j)));
+        byReason.forEach((reason, devices) -> {
+            String first = devices.keySet().iterator().next();
+            boolean hubless = reason.equals(NO_HUB);
+            String title = devices.size() == 1
+                    ? c.plan.devices().get(first).name() + " is lost though everything works"
+                    : hubless
+                            ? "No hub serves " + devices.size() + " devices"
+                            : devices.size() + " devices are lost though everything works";
+            var draft = c.snag("O9", FIX, OUTAGES, title)
+                    .figures(devices.entrySet().stream()
+                                    .map(e -> c.plan.devices().get(e.getKey()).name() + ", "
+                                            + e.getValue().job().words())
+                                    .collect(Collectors.joining("; "))
+                            + ": " + reason)
+                    .leadsTo("They never do what they are planned for.")
+                    .at(devices.keySet().stream().map(CheckContext::device).toArray(String[]::new));
+            if (hubless) {
+                serve(c, devices.keySet(), draft);
+            }
+            draft.add();
+        });
+    }
+
+    /** Offers the first hub that all units in question have a way to. */
+    private static void serve(CheckContext c, Set<String> devices, CheckContext.Draft draft) {
+        Set<String> units = devices.stream()
+                .map(id -> c.plan.devices().get(id).unit())
+                .filter(u -> u != null && c.plan.units().get(u).hub() == null)
+                .collect(Collectors.toCollection(TreeSet::new));
+        c.units(UnitKind.HUB)
+                .filter(h -> !units.isEmpty()
+                        && units.stream()
+                                .allMatch(u -> !c.outages().way(u, h.getKey()).isEmpty()
+                                        && !c.outages().way(h.getKey(), u).isEmpty()))
+                .findFirst()
+                .ifPresent(h -> draft.fix(
+                        "Let " + h.getValue().name() + " serve them",
+                        units.stream()
+                                .map(u -> Edit.replace(CheckContext.unit(u, "/hub"), h.getKey()))
+                                .toArray(Edit[]::new)));
     }
 }
