@@ -53,3 +53,19 @@ export function lasting(seconds: number): string {
   const [value, unit] = seconds < 7200 ? [seconds / 60, "min"] : [seconds / 3600, "h"];
   return `${shown(value, Number.isInteger(value) ? 0 : 1)} ${unit}`;
 }
+
+/** Jobs of devices in words. */
+export const JOB_WORDS: Record<Schemas["JobState"]["job"], string> = {
+  OPERATE: "operate",
+  REPORT: "report",
+  ALERT_HOME: "alert at home",
+  ALERT_AWAY: "alert away",
+  SOUND: "sound",
+  KEEP_OUT: "keep out",
+  LET_OUT: "let out",
+  LET_IN: "let in",
+  CLOSE: "close on demand",
+  OPEN: "open",
+  SEE: "see",
+  RECORD: "record",
+};

@@ -21,7 +21,7 @@ const ONE: Record<Kind, string> = {
   SWITCH: "switch",
   ACCESS_POINT: "access point",
   GATEWAY: "gateway",
-  LINK: "link",
+  LINK: "cable or link",
   HUB: "hub",
   RULES: "its rules",
   BROKER: "broker",
@@ -34,12 +34,17 @@ const bench = useBench();
 const popover = ref<InstanceType<typeof Popover> | null>(null);
 const open = ref<Kind | null>(null);
 
+/** Kinds that stand in the fold of another. */
+const FOLDED: Partial<Record<Kind, Kind>> = { OWN_RADIO: "CONTROLLER", FEED: "LINK", WIRE: "LINK" };
+
 /** Toggles in the order of the strip: a kind with one component stands, one with several folds into a count. */
 const kinds = computed(() => {
   const byKind = new Map<Kind, Item[]>();
-  for (const item of bench.shown?.strip ?? []) {
-    const kind = item.kind === "OWN_RADIO" ? "CONTROLLER" : item.kind;
-    byKind.set(kind, [...(byKind.get(kind) ?? []), item]);
+  const strip = bench.shown?.strip ?? [];
+  const folded = (item: Item) => FOLDED[item.kind] ?? item.kind;
+  // what folds into another kind stands where that stands
+  for (const item of [...strip.filter((i) => !FOLDED[i.kind]), ...strip.filter((i) => FOLDED[i.kind])]) {
+    byKind.set(folded(item), [...(byKind.get(folded(item)) ?? []), item]);
   }
   return [...byKind].map(([kind, items]) => ({ kind, items, group: items[0]!.group }));
 });
@@ -48,11 +53,13 @@ const outOf = (items: Item[]) => items.filter((i) => bench.without.includes(i.id
 const many = (kind: Kind) =>
   kind === "CIRCUIT"
     ? "circuits"
-    : ONE[kind] === "switch"
-      ? "switches"
-      : ONE[kind] === "supply"
-        ? "supplies"
-        : `${ONE[kind].replace(/^its /, "")}s`;
+    : kind === "LINK"
+      ? "cables, links"
+      : ONE[kind] === "switch"
+        ? "switches"
+        : ONE[kind] === "supply"
+          ? "supplies"
+          : `${ONE[kind].replace(/^its /, "")}s`;
 const words = computed(() => {
   const sentence = bench.shown?.sentence ?? "";
   const cut = sentence.indexOf(": ");

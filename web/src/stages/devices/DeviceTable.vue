@@ -4,7 +4,7 @@ import type { Device, Op } from "../../api/client";
 import EditField from "../../app/EditField.vue";
 import { text } from "../../app/typed";
 import { firstChoice, placeChosen } from "../../drawing/moves";
-import { words } from "../../drawing/marks";
+import { JOB_WORDS, words } from "../../drawing/marks";
 import { attached } from "../controllers/channels";
 import { freeId, pointer, thingOf } from "../../plan/pointers";
 import { useBench } from "../../plan/store";
@@ -118,20 +118,6 @@ const JOBS: Record<string, Job[]> = {
   BARRIER: ["KEEP_OUT", "LET_OUT", "LET_IN"],
   VALVE: ["CLOSE", "OPEN"],
   CAMERA: ["SEE", "RECORD"],
-};
-const JOB_WORDS: Record<Job, string> = {
-  OPERATE: "operate",
-  REPORT: "report",
-  ALERT_HOME: "alert at home",
-  ALERT_AWAY: "alert away",
-  SOUND: "sound",
-  KEEP_OUT: "keep out",
-  LET_OUT: "let out",
-  LET_IN: "let in",
-  CLOSE: "close on demand",
-  OPEN: "open",
-  SEE: "see",
-  RECORD: "record",
 };
 /** The jobs that count for a device now. */
 const asked = (id: string) => bench.shown?.states[id]?.jobs.map((j) => j.job) ?? [];

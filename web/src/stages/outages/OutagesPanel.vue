@@ -2,7 +2,7 @@
 import { computed, reactive, ref } from "vue";
 import type { State } from "../../api/client";
 import StateMark from "../../drawing/StateMark.vue";
-import { STATE_WORDS, words } from "../../drawing/marks";
+import { JOB_WORDS, STATE_WORDS } from "../../drawing/marks";
 import { freeId, pointer, thingOf } from "../../plan/pointers";
 import EditField from "../../app/EditField.vue";
 import { text } from "../../app/typed";
@@ -60,7 +60,7 @@ function addService() {
 }
 const removeService = (id: string) =>
   bench.edit([{ op: "remove", path: pointer("services", id) }], `remove ${plan.value.services[id]!.name}`);
-const jobWords = (job: string | null) => (job ? words(job) : "");
+const jobWords = (job: keyof typeof JOB_WORDS | null) => (job ? JOB_WORDS[job] : "");
 </script>
 
 <template>
@@ -90,8 +90,16 @@ const jobWords = (job: string | null) => (job ? words(job) : "");
         </caption>
         <tbody>
           <template v-for="job in chosen.jobs" :key="job.job">
-            <tr v-for="way in job.ways" :key="way.way">
-              <td>{{ words(job.job) }}</td>
+            <tr v-if="job.rests || !job.ways.length">
+              <th scope="row">{{ JOB_WORDS[job.job] }}: {{ STATE_WORDS[job.state] }}</th>
+              <td>the position it rests in</td>
+              <td :class="job.rests ? 'quiet' : 'bad'">{{ job.rests ? "gives it" : job.sentence }}</td>
+            </tr>
+            <tr v-for="(way, at) in job.ways" :key="way.way">
+              <th v-if="at === 0 && !job.rests" scope="row">
+                {{ JOB_WORDS[job.job] }}: {{ STATE_WORDS[job.state] }}
+              </th>
+              <td v-else />
               <td>{{ way.way }}</td>
               <td :class="way.works ? 'quiet' : 'bad'">{{ way.works ? "works" : way.brokenBy }}</td>
             </tr>

@@ -11,8 +11,12 @@ import org.skelto.core.plan.equipment.Job;
  * @param sentence the way that still works, or the first thing that breaks it
  */
 public record DeviceState(State state, @Nullable Job job, String sentence, List<JobState> jobs) {
-    /** One job. */
-    public record JobState(Job job, State state, String sentence, List<WayState> ways) {
+    /**
+     * One job.
+     *
+     * @param rests whether the position that the device rests in gives it
+     */
+    public record JobState(Job job, State state, String sentence, boolean rests, List<WayState> ways) {
         public JobState {
             ways = List.copyOf(ways);
         }

@@ -186,8 +186,8 @@ public final class Outages {
         String sentence = sentence(state, works, rests, working, broken);
         String danger = danger(device, stuck, job, state, judge);
         return danger == null
-                ? new JobState(job.job(), state, sentence, ways)
-                : new JobState(job.job(), State.UNSAFE, broken == null ? danger : danger + "; " + broken, ways);
+                ? new JobState(job.job(), state, sentence, rests, ways)
+                : new JobState(job.job(), State.UNSAFE, broken == null ? danger : danger + "; " + broken, rests, ways);
     }
 
     /** The first that fits, from the best down. */
