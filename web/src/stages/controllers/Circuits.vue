@@ -13,6 +13,10 @@ const cables = computed(() =>
   parts.all.filter((p) => p.kind === "CABLE" && (p.figures.WIRE_MOST_V ?? 0) > 60),
 );
 onMounted(() => void parts.load());
+/** Units that could carry a circuit through a power cut. */
+const backups = computed(() =>
+  Object.entries(plan.value.units).filter(([, u]) => u.kind === "SUPPLY" && u.power.backupH > 0),
+);
 const fresh = ref("");
 const fed = (id: string) =>
   Object.values(plan.value.devices).filter((d) => d.circuit === id).length +
@@ -71,6 +75,21 @@ const remove = (id: string) =>
       >
         <option value="">cable not known</option>
         <option v-for="p in cables" :key="p.id" :value="p.id">{{ p.name }}</option>
+      </select>
+      <select
+        v-if="backups.length"
+        :aria-label="`What feeds ${c.name}`"
+        :value="c.from ?? ''"
+        @change="
+          bench.put(
+            pointer('circuits', String(id), 'from'),
+            ($event.target as HTMLSelectElement).value || null,
+            `feed of ${c.name}`,
+          )
+        "
+      >
+        <option value="">fed by the street</option>
+        <option v-for="[unit, u] in backups" :key="unit" :value="unit">fed by {{ u.name }}</option>
       </select>
       <span v-if="fed(String(id))" class="quiet">feeds {{ fed(String(id)) }}</span>
       <button

@@ -43,6 +43,22 @@ const feeders = computed(() =>
       (power.value.source === "ETHERNET" ? u.kind === "SWITCH" || u.kind === "ROUTER" : u.kind === "SUPPLY"),
   ),
 );
+/** A second source, any one of which is enough: a circuit or a supply. */
+const elseFrom = computed(() => {
+  const second = power.value.more[0];
+  return second ? (second.circuit ? `circuit ${second.circuit}` : `supply ${second.from}`) : "";
+});
+const supplies = computed(() =>
+  Object.entries(plan.value.units).filter(([id, u]) => u.kind === "SUPPLY" && id !== props.id),
+);
+function setElse(chosen: string) {
+  const [what, id] = [chosen.slice(0, chosen.indexOf(" ")), chosen.slice(chosen.indexOf(" ") + 1)];
+  const second =
+    what === "circuit"
+      ? { source: "MAINS", circuit: id, from: null }
+      : { source: "SUPPLY", circuit: null, from: id };
+  void put("power/more", [...(chosen ? [second] : []), ...power.value.more.slice(1)], "second source");
+}
 const PART_KINDS: Record<Power["source"], string[]> = {
   MAINS: ["SUPPLY", "BACKUP"],
   BATTERY: ["BATTERY"],
@@ -122,6 +138,16 @@ const dropPulse = (at: number) =>
       <select :value="power.from ?? ''" @change="put('power/from', text($event) || null, 'what feeds')">
         <option value="">nothing yet</option>
         <option v-for="[other, u] in feeders" :key="other" :value="other">{{ u.name }}</option>
+      </select>
+    </label>
+    <label class="field">
+      Or else
+      <select :value="elseFrom" @change="setElse(text($event))">
+        <option value="">nothing else</option>
+        <option v-for="(c, circuit) in plan.circuits" :key="circuit" :value="`circuit ${circuit}`">
+          {{ c.name }}
+        </option>
+        <option v-for="[other, u] in supplies" :key="other" :value="`supply ${other}`">{{ u.name }}</option>
       </select>
     </label>
     <label v-if="unit.kind !== 'SUPPLY' || power.source === 'BATTERY'" class="field">

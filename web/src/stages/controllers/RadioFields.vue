@@ -23,6 +23,8 @@ const bandwidths = () => {
   const own = props.radio.chirp?.bandwidthKHz;
   return own === undefined || BANDWIDTHS.includes(own) ? BANDWIDTHS : [...BANDWIDTHS, own];
 };
+/** Radios over which units may pass on what they hear. */
+const repeatable = () => ["MESH_802154", "MESH_G9959", "CHIRP"].includes(props.radio.medium);
 type Air = Schemas["AirSettings"];
 const NO_AIR: Air = {
   mastM: null,
@@ -160,6 +162,19 @@ const families = (text: string | null) =>
     <label class="tick">
       <input type="checkbox" :checked="radio.receives" @change="save('receives', ticked($event))" />
       receives
+    </label>
+    <label v-if="repeatable()" class="field">
+      Passes on
+      <select
+        :value="radio.repeats === null ? '' : String(radio.repeats)"
+        @change="save('repeats', chosen($event) === '' ? null : chosen($event) === 'true')"
+      >
+        <option value="">
+          {{ radio.medium === "CHIRP" ? "not said: no" : "not said: where its power is steady" }}
+        </option>
+        <option value="true">yes</option>
+        <option value="false">no</option>
+      </select>
     </label>
     <label class="tick">
       <input type="checkbox" :checked="radio.metalBox" @change="save('metalBox', ticked($event))" />

@@ -37,6 +37,16 @@ const hubs = computed(() =>
       return { id, name: u.name, units, devices: devices.length };
     }),
 );
+const entries = computed(() => Object.entries(plan.value.units).filter(([, u]) => u.internetEntry));
+const firstLine = computed(
+  () => plan.value.network.lines.find((id) => plan.value.units[id]?.internetEntry) ?? entries.value[0]?.[0],
+);
+const setFirst = (id: string) =>
+  bench.put(
+    "/network/lines",
+    [id, ...plan.value.network.lines.filter((l) => l !== id)],
+    "order of the lines to the internet",
+  );
 const setHub = (unit: string, event: Event) =>
   bench.put(pointer("units", unit, "hub"), text(event) || null, `hub of ${plan.value.units[unit]!.name}`);
 const unserved = computed(() =>
@@ -164,6 +174,31 @@ const jobWords = (job: keyof typeof JOB_WORDS | null) => (job ? JOB_WORDS[job] :
         </select>
       </label>
     </div>
+    <template v-if="entries.length > 1">
+      <h3>Lines to the internet</h3>
+      <div class="row">
+        <label class="field">
+          First used
+          <select :value="firstLine" @change="setFirst(text($event))">
+            <option v-for="[id, u] in entries" :key="id" :value="id">{{ u.name }}</option>
+          </select>
+        </label>
+        <label class="tick">
+          <input
+            type="checkbox"
+            :checked="plan.network.failover ?? false"
+            @change="
+              bench.put(
+                '/network/failover',
+                ($event.target as HTMLInputElement).checked,
+                'fail-over of lines',
+              )
+            "
+          />
+          another takes over when it fails
+        </label>
+      </div>
+    </template>
     <h3>Services outside the house</h3>
     <p v-for="(s, id) in plan.services" :key="id">
       {{ s.name }} <span class="quiet">{{ SERVICE_WORDS[s.kind] }}</span>

@@ -8,10 +8,9 @@ import org.skelto.core.parts.Part;
 import org.skelto.core.parts.Pin;
 import org.skelto.core.parts.Trait;
 import org.skelto.core.plan.Plan;
+import org.skelto.core.plan.equipment.ContactRest;
 import org.skelto.core.plan.equipment.Device;
-import org.skelto.core.plan.equipment.DeviceKind;
 import org.skelto.core.plan.equipment.Hand;
-import org.skelto.core.plan.equipment.RestState;
 
 /** Says of terminals why they were chosen, what is wrong with them, and how what hangs on them is wired. */
 final class TerminalWords {
@@ -107,7 +106,7 @@ final class TerminalWords {
                             ? "the board's supply"
                             : plan.units().get(d.known().supply()).name());
         }
-        boolean resting = d.kind() == DeviceKind.LOCK && d.rest() == RestState.OPEN;
+        boolean resting = d.known().contact() == ContactRest.NORMALLY_CLOSED;
         return "common: " + from + "; " + (resting ? "normally closed" : "normally open") + ": " + d.name()
                 + (need.name().equals("switch") ? "" : ", " + need.name()) + "; "
                 + (mains ? "neutral and earth go past the relay" : "0 V goes past the relay")
