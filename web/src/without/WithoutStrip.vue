@@ -21,7 +21,7 @@ const ONE: Record<Kind, string> = {
   SWITCH: "switch",
   ACCESS_POINT: "access point",
   GATEWAY: "gateway",
-  LINK: "cable or link",
+  LINK: "cable",
   HUB: "hub",
   RULES: "its rules",
   BROKER: "broker",
@@ -54,7 +54,7 @@ const many = (kind: Kind) =>
   kind === "CIRCUIT"
     ? "circuits"
     : kind === "LINK"
-      ? "cables, links"
+      ? "cables"
       : ONE[kind] === "switch"
         ? "switches"
         : ONE[kind] === "supply"

@@ -239,6 +239,10 @@ const jobWords = (job: keyof typeof JOB_WORDS | null) => (job ? JOB_WORDS[job] :
 
 <style scoped src="../panel.css"></style>
 <style scoped>
+.inspect th {
+  background: none;
+  font-size: inherit;
+}
 .marks {
   align-items: center;
 }

@@ -44,7 +44,7 @@ class HouseJourneyTest extends Journey {
     @Test
     void cablesAndLinksFoldIntoOneToggleAndOneOfThemCanBeSupposedGone() {
         view("outages");
-        page.locator(".strip").getByText("cables, links").click();
+        page.locator(".strip").getByText("cables").click();
         page.getByText("supply cable of", new Page.GetByTextOptions().setExact(false))
                 .first()
                 .click();

@@ -65,8 +65,14 @@ record OutageView(
     private static List<StripItem> strip(Facts facts, Set<String> failed) {
         List<StripItem> items = new ArrayList<>();
         Map<Component, Integer> felt = facts.get(HouseFacts.SHARED);
+        // one line alone is the internet, which stands there already
+        boolean lines = felt.keySet().stream()
+                        .filter(c -> c.kind() == Component.Kind.LINE)
+                        .count()
+                > 1;
         facts.outages().components().values().stream()
-                .filter(c -> felt.containsKey(c) || failed.contains(c.id()))
+                .filter(c ->
+                        felt.containsKey(c) && (lines || c.kind() != Component.Kind.LINE) || failed.contains(c.id()))
                 .forEach(c -> items.add(new StripItem(
                         c.id(),
                         c.name(),
