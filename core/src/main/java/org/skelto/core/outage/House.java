@@ -63,10 +63,6 @@ final class House {
         return power.up(unit);
     }
 
-    PowerState power() {
-        return power;
-    }
-
     /** Whether messages get from one unit to another; commands are sought from the hub, reports towards it. */
     boolean reaches(String from, String to) {
         return up(from)

@@ -241,7 +241,8 @@ public final class Outages {
         Map<String, Map<String, Set<Formula>>> leaning = leaning();
         Map<Component, Integer> shared = new LinkedHashMap<>();
         components.forEach((id, component) -> {
-            int felt = felt(judge(Set.of(id)), leaning.getOrDefault(id, Map.of()));
+            Map<String, Set<Formula>> ways = leaning.get(id);
+            int felt = ways == null ? 0 : felt(judge(Set.of(id)), ways);
             if (felt >= 2 || named.getOrDefault(id, Set.of()).size() >= 2) {
                 shared.put(component, felt);
             }

@@ -78,7 +78,7 @@ final class WayBuilder {
         }
         if (jobs.isEmpty()) {
             for (Job job : possible(d.kind().family())) {
-                if (planned(d).stream().anyMatch(w -> serves(w, job)) || d.hand() != Hand.NONE && byHand(d, job)) {
+                if (d.ways().stream().anyMatch(w -> serves(w, job)) || d.hand() != Hand.NONE && byHand(d, job)) {
                     jobs.add(job);
                 }
             }
@@ -98,10 +98,6 @@ final class WayBuilder {
             case VALVE -> EnumSet.of(Job.CLOSE, Job.OPEN);
             case CAMERA -> EnumSet.of(Job.SEE, Job.RECORD);
         };
-    }
-
-    private static Set<Way> planned(Device d) {
-        return d.ways();
     }
 
     /** Which way serves which job. */
