@@ -52,7 +52,7 @@ class ArchitectureTest {
         arrow("longrange", "ground", "links", "parts", "plan", "power", "quantity", "radio", "raster", "site", "work");
         arrow("naming", "plan", "site", "work");
         arrow("commands", "links", "plan");
-        arrow("outage", "parts", "plan", "work");
+        arrow("house", "parts", "plan", "power", "work");
         arrow("build", "parts", "plan", "power", "quantity", "site", "wiring", "work");
         arrow("calculator", "plan", "power", "radio", "wiring", "work");
         arrow("sample", "ground", "links", "plan");
@@ -66,7 +66,7 @@ class ArchitectureTest {
                 "longrange",
                 "mesh",
                 "naming",
-                "outage",
+                "house",
                 "parts",
                 "plan",
                 "power",
@@ -86,7 +86,7 @@ class ArchitectureTest {
                 "longrange",
                 "mesh",
                 "naming",
-                "outage",
+                "house",
                 "parts",
                 "plan",
                 "power",
@@ -96,7 +96,7 @@ class ArchitectureTest {
                 "sound",
                 "wiring",
                 "work");
-        arrow("assessment", "facts", "links", "naming", "outage", "plan", "site", "snags", "wiring", "work");
+        arrow("assessment", "facts", "house", "links", "naming", "plan", "site", "snags", "wiring", "work");
     }
 
     private static String slice(JavaClass type) {

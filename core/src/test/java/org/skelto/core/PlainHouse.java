@@ -12,6 +12,9 @@ import java.util.TreeMap;
 import java.util.TreeSet;
 import java.util.function.BiPredicate;
 import org.skelto.core.parts.Catalogue;
+import org.skelto.core.parts.Part;
+import org.skelto.core.parts.PartKind;
+import org.skelto.core.parts.Quantity;
 import org.skelto.core.parts.Trait;
 import org.skelto.core.plan.Plan;
 import org.skelto.core.plan.equipment.ContactRest;
@@ -30,6 +33,7 @@ import org.skelto.core.plan.power.PowerSource;
 import org.skelto.core.plan.power.Source;
 import org.skelto.core.plan.radio.Medium;
 import org.skelto.core.plan.radio.Radio;
+import org.skelto.core.plan.site.Exposure;
 
 /**
  * The house worked out the plain way, from the words of the behaviour contract alone: every question is answered anew by
@@ -42,33 +46,164 @@ final class PlainHouse {
     private final Set<String> gone;
     private final BiPredicate<String, String> carries;
     private final Set<String> alive = new HashSet<>();
-    private final Set<String> full;
+    private final Set<String> full = new HashSet<>();
 
-    PlainHouse(Plan plan, Catalogue parts, BiPredicate<String, String> carries, Set<String> gone) {
-        this(plan, parts, carries, gone, chargedInTheWholeHouse(plan, parts, carries));
+    /** What is given: loads and cells, by unit; loads by {@code device:id} too. */
+    interface Loads {
+        double ownW(String unit);
+
+        double takenW(String unitOrDevice);
+
+        double cellsH(String unit);
     }
 
-    private PlainHouse(
-            Plan plan, Catalogue parts, BiPredicate<String, String> carries, Set<String> gone, Set<String> full) {
+    PlainHouse(
+            Plan plan,
+            Catalogue parts,
+            BiPredicate<String, String> carries,
+            Loads loads,
+            Set<String> gone,
+            double atH) {
+        this(plan, parts, carries, gone);
+        Map<String, Double> energy = new TreeMap<>();
+        plan.units().forEach((id, u) -> {
+            if (u.power().sources().stream().anyMatch(s -> s.source() == PowerSource.BATTERY)) {
+                energy.put(id, Math.max(loads.cellsH(id), backupH(id, u, loads)));
+            }
+        });
+        PlainHouse whole = new PlainHouse(plan, parts, carries, Set.of());
+        whole.light(energy);
+        plan.units().forEach((id, u) -> {
+            double h = backupH(id, u, loads);
+            if (h > 0 && !energy.containsKey(id) && whole.alive.contains(id)) {
+                energy.put(id, h);
+            }
+        });
+        double clock = 0;
+        while (true) {
+            List<String> draining = light(energy);
+            double step = draining.stream().mapToDouble(energy::get).min().orElse(Double.POSITIVE_INFINITY);
+            if (clock + step >= atH) {
+                return;
+            }
+            clock += step;
+            draining.forEach(id -> energy.merge(id, -step, Double::sum));
+            energy.values().removeIf(h -> h < 1e-9);
+        }
+    }
+
+    private PlainHouse(Plan plan, Catalogue parts, BiPredicate<String, String> carries, Set<String> gone) {
         this.plan = plan;
         this.parts = parts;
         this.carries = carries;
         this.gone = gone;
-        this.full = full;
-        // as many rounds as there are units are enough for power to arrive everywhere
+    }
+
+    /** Lights all that lives, and says which of the stores are used for it. */
+    private List<String> light(Map<String, Double> energy) {
+        alive.clear();
+        full.clear();
+        full.addAll(energy.keySet());
+        shine();
+        List<String> used = new ArrayList<>();
+        while (true) {
+            List<String> waiting =
+                    energy.keySet().stream().filter(id -> !alive.contains(id)).toList();
+            if (waiting.isEmpty()) {
+                return used;
+            }
+            String next = waiting.stream()
+                    .filter(id -> waiting.stream()
+                            .noneMatch(up -> !up.equals(id)
+                                    && above(up, id, new HashSet<>())
+                                    && !above(id, up, new HashSet<>())))
+                    .findFirst()
+                    .orElseThrow();
+            alive.add(next);
+            used.add(next);
+            shine();
+        }
+    }
+
+    /** As many rounds as there are units are enough for power to arrive everywhere. */
+    private void shine() {
         for (int round = 0; round <= plan.units().size(); round++) {
             plan.units().forEach((id, u) -> {
-                if (full.contains(id) || u.power().sources().stream().anyMatch(s -> gives(id, s))) {
+                if (u.power().sources().stream().anyMatch(s -> s.source() != PowerSource.BATTERY && gives(id, s))) {
                     alive.add(id);
                 }
             });
         }
     }
 
-    private static Set<String> chargedInTheWholeHouse(Plan plan, Catalogue parts, BiPredicate<String, String> carries) {
-        Set<String> all = new HashSet<>(new PlainHouse(plan, parts, carries, Set.of(), Set.of()).alive);
-        all.removeIf(id -> plan.units().get(id).power().backupH() <= 0);
-        return all;
+    /** Whether one unit may feed another, in however many steps. */
+    private boolean above(String up, String down, Set<String> seen) {
+        return seen.add(down)
+                && plan.units().keySet().stream()
+                        .anyMatch(mid -> feeds(mid, down) && (mid.equals(up) || above(up, mid, seen)));
+    }
+
+    private boolean feeds(String up, String down) {
+        return plan.units().get(down).power().sources().stream()
+                .anyMatch(s -> s.source() == PowerSource.MAINS
+                        ? plan.circuits().entrySet().stream()
+                                .anyMatch(c -> up.equals(c.getValue().from())
+                                        && (s.circuit() == null || s.circuit().equals(c.getKey())))
+                        : s.source() != PowerSource.BATTERY && up.equals(s.from()));
+    }
+
+    /** Energy of the chosen part over all that it could have to feed, else the hours typed. */
+    private double backupH(String id, Unit u, Loads loads) {
+        Part part = u.boards() == null ? null : parts.find(u.boards().main()).orElse(null);
+        if (part == null || part.kind() != PartKind.BACKUP) {
+            part = parts.find(u.power().part()).orElse(null);
+        }
+        if (part == null || part.kind() != PartKind.BACKUP) {
+            return u.power().backupH();
+        }
+        double watts = loads.ownW(id) + part.figure(Quantity.STANDBY_W, 0);
+        for (String other : plan.units().keySet()) {
+            boolean fed = plan.units().get(other).power().sources().stream()
+                    .anyMatch(s -> s.source() == PowerSource.MAINS
+                            ? s.circuit() != null
+                                    && id.equals(
+                                            plan.circuits().get(s.circuit()).from())
+                            : s.source() != PowerSource.BATTERY && id.equals(s.from()));
+            watts += fed ? loads.takenW(other) : 0;
+        }
+        for (Map.Entry<String, Device> d : plan.devices().entrySet()) {
+            String supply = d.getValue().known().supply();
+            String circuit = d.getValue().circuit();
+            String from = supply != null
+                    ? supply
+                    : circuit == null ? null : plan.circuits().get(circuit).from();
+            watts += id.equals(from) ? loads.takenW("device:" + d.getKey()) : 0;
+        }
+        double wattHours = part.figure(Quantity.ENERGY_WH, 0)
+                * (u.power().count() == null ? 1 : u.power().count());
+        return Math.min(
+                100_000,
+                wattHours
+                        * part.figure(Quantity.USABLE, 0.7)
+                        * part.figure(Quantity.EFFICIENCY, 0.85)
+                        * cold(u)
+                        / watts);
+    }
+
+    /** What the cold leaves of a backup: 60 % where it freezes, 85 % outdoors. */
+    private double cold(Unit u) {
+        Double coldest = u.duty() == null ? null : u.duty().coldestC();
+        if (coldest != null) {
+            return Math.max(0.1, Math.min(1, 1 - 0.5 * (20 - coldest) / 20));
+        }
+        Exposure where = u.place() == null
+                ? Exposure.DRY
+                : u.place().room() != null
+                        ? plan.rooms().get(u.place().room()).exposure()
+                        : u.place().spot() != null
+                                ? plan.spots().get(u.place().spot()).exposure()
+                                : Exposure.DRY;
+        return where == Exposure.FREEZING ? 0.6 : where == Exposure.OUTDOOR ? 0.85 : 1;
     }
 
     private boolean there(String component) {
@@ -81,7 +216,7 @@ final class PlainHouse {
 
     private boolean gives(String unit, Source s) {
         if (s.source() == PowerSource.BATTERY) {
-            return true;
+            return full.contains(unit);
         }
         if (s.source() == PowerSource.MAINS) {
             return live(s.circuit());

@@ -17,14 +17,19 @@ import java.util.stream.Stream;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.MethodSource;
-import org.skelto.core.outage.Outages;
+import org.skelto.core.house.Outage;
+import org.skelto.core.house.Outages;
 import org.skelto.core.parts.Catalogue;
 import org.skelto.core.plan.Plan;
 import org.skelto.core.plan.equipment.Job;
+import org.skelto.core.power.Typical;
 
 /** The model of the house says what the plain evaluator says, on every demo and on random houses under random failures. */
 class PlainHouseTest {
     private static final Catalogue PARTS = Catalogue.builtIn();
+
+    /** Moments looked at, hours after an outage began. */
+    private static final double[] ATS = {0, 0, 0, 0.5, 1, 2, 7.5, 30, 700};
 
     static Stream<Plan> houses() {
         return Stream.of(Demos.flat(), Demos.mill(), Workshop.plan(), Outpost.plan());
@@ -34,22 +39,21 @@ class PlainHouseTest {
     @MethodSource("houses")
     void everyComponentAloneAndRandomHousesUnderRandomFailures(Plan house) {
         for (String component :
-                new Outages(house, PARTS, (link, sender) -> true).components().keySet()) {
-            compare(house, Set.of(component), 0);
+                Modelled.outages(house, (link, sender) -> true).components().keySet()) {
+            compare(house, Set.of(component), 0, 0);
         }
         RandomEdits edits = new RandomEdits(house.devices().size());
         Random random = new Random(17);
         Plan plan = house;
         for (int i = 0; i < (house.devices().size() > 20 ? 120 : 600); i++) {
             plan = edits.next(plan);
-            List<String> all = new ArrayList<>(new Outages(plan, PARTS, (link, sender) -> true)
-                    .components()
-                    .keySet());
+            List<String> all = new ArrayList<>(
+                    Modelled.outages(plan, (link, sender) -> true).components().keySet());
             Set<String> failed = new HashSet<>();
             for (int n = random.nextInt(4); n > 0 && !all.isEmpty(); n--) {
                 failed.add(all.get(random.nextInt(all.size())));
             }
-            compare(plan, failed, random.nextInt(1000));
+            compare(plan, failed, random.nextInt(1000), ATS[random.nextInt(ATS.length)]);
             if (i % 40 == 39) {
                 // begins again, so that houses do not all end in ruins
                 plan = house;
@@ -62,19 +66,56 @@ class PlainHouseTest {
         return seed == 0 || Math.floorMod((link + sender).hashCode() * 31 + seed, 9) != 0;
     }
 
-    private static void compare(Plan plan, Set<String> failed, int seed) {
+    /** Looks at a moment of an outage, and at the first moments at which something runs out in it, and right after. */
+    private static void compare(Plan plan, Set<String> failed, int seed, double atH) {
+        Outages model = Modelled.outages(plan, (link, sender) -> carries(link, sender, seed));
+        Typical typical = Typical.of(plan);
+        Outage outage = new Outage(failed, Outage.LONGEST_H, null, atH);
+        same(plan, model, typical, seed, atH == 0 ? Outage.of(failed) : outage);
+        if (atH > 0 && atH < 100) {
+            model.moments(outage).stream().limit(2).forEach(moment -> {
+                same(plan, model, typical, seed, outage.at(moment.atH() - 1e-6));
+                same(plan, model, typical, seed, outage.at(moment.atH() + 1e-6));
+            });
+        }
+    }
+
+    private static void same(Plan plan, Outages outages, Typical typical, int seed, Outage outage) {
         Map<String, Map<Job, String>> model = new TreeMap<>();
-        new Outages(plan, PARTS, (link, sender) -> carries(link, sender, seed))
-                .without(failed)
-                .forEach((id, state) -> {
-                    Map<Job, String> jobs = new EnumMap<>(Job.class);
-                    state.jobs().forEach(j -> jobs.put(j.job(), j.state().words()));
-                    model.put(id, jobs);
-                });
-        Map<String, Map<Job, String>> plain =
-                new PlainHouse(plan, PARTS, (link, sender) -> carries(link, sender, seed), failed).states();
-        plain.forEach((id, jobs) -> assertEquals(jobs, model.get(id), () -> id + " without " + failed));
+        outages.at(outage).forEach((id, state) -> {
+            Map<Job, String> jobs = new EnumMap<>(Job.class);
+            state.jobs().forEach(j -> jobs.put(j.job(), j.state().words()));
+            model.put(id, jobs);
+        });
+        Map<String, Map<Job, String>> plain = new PlainHouse(
+                        plan,
+                        PARTS,
+                        (link, sender) -> carries(link, sender, seed),
+                        loads(typical),
+                        outage.without(),
+                        outage.atH())
+                .states();
+        plain.forEach((id, jobs) -> assertEquals(jobs, model.get(id), () -> id + " in " + outage));
         assertEquals(plain.keySet(), model.keySet());
+    }
+
+    private static PlainHouse.Loads loads(Typical typical) {
+        return new PlainHouse.Loads() {
+            @Override
+            public double ownW(String unit) {
+                return typical.ownW().get(unit);
+            }
+
+            @Override
+            public double takenW(String unitOrDevice) {
+                return typical.takenW().get(unitOrDevice);
+            }
+
+            @Override
+            public double cellsH(String unit) {
+                return typical.cellsH().get(unit);
+            }
+        };
     }
 
     @Test
@@ -83,7 +124,7 @@ class PlainHouseTest {
         ArchRuleDefinition.noClasses()
                 .should()
                 .dependOnClassesThat()
-                .resideInAnyPackage("org.skelto.core.outage..", "org.skelto.core.power..")
+                .resideInAnyPackage("org.skelto.core.house..", "org.skelto.core.power..")
                 .check(classes);
     }
 }

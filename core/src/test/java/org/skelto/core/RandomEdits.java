@@ -117,6 +117,12 @@ public final class RandomEdits {
                             null,
                             r.one(p.units().keySet()),
                             r.random.nextInt(3)))),
+            (r, p) -> r.unit(
+                    p,
+                    u -> u.withPower(u.power()
+                            .withPart(r.one(List.of("backup-12", "backup-500")))
+                            .withCount(1 + r.random.nextInt(3)))),
+            (r, p) -> r.unit(p, u -> u.withPower(u.power().withBackupH(r.random.nextInt(5)))),
             (r, p) -> p.withCircuits(r.with(
                     p.circuits(),
                     c -> new Circuit(

@@ -11,12 +11,14 @@ import org.jspecify.annotations.Nullable;
 import org.skelto.core.facts.FactKind;
 import org.skelto.core.facts.Facts;
 import org.skelto.core.facts.HouseFacts;
+import org.skelto.core.house.Component;
+import org.skelto.core.house.DeviceState;
+import org.skelto.core.house.Moment;
+import org.skelto.core.house.Outage;
+import org.skelto.core.house.Outages;
+import org.skelto.core.house.State;
 import org.skelto.core.links.LinkReport;
 import org.skelto.core.naming.NameAssigner;
-import org.skelto.core.outage.Component;
-import org.skelto.core.outage.DeviceState;
-import org.skelto.core.outage.Outages;
-import org.skelto.core.outage.State;
 import org.skelto.core.plan.Plan;
 import org.skelto.core.plan.site.Place;
 import org.skelto.core.site.Point;
@@ -36,6 +38,7 @@ import org.skelto.core.work.Fact;
  * @param positions where units and devices are, by JSON pointer
  * @param wired what is connected to what in the controllers whose boards are chosen, by id
  * @param troubles units that are dark or cut off from their hub, by id
+ * @param moments at which something changes while the outage lasts; none when it is not said how long
  * @param failures what could not be worked out, and why; the rest stands
  */
 @RecordBuilder
@@ -51,6 +54,7 @@ public record Assessment(
         Map<State, Integer> counts,
         Map<String, DeviceState> states,
         Map<String, Outages.UnitTrouble> troubles,
+        List<Moment> moments,
         Map<String, Wired> wired,
         List<StageSummary> stages,
         List<Fact.Failure> failures)
@@ -69,8 +73,13 @@ public record Assessment(
 
     /** The whole assessment without these components; those that the plan does not have are passed over. */
     public static Assessment of(Facts facts, Set<String> without) {
+        return of(facts, Outage.of(without));
+    }
+
+    /** The same at a moment of an outage. */
+    public static Assessment of(Facts facts, Outage supposed) {
         Fact<SiteModel> site = facts.fact(HouseFacts.GEOMETRY);
-        Fact<OutageView> outage = Fact.of("this outage", () -> OutageView.of(facts, without));
+        Fact<OutageView> outage = Fact.of("this outage", () -> OutageView.of(facts, supposed));
         Fact<Map<String, Position>> positions = Fact.of("positions", () -> positions(facts));
         Fact<Map<String, NameAssigner.NameRow>> names = facts.fact(HouseFacts.NAME_RULES);
         List<Snag> snags = Checks.snags(facts);
@@ -89,6 +98,7 @@ public record Assessment(
                 .counts(now.counts())
                 .states(now.states())
                 .troubles(now.troubles())
+                .moments(now.moments())
                 .wired(facts.fact(HouseFacts.WIRED).orElse(Map.of()))
                 .stages(StageProgress.of(facts, snags))
                 .failures(failures)
@@ -96,8 +106,8 @@ public record Assessment(
     }
 
     /** Units that are dark or cut off from their hub without these components. */
-    public static Set<String> unreached(Facts facts, Set<String> without) {
-        return OutageView.unreached(facts.outages(), without);
+    public static Set<String> unreached(Facts facts, Outage outage) {
+        return OutageView.unreached(facts.outages(), outage);
     }
 
     /** What of that which the page shows could not be worked out, and why. */

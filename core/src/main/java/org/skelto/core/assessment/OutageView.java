@@ -9,10 +9,12 @@ import java.util.stream.Collectors;
 import org.skelto.core.assessment.Assessment.StripItem;
 import org.skelto.core.facts.Facts;
 import org.skelto.core.facts.HouseFacts;
-import org.skelto.core.outage.Component;
-import org.skelto.core.outage.DeviceState;
-import org.skelto.core.outage.Outages;
-import org.skelto.core.outage.State;
+import org.skelto.core.house.Component;
+import org.skelto.core.house.DeviceState;
+import org.skelto.core.house.Moment;
+import org.skelto.core.house.Outage;
+import org.skelto.core.house.Outages;
+import org.skelto.core.house.State;
 
 /**
  * What an outage does.
@@ -26,16 +28,18 @@ record OutageView(
         String sentence,
         Map<State, Integer> counts,
         Map<String, DeviceState> states,
-        Map<String, Outages.UnitTrouble> troubles) {
+        Map<String, Outages.UnitTrouble> troubles,
+        List<Moment> moments) {
     /** Shown when it could not be worked out. */
-    static final OutageView UNKNOWN =
-            new OutageView(List.of(), "What still works could not be worked out", Map.of(), Map.of(), Map.of());
+    static final OutageView UNKNOWN = new OutageView(
+            List.of(), "What still works could not be worked out", Map.of(), Map.of(), Map.of(), List.of());
 
     /** Without these components; a unit may be named by its bare id. */
-    static OutageView of(Facts facts, Set<String> asked) {
+    static OutageView of(Facts facts, Outage asked) {
         Outages outages = facts.outages();
-        Set<String> failed = asked.stream().map(id -> known(outages, id)).collect(Collectors.toSet());
-        Map<String, DeviceState> states = outages.without(failed);
+        Outage outage = known(outages, asked);
+        Set<String> failed = outage.without();
+        Map<String, DeviceState> states = outages.at(outage);
         Map<State, Integer> counts = new EnumMap<>(State.class);
         for (State state : State.values()) {
             counts.put(state, 0);
@@ -43,10 +47,16 @@ record OutageView(
         states.values().forEach(s -> counts.merge(s.state(), 1, Integer::sum));
         return new OutageView(
                 strip(facts, failed),
-                sentence(outages, failed, counts),
+                sentence(outages, outage, counts),
                 counts,
                 states,
-                failed.isEmpty() ? facts.get(HouseFacts.TROUBLES) : outages.units(failed));
+                failed.isEmpty() && outage.atH() == 0 ? facts.get(HouseFacts.TROUBLES) : outages.units(outage),
+                outages.moments(outage));
+    }
+
+    private static Outage known(Outages outages, Outage asked) {
+        return asked.without(
+                asked.without().stream().map(id -> known(outages, id)).collect(Collectors.toSet()));
     }
 
     private static String known(Outages outages, String asked) {
@@ -57,9 +67,8 @@ record OutageView(
     }
 
     /** Units that are dark or cut off without these components. */
-    static Set<String> unreached(Outages outages, Set<String> without) {
-        return outages.units(without.stream().map(id -> known(outages, id)).collect(Collectors.toSet()))
-                .keySet();
+    static Set<String> unreached(Outages outages, Outage outage) {
+        return outages.units(known(outages, outage)).keySet();
     }
 
     private static List<StripItem> strip(Facts facts, Set<String> failed) {
@@ -83,7 +92,8 @@ record OutageView(
         return items;
     }
 
-    private static String sentence(Outages outages, Set<String> failed, Map<State, Integer> counts) {
+    private static String sentence(Outages outages, Outage outage, Map<State, Integer> counts) {
+        Set<String> failed = outage.without();
         String without = failed.isEmpty()
                 ? "With everything working"
                 : "Without "
@@ -91,7 +101,10 @@ record OutageView(
                                 .filter(c -> failed.contains(c.id()))
                                 .map(Component::name)
                                 .collect(Collectors.joining(" and "));
-        return without + ": " + counts.get(State.HOLDS) + " hold, " + counts.get(State.REDUCED) + " reduced, "
+        String when = outage.lastsH() == null
+                ? ""
+                : outage.atH() == 0 ? ", at the beginning" : ", after " + Outage.words(outage.atH());
+        return without + when + ": " + counts.get(State.HOLDS) + " hold, " + counts.get(State.REDUCED) + " reduced, "
                 + counts.get(State.BY_HAND) + " by hand, " + counts.get(State.LOST) + " lost, "
                 + counts.get(State.UNSAFE) + " unsafe";
     }

@@ -17,16 +17,16 @@ import org.skelto.core.build.Sheet;
 import org.skelto.core.build.WiringDiagram;
 import org.skelto.core.calibration.Reading;
 import org.skelto.core.coverage.DemandReport;
+import org.skelto.core.house.Backups;
+import org.skelto.core.house.Outages;
 import org.skelto.core.housing.HousingFit;
 import org.skelto.core.links.LinkReport;
 import org.skelto.core.longrange.LongRange;
 import org.skelto.core.longrange.SharedAir;
 import org.skelto.core.mesh.MeshReport;
 import org.skelto.core.mesh.Meshes;
-import org.skelto.core.outage.Outages;
 import org.skelto.core.parts.Catalogue;
 import org.skelto.core.plan.Plan;
-import org.skelto.core.power.Backups;
 import org.skelto.core.power.Outposts;
 import org.skelto.core.power.PowerNode;
 import org.skelto.core.radio.SlabTables;
@@ -261,7 +261,7 @@ public final class Facts {
 
     /** How long the path of what guards goes on without the mains. */
     public List<Backups.BackupPath> backups() {
-        return Backups.of(plan, power(), outages()::way);
+        return Backups.of(plan, outages());
     }
 
     /** The long-range links of the plan. */

@@ -26,6 +26,9 @@ import java.util.Set;
 import java.util.TreeMap;
 import org.jspecify.annotations.Nullable;
 import org.skelto.core.coverage.DemandReport;
+import org.skelto.core.house.Component;
+import org.skelto.core.house.Outage;
+import org.skelto.core.house.Outages;
 import org.skelto.core.housing.HousingFit;
 import org.skelto.core.links.LinkAssessor;
 import org.skelto.core.links.LinkChooser;
@@ -33,8 +36,6 @@ import org.skelto.core.links.LinkReport;
 import org.skelto.core.mesh.MeshReport;
 import org.skelto.core.mesh.Meshes;
 import org.skelto.core.naming.NameAssigner;
-import org.skelto.core.outage.Component;
-import org.skelto.core.outage.Outages;
 import org.skelto.core.plan.Plan;
 import org.skelto.core.plan.equipment.DeviceKind;
 import org.skelto.core.plan.equipment.Unit;
@@ -42,6 +43,7 @@ import org.skelto.core.plan.network.Link;
 import org.skelto.core.plan.site.Place;
 import org.skelto.core.power.PowerNode;
 import org.skelto.core.power.PowerTree;
+import org.skelto.core.power.Store;
 import org.skelto.core.site.SiteModel;
 import org.skelto.core.sound.SoundReport;
 import org.skelto.core.sound.Sounders;
@@ -81,6 +83,35 @@ public final class HouseFacts {
     private static final FactKind<Map<String, List<Boolean>>> CARRYING =
             FactKind.of("links", List.of(PlanPart.LINKS), List.of(LINKS), f -> carrying(f));
 
+    /** Of the places of units, those that lengths of supply cables and temperatures of batteries hang on. */
+    private static final FactKind<Map<String, Object>> POWER_PLACES =
+            FactKind.of("power", List.of(PlanPart.UNIT_PLACES, UNIT_POWER), List.of(), f -> powerPlaces(f.plan()));
+
+    /** Where every unit's power comes from, by id. */
+    public static final FactKind<Map<String, PowerNode>> POWER = FactKind.of(
+            "power",
+            List.of(
+                    HEAD,
+                    PlanPart.EXISTING,
+                    CIRCUITS,
+                    PlanPart.HOUSINGS,
+                    UNIT_NAMES,
+                    UNIT_ROLES,
+                    UNIT_POWER,
+                    UNIT_BOARDS,
+                    UNIT_RADIOS,
+                    PlanPart.LINKS,
+                    DEVICE_NAMES,
+                    DEVICE_ROLES,
+                    DEVICE_WAYS,
+                    DEVICE_WIRING),
+            List.of(GEOMETRY, POWER_PLACES),
+            f -> PowerTree.of(site(f), f.parts()));
+
+    /** Backups and cells with their hours, by unit. */
+    private static final FactKind<Map<String, Store>> STORES =
+            FactKind.of("power", List.of(), List.of(POWER), f -> Store.all(f.get(POWER)));
+
     public static final FactKind<Outages> OUTAGES = FactKind.of(
             "outages",
             List.of(
@@ -96,7 +127,7 @@ public final class HouseFacts {
                     DEVICE_ROLES,
                     DEVICE_WAYS,
                     DEVICE_WIRING),
-            List.of(CARRYING),
+            List.of(CARRYING, STORES),
             f -> outages(f));
 
     /** What several devices feel when it is gone, and how many. */
@@ -108,7 +139,7 @@ public final class HouseFacts {
 
     /** Units that are dark or cut off with everything working, by id. */
     public static final FactKind<Map<String, Outages.UnitTrouble>> TROUBLES = FactKind.of(
-            "this outage", List.of(), List.of(OUTAGES), f -> f.get(OUTAGES).units(Set.of()));
+            "this outage", List.of(), List.of(OUTAGES), f -> f.get(OUTAGES).units(Outage.of(Set.of())));
 
     /** How messages travel in each mesh, without the count of separate routes. */
     public static final FactKind<List<MeshReport>> MESHES =
@@ -138,31 +169,6 @@ public final class HouseFacts {
     /** How the devices of controllers whose boards are chosen are connected, by unit. */
     public static final FactKind<Map<String, Wired>> WIRED = FactKind.of(
             "channels", List.of(), List.of(ASSIGNED), f -> f.get(ASSIGNED).values());
-
-    /** Of the places of units, those that lengths of supply cables and temperatures of batteries hang on. */
-    private static final FactKind<Map<String, Object>> POWER_PLACES =
-            FactKind.of("power", List.of(PlanPart.UNIT_PLACES, UNIT_POWER), List.of(), f -> powerPlaces(f.plan()));
-
-    /** Where every unit's power comes from, by id. */
-    public static final FactKind<Map<String, PowerNode>> POWER = FactKind.of(
-            "power",
-            List.of(
-                    HEAD,
-                    PlanPart.EXISTING,
-                    CIRCUITS,
-                    PlanPart.HOUSINGS,
-                    UNIT_NAMES,
-                    UNIT_ROLES,
-                    UNIT_POWER,
-                    UNIT_BOARDS,
-                    UNIT_RADIOS,
-                    PlanPart.LINKS,
-                    DEVICE_NAMES,
-                    DEVICE_ROLES,
-                    DEVICE_WAYS,
-                    DEVICE_WIRING),
-            List.of(GEOMETRY, POWER_PLACES),
-            f -> PowerTree.of(site(f), f.parts()));
 
     /** What a repair of the power tree may read: the tree, and all that another tree would be made of. */
     public static final List<FactKind<?>> POWER_AND_PLACES = List.of(POWER, GEOMETRY, POWER_PLACES);
@@ -296,7 +302,8 @@ public final class HouseFacts {
                 f.plan(),
                 f.parts(),
                 (link, sender) -> Objects.requireNonNull(carrying.get(link))
-                        .get(Objects.requireNonNull(links.get(link)).from().equals(sender) ? 0 : 1));
+                        .get(Objects.requireNonNull(links.get(link)).from().equals(sender) ? 0 : 1),
+                f.get(STORES));
         made.now();
         return made;
     }
@@ -324,6 +331,11 @@ public final class HouseFacts {
             if (of != null) {
                 of.add(id);
                 of.add(d);
+                if (d.known().supply() != null) {
+                    Unit supply =
+                            Objects.requireNonNull(plan.units().get(d.known().supply()));
+                    of.add(Arrays.asList(supply.name(), supply.boards()));
+                }
             }
         });
         return PerItem.renewedTogether(before, inputs, changed -> PinAssigner.of(plan, f.parts(), changed));

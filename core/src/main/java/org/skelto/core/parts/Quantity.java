@@ -47,6 +47,8 @@ public enum Quantity {
     /** Pull-up that it brings to the two-wire bus. */
     PULL_UP_OHM("pullUpOhm", "Ω", 100, 1_000_000),
     UNIT_LOADS("unitLoads", "", 0.125, 32),
+    /** Energy that the cells of a backup hold, before what of it is usable. */
+    ENERGY_WH("energyWh", "Wh", 0.1, 1_000_000),
     CAPACITY_AH("capacityAh", "Ah", 0.01, 10_000),
     /** Share that it loses in a year by itself. */
     SELF_DISCHARGE("selfDischarge", "per year", 0, 1),

@@ -35,16 +35,21 @@ record Battery(double volts, double capacityMah, double usable, double cold, dou
 
     static Battery of(Plan plan, Unit unit, Part cell) {
         ComputingBudget.step();
-        double cold = cold(
-                cell,
-                exposure(plan, unit),
-                unit.duty() == null ? null : unit.duty().coldestC());
+        double cold = cold(plan, unit, cell);
         return new Battery(
                 cell.figure(Quantity.OUTPUT_V, 3),
                 cell.figure(Quantity.CAPACITY_AH, 0) * 1000 * unit.power().parts(),
                 cell.figure(Quantity.USABLE, 1) * cold,
                 cold,
                 cell.figure(Quantity.SELF_DISCHARGE, 0));
+    }
+
+    /** Share of the capacity of cells, or of a backup's, that the cold leaves where a unit stands. */
+    static double cold(Plan plan, Unit unit, Part cell) {
+        return cold(
+                cell,
+                exposure(plan, unit),
+                unit.duty() == null ? null : unit.duty().coldestC());
     }
 
     double years(double averageUa) {

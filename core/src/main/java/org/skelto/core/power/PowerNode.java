@@ -41,8 +41,7 @@ public record PowerNode(
         @Nullable SupplyOutput gives,
         @Nullable CableRun run,
         @Nullable CellLife cell,
-        @Nullable Double backupH,
-        @Nullable Figure backup,
+        @Nullable Store store,
         List<PowerFault> faults)
         implements PowerNodeBuilder.With {
     /**

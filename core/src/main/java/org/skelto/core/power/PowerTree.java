@@ -17,6 +17,7 @@ import org.skelto.core.plan.equipment.Unit;
 import org.skelto.core.plan.equipment.UnitKind;
 import org.skelto.core.plan.power.Feed;
 import org.skelto.core.plan.power.PowerSource;
+import org.skelto.core.plan.power.Source;
 import org.skelto.core.plan.site.Place;
 import org.skelto.core.power.PowerNode.CableRun;
 import org.skelto.core.power.PowerNode.PowerFault;
@@ -39,9 +40,6 @@ public final class PowerTree {
 
     private static final double PAIR_OHM_PER_KM = 93.8;
 
-    /** Cells inside a backup supply. */
-    private static final double BACKUP_CELL_V = 12;
-
     private final SiteModel site;
     private final Plan plan;
     private final Catalogue catalogue;
@@ -56,15 +54,11 @@ public final class PowerTree {
         this.catalogue = catalogue;
         plan.units().forEach((id, unit) -> {
             draws.put(id, Draw.of(plan, id, catalogue));
-            if (unit.power().fed() && unit.power().from() != null) {
-                fed.computeIfAbsent(unit.power().from(), k -> new ArrayList<>()).add(id);
-            }
+            unit.power().sources().forEach(source -> feeds(feeder(source), id));
         });
         plan.devices().forEach((id, device) -> {
-            if (device.known().supply() != null) {
-                fed.computeIfAbsent(device.known().supply(), k -> new ArrayList<>())
-                        .add("device:" + id);
-            }
+            String supply = device.known().supply();
+            feeds(supply == null ? feeder(device.circuit()) : supply, "device:" + id);
         });
         plan.units().keySet().forEach(this::node);
         plan.devices().forEach((id, device) -> {
@@ -74,7 +68,7 @@ public final class PowerTree {
         });
     }
 
-    /** All nodes by id; the plan is one that the validator lets pass, so that nothing feeds itself. */
+    /** All nodes by id; what is fed in a ring takes nothing through it. */
     public static Map<String, PowerNode> of(SiteModel site, Catalogue catalogue) {
         return of(site, site.plan(), catalogue);
     }
@@ -82,6 +76,43 @@ public final class PowerTree {
     /** The same for a plan that is powered otherwise, its things standing where they stand on this site. */
     public static Map<String, PowerNode> of(SiteModel site, Plan plan, Catalogue catalogue) {
         return new LinkedHashMap<>(new PowerTree(site, plan, catalogue).nodes);
+    }
+
+    /** Every unit that could feed another counts what that takes: any of its sources may have to carry it alone. */
+    private void feeds(String feeder, String id) {
+        if (feeder != null) {
+            List<String> all = fed.computeIfAbsent(feeder, k -> new ArrayList<>());
+            if (!all.contains(id)) {
+                all.add(id);
+            }
+        }
+    }
+
+    private String feeder(Source source) {
+        return switch (source.source()) {
+            case SUPPLY, ETHERNET -> source.from();
+            case MAINS -> feeder(source.circuit());
+            case BATTERY -> null;
+        };
+    }
+
+    /** Whether a unit's only source leads back to itself. */
+    private boolean ring(String id) {
+        String at = id;
+        for (int steps = 0; steps <= plan.units().size(); steps++) {
+            ComputingBudget.step();
+            List<Source> sources = plan.units().get(at).power().sources();
+            at = sources.size() == 1 ? feeder(sources.get(0)) : null;
+            if (at == null || at.equals(id)) {
+                return at != null;
+            }
+        }
+        return false;
+    }
+
+    /** The unit that feeds a circuit instead of the street, or null. */
+    private String feeder(String circuit) {
+        return circuit == null ? null : plan.circuits().get(circuit).from();
     }
 
     private Part part(String id) {
@@ -108,6 +139,15 @@ public final class PowerTree {
                 : null;
     }
 
+    /** The part that stores energy for a unit and all it feeds, or null. */
+    private Part backup(Unit unit) {
+        Part main = main(unit);
+        Part between = between(unit);
+        return main != null && main.kind() == PartKind.BACKUP
+                ? main
+                : between != null && between.kind() == PartKind.BACKUP ? between : null;
+    }
+
     /** Voltage that a unit gives to those it feeds, or NaN when its part is not known. */
     private double outputV(String id) {
         Part maker = maker(plan.units().get(id));
@@ -118,6 +158,8 @@ public final class PowerTree {
     private double[] taken(String id) {
         double[] known = taken.get(id);
         if (known == null) {
+            // units that feed each other in a ring take nothing through it
+            taken.put(id, new double[2]);
             known = id.startsWith("device:")
                     ? Draw.load(plan.devices().get(id.substring("device:".length())), catalogue)
                     : input(id);
@@ -216,6 +258,17 @@ public final class PowerTree {
         Part making = maker == null ? between : maker;
         double[] given = maker == null ? new double[] {draw.typicalW(), draw.worstW()} : given(id);
         SupplyOutput output = making == null ? null : output(unit, making, given, faults);
+        if (ring(id)) {
+            faults.add(new PowerFault(
+                    "P18",
+                    true,
+                    unit.name() + " is fed by itself, directly or through others",
+                    "fed by "
+                            + plan.units()
+                                    .get(feeder(unit.power().sources().get(0)))
+                                    .name(),
+                    "Nothing in the ring ever gets power."));
+        }
         if (unit.power().source() == PowerSource.ETHERNET) {
             ethernet(unit, draw, faults);
         }
@@ -225,31 +278,7 @@ public final class PowerTree {
         }
         CableRun run = run(id, unit, draw, between, faults);
         PowerNode.CellLife cell = Cells.life(plan, site, unit, part(unit.power().part()), faults);
-        Part backup = main != null && main.kind() == PartKind.BACKUP
-                ? main
-                : between != null && between.kind() == PartKind.BACKUP ? between : null;
-        Double hours = null;
-        Figure backupFigure = null;
-        if (backup != null && given[0] > 0) {
-            double wattHours = backup.figure(Quantity.CAPACITY_AH, 0)
-                    * BACKUP_CELL_V
-                    * unit.power().parts();
-            double usable = backup.figure(Quantity.USABLE, 0.7);
-            double efficiency = backup.figure(Quantity.EFFICIENCY, 0.85);
-            hours = Electrics.backupH(wattHours, usable, efficiency, given[0]);
-            backupFigure = Figure.of(
-                    "Wh · usable · efficiency / W",
-                    "catalogue; cells of 12 V; typical load",
-                    false,
-                    "holds",
-                    Text.number(wattHours, 0) + " Wh",
-                    "usable",
-                    Text.share(usable),
-                    "efficiency",
-                    Text.share(efficiency),
-                    "load",
-                    Text.number(given[0], 1) + " W");
-        }
+        Store store = Store.of(plan, unit, backup(unit), cell, draw.typicalW() + given(id)[0], catalogue);
         double inputV = maker == null ? draw.volts() : inputV(unit, maker);
         double[] ports = maker == null ? given(id) : new double[2];
         double[] input =
@@ -272,8 +301,7 @@ public final class PowerTree {
                         .gives(output)
                         .run(run)
                         .cell(cell)
-                        .backupH(hours)
-                        .backup(backupFigure)
+                        .store(store)
                         .faults(List.copyOf(faults))
                         .build());
     }

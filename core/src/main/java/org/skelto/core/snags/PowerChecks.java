@@ -21,7 +21,7 @@ import org.skelto.core.power.PowerNode;
 import org.skelto.core.quantity.Text;
 import org.skelto.core.snags.Check.Code;
 
-/** P1 to P6 and P10 to P14: what the power tree found, with parts that would do. */
+/** P1 to P6, P10 to P14 and P18: what the power tree found, with parts that would do. */
 final class PowerChecks {
     static final Check CHECK = Check.reading(
             "snags of power",
@@ -60,7 +60,8 @@ final class PowerChecks {
                             "no overcurrent device, one above the cable's rating, or a cable not made for what it carries",
                             Severity.STOP),
                     Code.of("P13", Stage.CONTROLLERS, "cell cannot carry the pulse", Severity.STOP, Severity.FIX),
-                    Code.of("P14", Stage.CONTROLLERS, "passive Ethernet power", Severity.STOP, Severity.FIX)),
+                    Code.of("P14", Stage.CONTROLLERS, "passive Ethernet power", Severity.STOP, Severity.FIX),
+                    Code.of("P18", Stage.CONTROLLERS, "units that feed each other in a ring", Severity.STOP)),
             List.of(
                     PlanPart.HEAD,
                     PlanPart.EXISTING,

@@ -8,7 +8,7 @@ import org.junit.jupiter.api.Test;
 import org.skelto.core.Changed;
 import org.skelto.core.Workshop;
 import org.skelto.core.facts.Facts;
-import org.skelto.core.outage.State;
+import org.skelto.core.house.State;
 import org.skelto.core.plan.Plan;
 
 /** O9: a job that is lost though nothing has failed is told once for all devices that miss the same. */

@@ -24,10 +24,11 @@ import org.skelto.core.assessment.Assessment;
 import org.skelto.core.calculator.Calculators;
 import org.skelto.core.channels.Channels;
 import org.skelto.core.facts.Facts;
+import org.skelto.core.house.Outage;
+import org.skelto.core.house.State;
 import org.skelto.core.links.LinkChooser;
 import org.skelto.core.mesh.Meshes;
 import org.skelto.core.naming.NameAssigner;
-import org.skelto.core.outage.State;
 import org.skelto.core.plan.Edit;
 import org.skelto.core.plan.Plan;
 import org.skelto.core.radio.SlabTables;
@@ -67,7 +68,7 @@ class ComputingBudgetTest {
         all.put("links", Facts::links);
         all.put("housings", Facts::housings);
         all.put("chains", Facts::chains);
-        all.put("cut off", f -> Assessment.unreached(f, Set.of("mains")));
+        all.put("cut off", f -> Assessment.unreached(f, Outage.of(Set.of("mains"))));
         return all;
     }
 
@@ -94,7 +95,7 @@ class ComputingBudgetTest {
         Set<String> failed =
                 Set.copyOf(nothing.failures().stream().map(Fact.Failure::fact).toList());
         assertTrue(
-                failed.containsAll(Set.of("geometry of the house", "links", "outages", "power", "snags of devices")),
+                failed.containsAll(Set.of("geometry of the house", "links", "power", "snags of devices")),
                 failed.toString());
         assertTrue(
                 nothing.failures().stream().allMatch(f -> f.why().contains("more computing than one plan may ask for")),

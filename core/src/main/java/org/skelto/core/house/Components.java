@@ -1,11 +1,11 @@
-package org.skelto.core.outage;
+package org.skelto.core.house;
 
 import java.util.ArrayList;
 import java.util.Comparator;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
-import org.skelto.core.outage.Component.Kind;
+import org.skelto.core.house.Component.Kind;
 import org.skelto.core.plan.Plan;
 import org.skelto.core.plan.equipment.Unit;
 import org.skelto.core.plan.equipment.UnitKind;

@@ -1,13 +1,13 @@
-package org.skelto.core.outage;
+package org.skelto.core.house;
 
 import static org.junit.jupiter.api.Assertions.assertEquals;
 import static org.junit.jupiter.api.Assertions.assertFalse;
 import static org.junit.jupiter.api.Assertions.assertTrue;
-import static org.skelto.core.outage.State.BY_HAND;
-import static org.skelto.core.outage.State.HOLDS;
-import static org.skelto.core.outage.State.LOST;
-import static org.skelto.core.outage.State.REDUCED;
-import static org.skelto.core.outage.State.UNSAFE;
+import static org.skelto.core.house.State.BY_HAND;
+import static org.skelto.core.house.State.HOLDS;
+import static org.skelto.core.house.State.LOST;
+import static org.skelto.core.house.State.REDUCED;
+import static org.skelto.core.house.State.UNSAFE;
 
 import java.util.ArrayList;
 import java.util.HashSet;
@@ -19,8 +19,8 @@ import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.CsvSource;
 import org.junit.jupiter.params.provider.ValueSource;
+import org.skelto.core.Modelled;
 import org.skelto.core.Plans;
-import org.skelto.core.parts.Catalogue;
 import org.skelto.core.plan.Plan;
 import org.skelto.core.plan.equipment.Criticality;
 import org.skelto.core.plan.equipment.Device;
@@ -35,7 +35,7 @@ import org.skelto.core.plan.power.PowerSource;
 
 class OutageTest {
     private static Outages outages(Plan plan) {
-        return new Outages(plan, Catalogue.builtIn(), Carrying.EVERYTHING);
+        return Modelled.outages(plan, Carrying.EVERYTHING);
     }
 
     private static State state(Plan plan, String device, String... failed) {
@@ -201,8 +201,7 @@ class OutageTest {
 
     @Test
     void aLinkThatCarriesNothingBreaksTheWayAndIsNamed() {
-        Outages outages =
-                new Outages(Plans.sound(), Catalogue.builtIn(), (link, sender) -> !link.equals("probe-gateway"));
+        Outages outages = Modelled.outages(Plans.sound(), (link, sender) -> !link.equals("probe-gateway"));
         DeviceState probe = outages.without(Set.of()).get("probe");
         assertEquals(LOST, probe.state());
         assertEquals("to the hub: nothing gets from probe to gateway over their link", probe.sentence());
@@ -211,24 +210,23 @@ class OutageTest {
 
     @Test
     void aLinkThatCarriesOneWayOnlyStillReportsButTakesNoCommand() {
-        Outages reportsOnly = new Outages(
-                Plans.sound(), Catalogue.builtIn(), (link, sender) -> !sender.equals("ap") || !link.equals("board-ap"));
+        Outages reportsOnly =
+                Modelled.outages(Plans.sound(), (link, sender) -> !sender.equals("ap") || !link.equals("board-ap"));
         assertEquals(BY_HAND, reportsOnly.without(Set.of()).get("lamp").state());
-        Outages heardOnly =
-                new Outages(Plans.sound(), Catalogue.builtIn(), (link, sender) -> !sender.equals("gateway"));
+        Outages heardOnly = Modelled.outages(Plans.sound(), (link, sender) -> !sender.equals("gateway"));
         // the gateway does not even answer its switch, yet the probe's reports must pass it
         assertEquals(LOST, heardOnly.without(Set.of()).get("probe").state());
     }
 
     @Test
     void unitsThatAreDarkOrCutOffSayWhy() {
-        var troubles = outages(Plans.sound()).units(Set.of("unit:gateway"));
+        var troubles = outages(Plans.sound()).units(Outage.of(Set.of("unit:gateway")));
         assertEquals(
                 Map.of(
                         "gateway", new Outages.UnitTrouble(true, "gateway is out"),
                         "probe", new Outages.UnitTrouble(false, "gateway is out")),
                 troubles);
-        assertTrue(outages(Plans.sound()).units(Set.of()).isEmpty());
+        assertTrue(outages(Plans.sound()).units(Outage.of(Set.of())).isEmpty());
     }
 
     @Test
@@ -288,7 +286,7 @@ class OutageTest {
                 Plans.link(plan, "ap-router", Plans.link("ap", "router", org.skelto.core.plan.radio.Medium.ETHERNET));
         Set<String> dead = new HashSet<>(second.links().keySet());
         dead.removeIf(link -> random.nextInt(4) > 0);
-        Outages outages = new Outages(second, Catalogue.builtIn(), (link, sender) -> !dead.contains(link));
+        Outages outages = Modelled.outages(second, (link, sender) -> !dead.contains(link));
 
         Map<String, DeviceState> before = outages.without(Set.of());
         Map<Component, Integer> shared = outages.shared();

@@ -1,11 +1,11 @@
-package org.skelto.core.outage;
+package org.skelto.core.house;
 
-import static org.skelto.core.outage.Formula.all;
+import static org.skelto.core.house.Formula.all;
 
 import java.util.List;
 import java.util.Optional;
-import org.skelto.core.outage.Formula.Any;
-import org.skelto.core.outage.Formula.Not;
+import org.skelto.core.house.Formula.Any;
+import org.skelto.core.house.Formula.Not;
 import org.skelto.core.parts.Catalogue;
 import org.skelto.core.parts.Part;
 import org.skelto.core.parts.Trait;

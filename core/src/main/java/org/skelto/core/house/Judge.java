@@ -1,4 +1,4 @@
-package org.skelto.core.outage;
+package org.skelto.core.house;
 
 import java.util.ArrayList;
 import java.util.HashSet;
@@ -7,14 +7,14 @@ import java.util.List;
 import java.util.Map;
 import java.util.Set;
 import java.util.function.Consumer;
-import org.skelto.core.outage.Formula.All;
-import org.skelto.core.outage.Formula.Any;
-import org.skelto.core.outage.Formula.Live;
-import org.skelto.core.outage.Formula.Needs;
-import org.skelto.core.outage.Formula.Never;
-import org.skelto.core.outage.Formula.Not;
-import org.skelto.core.outage.Formula.Reaches;
-import org.skelto.core.outage.Formula.Up;
+import org.skelto.core.house.Formula.All;
+import org.skelto.core.house.Formula.Any;
+import org.skelto.core.house.Formula.Live;
+import org.skelto.core.house.Formula.Needs;
+import org.skelto.core.house.Formula.Never;
+import org.skelto.core.house.Formula.Not;
+import org.skelto.core.house.Formula.Reaches;
+import org.skelto.core.house.Formula.Up;
 import org.skelto.core.plan.Plan;
 import org.skelto.core.plan.power.PowerSource;
 import org.skelto.core.plan.power.Source;
@@ -142,9 +142,19 @@ final class Judge {
                 : unit(unitId) + " is out";
     }
 
-    /** Why the first of a unit's sources gives nothing. */
+    /** Why the first of a unit's sources gives nothing, and whether its own store ran out. */
     private String dark(String unitId, Set<String> seen) {
+        Double empty = house.emptyFrom(unitId);
         Source source = plan.units().get(unitId).power().sources().get(0);
+        if (empty == null) {
+            return unfed(unitId, source, seen);
+        }
+        String ranOut =
+                (PowerState.steady(source) ? "its backup" : "its battery") + " ran out after " + Outage.words(empty);
+        return PowerState.steady(source) ? unfed(unitId, source, seen) + "; " + ranOut : ranOut;
+    }
+
+    private String unfed(String unitId, Source source, Set<String> seen) {
         String from = source.from();
         if (!seen.add(unitId)) {
             return "it hangs in a ring that nothing feeds";

@@ -1,4 +1,4 @@
-package org.skelto.core.outage;
+package org.skelto.core.house;
 
 /**
  * Something that can fail and that more than one device may depend on.

@@ -1,4 +1,4 @@
-package org.skelto.core.outage;
+package org.skelto.core.house;
 
 /** Which links carry messages at all; how far they reach is judged elsewhere. */
 @FunctionalInterface

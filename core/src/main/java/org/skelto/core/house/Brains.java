@@ -1,17 +1,17 @@
-package org.skelto.core.outage;
+package org.skelto.core.house;
 
-import static org.skelto.core.outage.Formula.all;
+import static org.skelto.core.house.Formula.all;
 
 import java.util.ArrayList;
 import java.util.HashMap;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
-import org.skelto.core.outage.Formula.Any;
-import org.skelto.core.outage.Formula.Needs;
-import org.skelto.core.outage.Formula.Never;
-import org.skelto.core.outage.Formula.Reaches;
-import org.skelto.core.outage.Formula.Up;
+import org.skelto.core.house.Formula.Any;
+import org.skelto.core.house.Formula.Needs;
+import org.skelto.core.house.Formula.Never;
+import org.skelto.core.house.Formula.Reaches;
+import org.skelto.core.house.Formula.Up;
 import org.skelto.core.plan.Plan;
 import org.skelto.core.plan.equipment.Talks;
 import org.skelto.core.plan.equipment.Unit;

@@ -1,6 +1,6 @@
-package org.skelto.core.outage;
+package org.skelto.core.house;
 
-import static org.skelto.core.outage.Formula.all;
+import static org.skelto.core.house.Formula.all;
 
 import java.util.ArrayList;
 import java.util.EnumSet;
@@ -9,12 +9,12 @@ import java.util.Map;
 import java.util.Set;
 import java.util.SortedSet;
 import java.util.TreeSet;
-import org.skelto.core.outage.Formula.Any;
-import org.skelto.core.outage.Formula.Needs;
-import org.skelto.core.outage.Formula.Never;
-import org.skelto.core.outage.Formula.Reaches;
-import org.skelto.core.outage.Formula.Up;
-import org.skelto.core.outage.JobWays.PlannedWay;
+import org.skelto.core.house.Formula.Any;
+import org.skelto.core.house.Formula.Needs;
+import org.skelto.core.house.Formula.Never;
+import org.skelto.core.house.Formula.Reaches;
+import org.skelto.core.house.Formula.Up;
+import org.skelto.core.house.JobWays.PlannedWay;
 import org.skelto.core.parts.Catalogue;
 import org.skelto.core.plan.Plan;
 import org.skelto.core.plan.equipment.Device;

@@ -1,4 +1,4 @@
-package org.skelto.core.outage;
+package org.skelto.core.house;
 
 /** State of a job or a device under an outage, from best to worst. */
 public enum State {

@@ -1,4 +1,4 @@
-package org.skelto.core.outage;
+package org.skelto.core.house;
 
 import java.util.ArrayDeque;
 import java.util.ArrayList;
@@ -11,7 +11,7 @@ import java.util.Map;
 import java.util.Set;
 import java.util.function.Consumer;
 import java.util.function.Function;
-import org.skelto.core.outage.Hops.Hop;
+import org.skelto.core.house.Hops.Hop;
 import org.skelto.core.plan.Plan;
 import org.skelto.core.plan.equipment.Unit;
 import org.skelto.core.plan.equipment.UnitKind;
@@ -52,6 +52,11 @@ final class House {
 
     boolean works(String component) {
         return power.works(component);
+    }
+
+    /** Hours after which a unit's own store had run out, or null while it has not, or has none. */
+    Double emptyFrom(String unit) {
+        return power.standby(unit) ? null : power.emptyFrom().get(unit);
     }
 
     boolean live(String circuit) {

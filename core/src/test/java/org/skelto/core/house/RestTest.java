@@ -1,16 +1,17 @@
-package org.skelto.core.outage;
+package org.skelto.core.house;
 
 import static org.junit.jupiter.api.Assertions.assertEquals;
-import static org.skelto.core.outage.State.BY_HAND;
-import static org.skelto.core.outage.State.HOLDS;
-import static org.skelto.core.outage.State.LOST;
-import static org.skelto.core.outage.State.UNSAFE;
+import static org.skelto.core.house.State.BY_HAND;
+import static org.skelto.core.house.State.HOLDS;
+import static org.skelto.core.house.State.LOST;
+import static org.skelto.core.house.State.UNSAFE;
 
 import java.util.Set;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.CsvSource;
 import org.skelto.core.Changed;
+import org.skelto.core.Modelled;
 import org.skelto.core.Workshop;
 import org.skelto.core.parts.Catalogue;
 import org.skelto.core.plan.Plan;
@@ -31,12 +32,15 @@ class RestTest {
     }
 
     private static State state(Plan plan, String device, Job job, String failed) {
-        return new Outages(plan, Catalogue.builtIn(), Carrying.EVERYTHING)
-                .without(failed.isEmpty() ? Set.of() : Set.of(failed.split(" "))).get(device).jobs().stream()
-                        .filter(j -> j.job() == job)
-                        .findFirst()
-                        .orElseThrow()
-                        .state();
+        return Modelled.outages(plan, Carrying.EVERYTHING)
+                .without(failed.isEmpty() ? Set.of() : Set.of(failed.split(" ")))
+                .get(device)
+                .jobs()
+                .stream()
+                .filter(j -> j.job() == job)
+                .findFirst()
+                .orElseThrow()
+                .state();
     }
 
     @ParameterizedTest

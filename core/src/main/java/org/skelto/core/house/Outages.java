@@ -1,4 +1,4 @@
-package org.skelto.core.outage;
+package org.skelto.core.house;
 
 import java.util.ArrayList;
 import java.util.Collection;
@@ -13,9 +13,9 @@ import java.util.Map;
 import java.util.Set;
 import java.util.TreeMap;
 import java.util.stream.Collectors;
-import org.skelto.core.outage.DeviceState.JobState;
-import org.skelto.core.outage.DeviceState.WayState;
-import org.skelto.core.outage.JobWays.PlannedWay;
+import org.skelto.core.house.DeviceState.JobState;
+import org.skelto.core.house.DeviceState.WayState;
+import org.skelto.core.house.JobWays.PlannedWay;
 import org.skelto.core.parts.Catalogue;
 import org.skelto.core.plan.Plan;
 import org.skelto.core.plan.equipment.Criticality;
@@ -26,6 +26,7 @@ import org.skelto.core.plan.equipment.UnitKind;
 import org.skelto.core.plan.equipment.Way;
 import org.skelto.core.plan.power.PowerSource;
 import org.skelto.core.plan.power.Source;
+import org.skelto.core.power.Store;
 import org.skelto.core.work.ComputingBudget;
 
 /** Judges every device of a plan with a set of components gone. */
@@ -34,19 +35,24 @@ public final class Outages {
     private final Map<String, List<JobWays>> jobs = new LinkedHashMap<>();
     private final Map<String, Formula> stuck = new HashMap<>();
     private final Hops hops;
-    private final Set<String> charged;
+    private final Feeds feeds;
     private final Map<String, Component> components;
     private final House whole;
     private final House drawn;
     private volatile Map<String, DeviceState> now;
 
-    /** The outages of a plan whose links carry as they are said to. */
-    public Outages(Plan plan, Catalogue parts, Carrying carrying) {
+    /**
+     * The outages of a plan.
+     *
+     * @param carrying which links carry
+     * @param stores backups and cells, by unit
+     */
+    public Outages(Plan plan, Catalogue parts, Carrying carrying, Map<String, Store> stores) {
         this.plan = plan;
         this.hops = new Hops(plan, carrying);
-        this.charged = PowerState.charged(plan);
+        this.feeds = new Feeds(plan, stores);
         this.components = Components.of(plan);
-        PowerState all = new PowerState(plan, Set.of(), charged);
+        PowerState all = new PowerState(feeds, Set.of());
         this.whole = new House(plan, all, hops);
         this.drawn = new House(plan, all, new Hops(plan, Carrying.EVERYTHING));
         WayBuilder builder = new WayBuilder(plan, parts);
@@ -84,17 +90,25 @@ public final class Outages {
         return failed.isEmpty() ? now() : without(failed, jobs.keySet());
     }
 
+    /** The state of each device at a moment of an outage. */
+    public Map<String, DeviceState> at(Outage outage) {
+        return outage.without().isEmpty() && outage.atH() == 0 ? now() : states(judge(outage), jobs.keySet());
+    }
+
     /** The states of some devices without these components. */
     public Map<String, DeviceState> without(Set<String> failed, Collection<String> devices) {
-        Judge judge = judge(failed);
+        return states(judge(Outage.of(failed)), devices);
+    }
+
+    private Map<String, DeviceState> states(Judge judge, Collection<String> devices) {
         Map<String, DeviceState> states = new TreeMap<>();
         devices.forEach(id -> states.put(id, device(id, plan.devices().get(id), jobs.get(id), judge)));
         return states;
     }
 
-    /** What keeps each unit from its work without these components; units without trouble are left out. */
-    public Map<String, UnitTrouble> units(Set<String> failed) {
-        Judge judge = judge(failed);
+    /** What keeps each unit from its work at a moment of an outage; units without trouble are left out. */
+    public Map<String, UnitTrouble> units(Outage outage) {
+        Judge judge = judge(outage);
         Map<String, UnitTrouble> troubles = new TreeMap<>();
         plan.units().keySet().forEach(id -> {
             String trouble = judge.trouble(id);
@@ -119,8 +133,21 @@ public final class Outages {
     }
 
     private Judge judge(Set<String> failed) {
-        Set<String> gone = failed.stream().map(Component::today).collect(Collectors.toSet());
-        return new Judge(plan, components, new House(plan, new PowerState(plan, gone, charged), hops), whole, drawn);
+        return judge(Outage.of(failed));
+    }
+
+    private Judge judge(Outage outage) {
+        return new Judge(plan, components, new House(plan, power(outage), hops), whole, drawn);
+    }
+
+    PowerState power(Outage outage) {
+        Set<String> gone = outage.without().stream().map(Component::today).collect(Collectors.toSet());
+        return new PowerState(feeds, gone, outage.atH(), outage.horizonH());
+    }
+
+    /** What changes while an outage lasts because backups and cells run out, in the order of time. */
+    public List<Moment> moments(Outage outage) {
+        return outage.lastsH() == null ? List.of() : new Moments(plan, this).of(outage);
     }
 
     /**

@@ -1,4 +1,4 @@
-package org.skelto.core.outage;
+package org.skelto.core.house;
 
 import java.util.List;
 import org.jspecify.annotations.Nullable;

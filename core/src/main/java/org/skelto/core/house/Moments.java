@@ -1,0 +1,75 @@
+package org.skelto.core.house;
+
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Map;
+import java.util.TreeMap;
+import java.util.stream.Collectors;
+import org.skelto.core.plan.Plan;
+import org.skelto.core.work.ComputingBudget;
+
+/** Tells an outage as a list of moments. */
+final class Moments {
+    /** More are not told: cells that end day after day in an outage of a year. */
+    private static final int MOST = 200;
+
+    private final Plan plan;
+    private final Outages outages;
+
+    Moments(Plan plan, Outages outages) {
+        this.plan = plan;
+        this.outages = outages;
+    }
+
+    List<Moment> of(Outage outage) {
+        PowerState end = outages.power(outage);
+        Map<Double, List<String>> dark = new TreeMap<>();
+        end.darkFrom().forEach((unit, h) -> {
+            if (h < outage.horizonH()) {
+                dark.computeIfAbsent(h, k -> new ArrayList<>()).add(unit);
+            }
+        });
+        List<Moment> moments = new ArrayList<>();
+        Map<String, DeviceState> before = outages.at(outage.at(0));
+        for (Map.Entry<Double, List<String>> e : dark.entrySet()) {
+            ComputingBudget.step();
+            double after = Math.nextUp(e.getKey());
+            if (moments.size() == MOST || after > outage.horizonH()) {
+                break;
+            }
+            Map<String, DeviceState> states = outages.at(outage.at(after));
+            moments.add(new Moment(e.getKey(), words(e.getValue(), end), e.getValue(), changes(before, states)));
+            before = states;
+        }
+        return moments;
+    }
+
+    private String words(List<String> units, PowerState end) {
+        String own = units.stream()
+                .filter(end.emptyFrom()::containsKey)
+                .map(this::name)
+                .collect(Collectors.joining(", "));
+        String fed = units.stream()
+                .filter(id -> !end.emptyFrom().containsKey(id))
+                .map(this::name)
+                .collect(Collectors.joining(", "));
+        String ranOut = own.isEmpty() ? "" : own + " ran out";
+        String hangOn = fed.isEmpty() ? "" : fed + (fed.contains(",") ? " go dark" : " goes dark");
+        return ranOut.isEmpty() || hangOn.isEmpty() ? ranOut + hangOn : ranOut + "; " + hangOn;
+    }
+
+    private String name(String unit) {
+        return plan.units().get(unit).name();
+    }
+
+    private List<Moment.Change> changes(Map<String, DeviceState> before, Map<String, DeviceState> after) {
+        List<Moment.Change> changes = new ArrayList<>();
+        after.forEach((id, state) -> {
+            State was = before.get(id).state();
+            if (was != state.state()) {
+                changes.add(new Moment.Change(id, plan.devices().get(id).name(), was, state.state(), state.sentence()));
+            }
+        });
+        return changes;
+    }
+}

@@ -1,0 +1,20 @@
+package org.skelto.core;
+
+import org.skelto.core.house.Carrying;
+import org.skelto.core.house.Outages;
+import org.skelto.core.parts.Catalogue;
+import org.skelto.core.plan.Plan;
+import org.skelto.core.power.PowerTree;
+import org.skelto.core.power.Store;
+import org.skelto.core.site.SiteModel;
+
+/** The model of a house whose links carry as a test says. */
+public final class Modelled {
+    private Modelled() {}
+
+    /** The outages of a plan, with its backups and cells as its parts make them. */
+    public static Outages outages(Plan plan, Carrying carrying) {
+        Catalogue parts = Catalogue.builtIn();
+        return new Outages(plan, parts, carrying, Store.all(PowerTree.of(SiteModel.of(plan), parts)));
+    }
+}
