@@ -38,6 +38,8 @@ function bench(assessment: Partial<Assessment>) {
     links: {},
     snags: [],
     names: {},
+    outage: { without: [], lastsH: null, from: null, atH: 0 },
+    moments: [],
     strip: [],
     sentence: "With everything working: 2 hold, 0 lost",
     counts: {},

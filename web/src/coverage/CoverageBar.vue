@@ -35,15 +35,15 @@ watch(
 async function ask([xM, yM]: [number, number]) {
   if (asking || !coverage.medium || !bench.floor || bench.floor === "site") return;
   asking = true;
-  const without = bench.without.join(",");
+  const outage = bench.outageQuery;
   try {
     probe.value = await answer(
       api.GET("/api/plans/{id}/coverage/{medium}/{floor}/at", {
         params: {
           path: { id: bench.id, medium: coverage.medium, floor: bench.floor },
-          query: { xM, yM, without: bench.without },
+          query: { xM, yM },
         },
-        querySerializer: () => `xM=${xM}&yM=${yM}&without=${encodeURIComponent(without)}`,
+        querySerializer: () => `xM=${xM}&yM=${yM}&${outage}`,
       }),
     );
   } catch {

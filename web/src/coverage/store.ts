@@ -65,8 +65,7 @@ export const useCoverage = defineStore("coverage", {
     url(kind: "grid" | "preview"): string | null {
       const bench = useBench();
       if (!this.medium || !bench.floor || bench.floor === "site") return null;
-      const without = encodeURIComponent(bench.without.join(","));
-      return `/api/plans/${bench.id}/coverage/${this.medium}/${encodeURIComponent(bench.floor)}/${kind}?without=${without}`;
+      return `/api/plans/${bench.id}/coverage/${this.medium}/${encodeURIComponent(bench.floor)}/${kind}?${bench.outageQuery}`;
     },
     async refresh() {
       const bench = useBench();

@@ -22,7 +22,7 @@ import StageRail from "./StageRail.vue";
 import CoverageBar from "../coverage/CoverageBar.vue";
 import { useCoverage } from "../coverage/store";
 import SectionDrawing from "../drawing/SectionDrawing.vue";
-import { useBench } from "./store";
+import { type Clock, outageOf, outageText, useBench } from "./store";
 
 const STAGES = ["site", "devices", "controllers", "links", "long-range", "names", "outages", "build"];
 const PANELS = {
@@ -63,16 +63,20 @@ const whole = computed(
     (stage.value === "controllers" && ["power", "lines", "boxes", "parts"].includes(bench.part ?? "")),
 );
 
+/** What the address supposes gone, and when. */
+function supposed(): [string[], Clock] {
+  const of = (key: string) => (route.query[key] ? String(route.query[key]) : null);
+  return [
+    (of("without") ?? "").split(",").filter(Boolean),
+    { for: of("for"), from: of("from"), at: of("at") },
+  ];
+}
+
 async function open() {
   problem.value = null;
   try {
     const asked = { ...route.query };
-    await bench.open(
-      String(route.params.id),
-      String(asked.without ?? "")
-        .split(",")
-        .filter(Boolean),
-    );
+    await bench.open(String(route.params.id), ...supposed());
     if (asked.select) bench.select(String(asked.select));
     bench.part = asked.part ? String(asked.part) : null;
     coverage.medium = asked.radio ? (String(asked.radio) as Medium) : coverage.medium;
@@ -87,10 +91,12 @@ async function open() {
 }
 watch(() => route.params.id, open, { immediate: true });
 
+/** How often something was supposed when the address was last written. */
+let steps = 0;
 // the address carries stage, selection and what is supposed gone
 watch(
   () => [
-    bench.without.join(","),
+    bench.outageQuery,
     bench.selection,
     bench.floor,
     bench.part,
@@ -98,16 +104,28 @@ watch(
     cutting.value ? "yes" : null,
     stage.value,
   ],
-  ([without, selection, floor, part, radio, cut]) => {
+  ([outage, selection, floor, part, radio, cut]) => {
     if (!bench.plan) return;
-    const query: Record<string, string> = {};
-    if (without) query.without = without;
+    const query: Record<string, string> = outageOf(outage ?? "");
     if (selection) query.select = selection;
     if (floor) query.floor = floor;
     if (part) query.part = part;
     if (radio && stage.value === "links") query.radio = radio;
     if (cut) query.cut = cut;
-    void router.replace({ path: `/plans/${bench.id}/${stage.value}`, query });
+    const to = { path: `/plans/${bench.id}/${stage.value}`, query };
+    // what is supposed is one step of the browser's history
+    const before = outageText(route.query);
+    const pressed = bench.supposed !== steps;
+    steps = bench.supposed;
+    void (pressed && before !== (outage ?? "") ? router.push(to) : router.replace(to));
+  },
+);
+// back and forward step through what was supposed
+watch(
+  () => outageText(route.query),
+  (asked) => {
+    if (bench.plan && bench.id === route.params.id && asked !== bench.outageQuery)
+      void bench.suppose(...supposed());
   },
 );
 watch(stage, () => {
@@ -123,7 +141,7 @@ watch(
   },
 );
 watch(
-  () => [coverage.medium, bench.floor, bench.without.join(",")],
+  () => [coverage.medium, bench.floor, bench.outageQuery],
   () => {
     if (stage.value === "links" && bench.plan) void coverage.load();
   },

@@ -39,6 +39,10 @@ interface BenchState {
   marking: boolean;
   measured: [number, number][];
   without: string[];
+  /** How long the supposed outage lasts, when it begins and which moment of it is looked at; null where it is not said. */
+  clock: Clock;
+  /** How often something was supposed by hand: each is a step of the browser's history. */
+  supposed: number;
   selection: string | null;
   floor: string | null;
   saving: "safe" | "saving" | "failed";
@@ -74,6 +78,25 @@ const back = () => void useBench().back();
 const previews = newest<Op[]>((ops) => useBench().follow(ops));
 
 /** What is shown of a plan of which nothing was worked out. */
+/** Lengths as ISO 8601 writes them: PT8H. */
+export interface Clock {
+  for: string | null;
+  from: string | null;
+  at: string | null;
+}
+export const NO_CLOCK: Clock = { for: null, from: null, at: null };
+
+/** Of an address, or of anything like it, what it supposes, as a query. */
+export const outageText = (query: Record<string, unknown>): string =>
+  new URLSearchParams(
+    ["without", "for", "from", "at"]
+      .filter((key) => query[key])
+      .map((key): [string, string] => [key, String(query[key])]),
+  ).toString();
+/** The same as an object. */
+export const outageOf = (text: string): Record<string, string> =>
+  Object.fromEntries(new URLSearchParams(text));
+
 function nothingKnown(why: string): Assessment {
   return {
     walls: [],
@@ -82,11 +105,13 @@ function nothingKnown(why: string): Assessment {
     links: {},
     snags: [],
     names: {},
+    outage: { without: [], lastsH: null, from: null, atH: 0 },
     strip: [],
     sentence: "What still works is not known",
     counts: {} as Assessment["counts"],
     states: {},
     troubles: {},
+    moments: [],
     wired: {},
     stages: [],
     failures: [{ fact: "everything that follows from the plan", why }],
@@ -109,6 +134,8 @@ export const useBench = defineStore("bench", {
     measured: [],
     catalog: null,
     without: [],
+    clock: NO_CLOCK,
+    supposed: 0,
     selection: null,
     floor: null,
     saving: "safe",
@@ -119,6 +146,8 @@ export const useBench = defineStore("bench", {
   }),
   getters: {
     shownPlan: (s): Plan | null => s.dragged?.plan ?? s.plan,
+    /** What is supposed gone, and when, as the server is asked for it. */
+    outageQuery: (s): string => outageText({ without: s.without.join(","), ...s.clock }),
     shown: (s): Assessment | null => s.dragged?.assessment ?? s.assessment,
     /** Every construction that this plan may use, its own first where it replaces a built-in one. */
     constructions: (s): MadeOf[] => {
@@ -135,12 +164,13 @@ export const useBench = defineStore("bench", {
     },
   },
   actions: {
-    async open(id: string, without: string[]) {
+    async open(id: string, without: string[], clock: Clock = NO_CLOCK) {
       if (this.id !== id) {
         this.$reset();
         this.id = id;
       }
       this.without = without;
+      this.clock = clock;
       this.catalog ??= await answer(api.GET("/api/catalog"));
       await this.reload();
     },
@@ -169,21 +199,23 @@ export const useBench = defineStore("bench", {
       }
     },
     async assess() {
-      const asked = this.without.join(",");
+      const asked = this.outageQuery;
       const assessed = await answer(
         api.GET("/api/plans/{id}/assessment", {
-          params: { path: { id: this.id }, query: { without: this.without } },
-          querySerializer: () => `without=${encodeURIComponent(asked)}`,
+          params: { path: { id: this.id } },
+          querySerializer: () => asked,
         }),
       );
-      if (assessed.revision === this.revision && asked === this.without.join(",")) {
+      if (assessed.revision === this.revision && asked === this.outageQuery) {
         this.assessment = markRaw(assessed.assessment);
         // bare ids become whole ones, what the plan does not have is dropped
         this.without = assessed.assessment.strip.filter((item) => item.out).map((item) => item.id);
       }
     },
-    async suppose(without: string[]) {
+    async suppose(without: string[], clock?: Clock) {
       this.without = without;
+      this.clock = clock ?? this.clock;
+      this.supposed++;
       await this.guarded(() => this.assess());
     },
     /** Stores an edit; edits wait for one another, so that each is for the newest revision. */
@@ -312,8 +344,8 @@ export const useBench = defineStore("bench", {
     async follow(ops: Op[]): Promise<() => void> {
       const dragged = await answer(
         api.POST("/api/plans/{id}/preview", {
-          params: { path: { id: this.id }, query: { without: this.without } },
-          querySerializer: () => `without=${encodeURIComponent(this.without.join(","))}`,
+          params: { path: { id: this.id } },
+          querySerializer: () => this.outageQuery,
           headers: { "Content-Type": PATCH_TYPE },
           body: JSON.stringify(ops),
           bodySerializer: (body: unknown) => body as string,

@@ -135,10 +135,10 @@ const unit = (id: string) => bench.plan!.units[id]?.name ?? id;
               >{{ shown(r.node.cell.years, 1) }} years</FigureButton
             >
             <FigureButton
-              v-if="r.node.backupH !== null"
-              :figure="r.node.backup"
+              v-if="r.node.store && !r.node.store.cells"
+              :figure="r.node.store.figure"
               :name="`Backup of ${r.node.name}`"
-              >{{ hours(r.node.backupH) }}</FigureButton
+              >{{ hours(r.node.store.hours) }}</FigureButton
             >
           </td>
         </tr>

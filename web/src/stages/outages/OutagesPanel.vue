@@ -4,6 +4,7 @@ import type { State } from "../../api/client";
 import StateMark from "../../drawing/StateMark.vue";
 import { JOB_WORDS, STATE_WORDS } from "../../drawing/marks";
 import { freeId, pointer, thingOf } from "../../plan/pointers";
+import OutageClock from "./OutageClock.vue";
 import EditField from "../../app/EditField.vue";
 import { text } from "../../app/typed";
 import { useBench } from "../../plan/store";
@@ -91,6 +92,7 @@ const jobWords = (job: keyof typeof JOB_WORDS | null) => (job ? JOB_WORDS[job] :
       </span>
       <span class="quiet">Supposed only: nothing is switched.</span>
     </div>
+    <OutageClock />
     <section v-if="chosen" class="inspect" aria-label="Ways of the selected device">
       <h3>{{ chosen.name }}: {{ STATE_WORDS[chosen.state] }}</h3>
       <p>{{ chosen.sentence }}</p>

@@ -50,6 +50,7 @@ public class AssessmentBenchmark {
     private Facts figures;
     private Facts largeFacts;
     private List<String> components;
+    private Map<String, org.skelto.core.power.Store> stores;
     private int steps;
 
     @Setup
@@ -62,6 +63,7 @@ public class AssessmentBenchmark {
         Assessment.of(figures, Set.of());
         largeFacts = new Facts(large, tables);
         Assessment.of(largeFacts, Set.of());
+        stores = org.skelto.core.power.Store.all(figures.power());
         components = new ArrayList<>(figures.outages().components().keySet());
     }
 
@@ -119,13 +121,13 @@ public class AssessmentBenchmark {
     /** Who feels each component fail alone: only what leans on it is judged again. */
     @Benchmark
     public Map<Component, Integer> theStrip() {
-        return new Outages(mill, org.skelto.core.parts.Catalogue.builtIn(), Carrying.EVERYTHING).shared();
+        return new Outages(mill, org.skelto.core.parts.Catalogue.builtIn(), Carrying.EVERYTHING, stores).shared();
     }
 
     /** The same by judging every device without each component. */
     @Benchmark
     public Map<String, Long> theStripPlain() {
-        Outages outages = new Outages(mill, org.skelto.core.parts.Catalogue.builtIn(), Carrying.EVERYTHING);
+        Outages outages = new Outages(mill, org.skelto.core.parts.Catalogue.builtIn(), Carrying.EVERYTHING, stores);
         Map<String, DeviceState> now = outages.without(Set.of());
         Map<String, Long> felt = new HashMap<>();
         for (String component : components) {

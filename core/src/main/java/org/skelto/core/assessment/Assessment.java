@@ -38,6 +38,7 @@ import org.skelto.core.work.Fact;
  * @param positions where units and devices are, by JSON pointer
  * @param wired what is connected to what in the controllers whose boards are chosen, by id
  * @param troubles units that are dark or cut off from their hub, by id
+ * @param outage what is supposed to have failed, and the moment that is told
  * @param moments at which something changes while the outage lasts; none when it is not said how long
  * @param failures what could not be worked out, and why; the rest stands
  */
@@ -49,6 +50,7 @@ public record Assessment(
         Map<String, LinkReport> links,
         List<Snag> snags,
         Map<String, NameAssigner.NameRow> names,
+        Outage outage,
         List<StripItem> strip,
         String sentence,
         Map<State, Integer> counts,
@@ -93,6 +95,7 @@ public record Assessment(
                 .links(facts.fact(HouseFacts.LINKS).orElse(Map.of()))
                 .snags(snags)
                 .names(names.orElse(Map.of()))
+                .outage(now.outage())
                 .strip(now.strip())
                 .sentence(now.sentence())
                 .counts(now.counts())

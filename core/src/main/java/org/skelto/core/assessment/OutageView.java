@@ -19,11 +19,13 @@ import org.skelto.core.house.State;
 /**
  * What an outage does.
  *
+ * @param outage what is supposed, as it is spelled today
  * @param strip the toggles of the Without strip
  * @param sentence what still works, in words
  * @param troubles units that are dark or cut off from their hub, by id
  */
 record OutageView(
+        Outage outage,
         List<StripItem> strip,
         String sentence,
         Map<State, Integer> counts,
@@ -32,7 +34,13 @@ record OutageView(
         List<Moment> moments) {
     /** Shown when it could not be worked out. */
     static final OutageView UNKNOWN = new OutageView(
-            List.of(), "What still works could not be worked out", Map.of(), Map.of(), Map.of(), List.of());
+            Outage.of(Set.of()),
+            List.of(),
+            "What still works could not be worked out",
+            Map.of(),
+            Map.of(),
+            Map.of(),
+            List.of());
 
     /** Without these components; a unit may be named by its bare id. */
     static OutageView of(Facts facts, Outage asked) {
@@ -46,6 +54,7 @@ record OutageView(
         }
         states.values().forEach(s -> counts.merge(s.state(), 1, Integer::sum));
         return new OutageView(
+                outage,
                 strip(facts, failed),
                 sentence(outages, outage, counts),
                 counts,
@@ -103,7 +112,7 @@ record OutageView(
                                 .collect(Collectors.joining(" and "));
         String when = outage.lastsH() == null
                 ? ""
-                : outage.atH() == 0 ? ", at the beginning" : ", after " + Outage.words(outage.atH());
+                : outage.atH() == 0 ? ", at the beginning" : ", " + outage.when(outage.atH());
         return without + when + ": " + counts.get(State.HOLDS) + " hold, " + counts.get(State.REDUCED) + " reduced, "
                 + counts.get(State.BY_HAND) + " by hand, " + counts.get(State.LOST) + " lost, "
                 + counts.get(State.UNSAFE) + " unsafe";

@@ -38,7 +38,12 @@ final class Moments {
                 break;
             }
             Map<String, DeviceState> states = outages.at(outage.at(after));
-            moments.add(new Moment(e.getKey(), words(e.getValue(), end), e.getValue(), changes(before, states)));
+            moments.add(new Moment(
+                    e.getKey(),
+                    outage.when(e.getKey()),
+                    words(e.getValue(), end),
+                    e.getValue(),
+                    changes(before, states)));
             before = states;
         }
         return moments;
@@ -62,12 +67,13 @@ final class Moments {
         return plan.units().get(unit).name();
     }
 
-    private List<Moment.Change> changes(Map<String, DeviceState> before, Map<String, DeviceState> after) {
-        List<Moment.Change> changes = new ArrayList<>();
+    private List<Moment.StateChange> changes(Map<String, DeviceState> before, Map<String, DeviceState> after) {
+        List<Moment.StateChange> changes = new ArrayList<>();
         after.forEach((id, state) -> {
             State was = before.get(id).state();
             if (was != state.state()) {
-                changes.add(new Moment.Change(id, plan.devices().get(id).name(), was, state.state(), state.sentence()));
+                changes.add(new Moment.StateChange(
+                        id, plan.devices().get(id).name(), was, state.state(), state.sentence()));
             }
         });
         return changes;

@@ -1,6 +1,7 @@
 package org.skelto.core.house;
 
 import java.time.LocalDateTime;
+import java.time.format.DateTimeFormatter;
 import java.util.Set;
 import org.jspecify.annotations.Nullable;
 
@@ -47,6 +48,13 @@ public record Outage(
 
     double horizonH() {
         return lastsH == null ? 0 : lastsH;
+    }
+
+    /** A moment in words: "after 2 h 10 min", or by the clock where it is said when the outage begins. */
+    public String when(double hours) {
+        return from == null
+                ? "after " + words(hours)
+                : "at " + from.plusSeconds(Math.round(hours * 3600)).format(DateTimeFormatter.ofPattern("d.M. HH:mm"));
     }
 
     /** A span in words: "2 h 10 min", "3 days". */

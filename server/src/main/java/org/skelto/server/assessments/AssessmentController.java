@@ -1,10 +1,10 @@
 package org.skelto.server.assessments;
 
 import java.util.List;
-import java.util.Set;
 import org.skelto.core.assessment.Assessment;
 import org.skelto.core.commands.Command;
 import org.skelto.core.facts.Facts;
+import org.skelto.core.house.Outage;
 import org.skelto.core.links.LinkChooser;
 import org.skelto.core.plan.Plan;
 import org.skelto.core.plan.validation.Problem;
@@ -42,18 +42,18 @@ class AssessmentController {
     /** A typed line and the floor it is meant for. */
     public record TypedRoom(String floor, String text) {}
 
-    /** Components in {@code without} that the plan does not have are passed over. */
+    /** Components in {@code without} that the plan does not have are passed over; see {@link Outage} for the clock. */
     @GetMapping("/assessment")
-    Assessed assessment(OpenPlan open, @RequestParam(defaultValue = "") Set<String> without) {
-        return new Assessed(open.state().revision(), Assessment.of(open.figures(), without));
+    Assessed assessment(OpenPlan open, Outage outage) {
+        return new Assessed(open.state().revision(), Assessment.of(open.figures(), outage));
     }
 
     /** What would follow from an edit; nothing is stored. */
     @PostMapping(path = "/preview", consumes = "application/json-patch+json")
-    Preview preview(OpenPlan open, @RequestParam(defaultValue = "") Set<String> without, @RequestBody String patch) {
+    Preview preview(OpenPlan open, Outage outage, @RequestBody String patch) {
         Plan plan = open.edited(patch);
         Facts supposed = open.supposing(plan);
-        return new Preview(plan, Assessment.of(supposed, without));
+        return new Preview(plan, Assessment.of(supposed, outage));
     }
 
     /** The links that a unit could have, best first. */

@@ -1,11 +1,11 @@
 package org.skelto.server.coverage;
 
 import java.util.List;
-import java.util.Set;
 import org.skelto.core.assessment.Assessment;
 import org.skelto.core.coverage.CoverageScenario;
 import org.skelto.core.coverage.FloorCoverage;
 import org.skelto.core.coverage.Probe;
+import org.skelto.core.house.Outage;
 import org.skelto.core.plan.Plan;
 import org.skelto.core.plan.radio.Medium;
 import org.skelto.core.plan.validation.Problem;
@@ -50,22 +50,14 @@ class CoverageController {
 
     /** The coverage of a floor by a radio as a document. */
     @GetMapping(path = "/{medium}/{floor}", produces = MediaType.APPLICATION_JSON_VALUE)
-    FloorCoverage coverage(
-            OpenPlan open,
-            @PathVariable Medium medium,
-            @PathVariable String floor,
-            @RequestParam(defaultValue = "") Set<String> without) {
-        return mapped(open, medium, floor, without, null, CELLS).coverage();
+    FloorCoverage coverage(OpenPlan open, @PathVariable Medium medium, @PathVariable String floor, Outage outage) {
+        return mapped(open, medium, floor, outage, null, CELLS).coverage();
     }
 
     /** The same with its grid, as CoverageBytes writes it. */
     @GetMapping(path = "/{medium}/{floor}/grid", produces = CoverageBytes.MEDIA_TYPE)
-    ResponseEntity<byte[]> grid(
-            OpenPlan open,
-            @PathVariable Medium medium,
-            @PathVariable String floor,
-            @RequestParam(defaultValue = "") Set<String> without) {
-        return bytes(mapped(open, medium, floor, without, null, CELLS));
+    ResponseEntity<byte[]> grid(OpenPlan open, @PathVariable Medium medium, @PathVariable String floor, Outage outage) {
+        return bytes(mapped(open, medium, floor, outage, null, CELLS));
     }
 
     /** What it would be after an edit, on a coarser grid; nothing is stored. */
@@ -77,10 +69,10 @@ class CoverageController {
             OpenPlan open,
             @PathVariable Medium medium,
             @PathVariable String floor,
-            @RequestParam(defaultValue = "") Set<String> without,
+            Outage outage,
             @RequestBody String patch) {
         Plan plan = open.edited(patch);
-        return bytes(mapped(open, medium, floor, without, plan, CELLS_DRAGGED));
+        return bytes(mapped(open, medium, floor, outage, plan, CELLS_DRAGGED));
     }
 
     /** What arrives at a point of a floor, a metre above it, from the best two. */
@@ -91,21 +83,21 @@ class CoverageController {
             @PathVariable String floor,
             @RequestParam double xM,
             @RequestParam double yM,
-            @RequestParam(defaultValue = "") Set<String> without) {
+            Outage outage) {
         check(open.plan(), medium, floor);
         if (!Double.isFinite(xM) || !Double.isFinite(yM)) {
             throw Refusal.invalid("The point is not a pair of numbers.", List.of(new Problem("/xM", "must be finite")));
         }
         var figures = open.figures();
-        return Probe.at(figures.site(), kept.tables(), medium, floor, xM, yM, Assessment.unreached(figures, without));
+        return Probe.at(figures.site(), kept.tables(), medium, floor, xM, yM, Assessment.unreached(figures, outage));
     }
 
     private FloorCoverage.Mapped mapped(
-            OpenPlan open, Medium medium, String floor, Set<String> without, Plan other, int cells) {
+            OpenPlan open, Medium medium, String floor, Outage outage, Plan other, int cells) {
         check(other == null ? open.plan() : other, medium, floor);
         var figures = open.figures();
         SiteModel site = other == null ? figures.site() : SiteModel.of(other);
-        return FloorCoverage.of(site, kept.tables(), medium, floor, Assessment.unreached(figures, without), cells);
+        return FloorCoverage.of(site, kept.tables(), medium, floor, Assessment.unreached(figures, outage), cells);
     }
 
     private static void check(Plan plan, Medium medium, String floor) {
