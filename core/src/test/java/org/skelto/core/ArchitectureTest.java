@@ -52,7 +52,7 @@ class ArchitectureTest {
         arrow("longrange", "ground", "links", "parts", "plan", "power", "quantity", "radio", "raster", "site", "work");
         arrow("naming", "plan", "site", "work");
         arrow("commands", "links", "plan");
-        arrow("house", "parts", "plan", "power", "work");
+        arrow("house", "parts", "plan", "power", "radio", "work");
         arrow("build", "parts", "plan", "power", "quantity", "site", "wiring", "work");
         arrow("calculator", "plan", "power", "radio", "wiring", "work");
         arrow("sample", "ground", "links", "plan");

@@ -1,7 +1,10 @@
 package org.skelto.core;
 
+import java.util.List;
+import java.util.function.BiPredicate;
 import org.skelto.core.house.Carrying;
 import org.skelto.core.house.Outages;
+import org.skelto.core.house.PossibleLink;
 import org.skelto.core.parts.Catalogue;
 import org.skelto.core.plan.Plan;
 import org.skelto.core.power.PowerTree;
@@ -12,9 +15,14 @@ import org.skelto.core.site.SiteModel;
 public final class Modelled {
     private Modelled() {}
 
+    /** The outages of a plan whose links carry, or not, and whose radios find nobody by themselves. */
+    public static Outages outages(Plan plan, BiPredicate<String, String> carries) {
+        return outages(plan, (link, sender) -> carries.test(link, sender) ? 1 : 0, List.of());
+    }
+
     /** The outages of a plan, with its backups and cells as its parts make them. */
-    public static Outages outages(Plan plan, Carrying carrying) {
+    public static Outages outages(Plan plan, Carrying carrying, List<PossibleLink> possible) {
         Catalogue parts = Catalogue.builtIn();
-        return new Outages(plan, parts, carrying, Store.all(PowerTree.of(SiteModel.of(plan), parts)));
+        return new Outages(plan, parts, carrying, possible, Store.all(PowerTree.of(SiteModel.of(plan), parts)));
     }
 }

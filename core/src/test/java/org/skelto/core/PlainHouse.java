@@ -10,7 +10,6 @@ import java.util.Map;
 import java.util.Set;
 import java.util.TreeMap;
 import java.util.TreeSet;
-import java.util.function.BiPredicate;
 import org.skelto.core.parts.Catalogue;
 import org.skelto.core.parts.Part;
 import org.skelto.core.parts.PartKind;
@@ -36,17 +35,31 @@ import org.skelto.core.plan.radio.Radio;
 import org.skelto.core.plan.site.Exposure;
 
 /**
- * The house worked out the plain way, from the words of the behaviour contract alone: every question is answered anew by
- * walking through the plan, nothing is kept, nothing is shared with the model that it is compared with. Of states it says
+ * The house worked out the plain way, from the words of the behaviour contract alone: every question is answered by
+ * walking through the plan, nothing is shared with the model that it is compared with. Of states it says
  * {@code holds}, {@code reduced}, {@code by hand}, {@code lost} or {@code unsafe}.
  */
 final class PlainHouse {
     private final Plan plan;
     private final Catalogue parts;
     private final Set<String> gone;
-    private final BiPredicate<String, String> carries;
+    private final Margins margins;
+
+    private final Map<String, Set<String>> reached = new HashMap<>();
+    private final Map<String, Map<String, Double>> steps = new HashMap<>();
+
+    /** Chance that a link must have to be used. */
+    private double least;
+
     private final Set<String> alive = new HashSet<>();
     private final Set<String> full = new HashSet<>();
+
+    /** What is given of links: the chance that what one end sends arrives, 0 where it never does. */
+    interface Margins {
+        double planned(String link, String sender);
+
+        double unplanned(String from, String to, Medium medium);
+    }
 
     /** What is given: loads and cells, by unit; loads by {@code device:id} too. */
     interface Loads {
@@ -57,21 +70,15 @@ final class PlainHouse {
         double cellsH(String unit);
     }
 
-    PlainHouse(
-            Plan plan,
-            Catalogue parts,
-            BiPredicate<String, String> carries,
-            Loads loads,
-            Set<String> gone,
-            double atH) {
-        this(plan, parts, carries, gone);
+    PlainHouse(Plan plan, Catalogue parts, Margins margins, Loads loads, Set<String> gone, double atH) {
+        this(plan, parts, margins, gone);
         Map<String, Double> energy = new TreeMap<>();
         plan.units().forEach((id, u) -> {
             if (u.power().sources().stream().anyMatch(s -> s.source() == PowerSource.BATTERY)) {
                 energy.put(id, Math.max(loads.cellsH(id), backupH(id, u, loads)));
             }
         });
-        PlainHouse whole = new PlainHouse(plan, parts, carries, Set.of());
+        PlainHouse whole = new PlainHouse(plan, parts, margins, Set.of());
         whole.light(energy);
         plan.units().forEach((id, u) -> {
             double h = backupH(id, u, loads);
@@ -92,10 +99,10 @@ final class PlainHouse {
         }
     }
 
-    private PlainHouse(Plan plan, Catalogue parts, BiPredicate<String, String> carries, Set<String> gone) {
+    private PlainHouse(Plan plan, Catalogue parts, Margins margins, Set<String> gone) {
         this.plan = plan;
         this.parts = parts;
-        this.carries = carries;
+        this.margins = margins;
         this.gone = gone;
     }
 
@@ -248,14 +255,17 @@ final class PlainHouse {
 
     // ------------------------------------------------------------------ reach
 
-    /** Walks in every way there is, a step at a time, from what was reached over what. */
+    /** Whether messages get from one unit to another; where they get to from each is walked once. */
     private boolean reach(String from, String to) {
-        if (!runs(from) || !runs(to)) {
-            return false;
-        }
-        if (from.equals(to)) {
-            return true;
-        }
+        return runs(from)
+                && runs(to)
+                && (from.equals(to)
+                        || reached.computeIfAbsent(from + " " + least, k -> walk(from))
+                                .contains(to));
+    }
+
+    /** Walks in every way there is, a step at a time, from what was reached over what. */
+    private Set<String> walk(String from) {
         Map<String, Integer> at = new HashMap<>(Map.of(from + " -", 0));
         boolean more = true;
         while (more) {
@@ -263,32 +273,106 @@ final class PlainHouse {
             for (String where : List.copyOf(at.keySet())) {
                 String unit = where.substring(0, where.indexOf(' '));
                 String over = where.substring(where.indexOf(' ') + 1);
-                for (Map.Entry<String, Link> e : plan.links().entrySet()) {
-                    Link link = e.getValue();
-                    String next =
-                            link.from().equals(unit) ? link.to() : link.to().equals(unit) ? link.from() : null;
-                    if (next == null
-                            || !runs(next)
-                            || !there("link:" + e.getKey())
-                            || !link.twoWay() && !link.from().equals(unit)
-                            || !carries.test(e.getKey(), unit)
-                            || !over.equals("-") && !passes(unit, Medium.valueOf(over), link.medium())) {
-                        continue;
-                    }
-                    Medium m = link.medium();
+                for (Map.Entry<String, Double> step :
+                        steps.computeIfAbsent(unit, this::steps).entrySet()) {
+                    String key = step.getKey();
+                    Medium m = Medium.valueOf(key.substring(key.indexOf(' ') + 1));
                     int hops = !m.mesh() ? 0 : over.equals(m.name()) ? at.get(where) + 1 : 1;
-                    if (hops > (m == Medium.MESH_G9959 ? 5 : 30)) {
-                        continue;
-                    }
-                    String key = next + " " + m;
-                    if (!at.containsKey(key) || at.get(key) > hops) {
+                    if (good(step.getValue())
+                            && (over.equals("-") || passes(unit, Medium.valueOf(over), m))
+                            && hops <= (m == Medium.MESH_G9959 ? 5 : 30)
+                            && (!at.containsKey(key) || at.get(key) > hops)) {
                         at.put(key, hops);
                         more = true;
                     }
                 }
             }
         }
-        return at.keySet().stream().anyMatch(k -> k.startsWith(to + " "));
+        Set<String> units = new HashSet<>();
+        at.keySet().forEach(key -> units.add(key.substring(0, key.indexOf(' '))));
+        return units;
+    }
+
+    /** Whom a unit gets through to directly and over what, each with the chance of the better link. */
+    private Map<String, Double> steps(String unit) {
+        Map<String, Double> steps = new HashMap<>();
+        plan.links().forEach((id, link) -> {
+            String next = link.from().equals(unit) ? link.to() : link.to().equals(unit) ? link.from() : null;
+            if (next != null
+                    && runs(next)
+                    && there("link:" + id)
+                    && (link.twoWay() || link.from().equals(unit))) {
+                steps.merge(next + " " + link.medium(), margins.planned(id, unit), Math::max);
+            }
+        });
+        plan.units()
+                .keySet()
+                .forEach(next -> plan.units().get(unit).media().forEach(m -> {
+                    if (!next.equals(unit) && runs(next)) {
+                        steps.merge(next + " " + m, finds(unit, next, m), Math::max);
+                    }
+                }));
+        return steps;
+    }
+
+    private boolean good(double chance) {
+        return chance > 0 && chance >= least;
+    }
+
+    /** The chance that one unit's radio gets through to another's though nobody planned a link between them; 0 where it does not. */
+    private double finds(String from, String to, Medium m) {
+        Unit a = plan.units().get(from);
+        Unit b = plan.units().get(to);
+        boolean planned =
+                plan.links().values().stream().anyMatch(l -> l.medium() == m && ends(l).equals(Set.of(from, to)));
+        if (planned || a.place() == null || b.place() == null || b.radio(m).isEmpty()) {
+            return 0;
+        }
+        String[] both = {from, to};
+        Arrays.sort(both);
+        if (m.mesh()) {
+            return steadyOrGateway(a) || steadyOrGateway(b) ? margins.unplanned(both[0], both[1], m) : 0;
+        }
+        if (m == Medium.WIFI_2G4 || m == Medium.WIFI_5G) {
+            return roams(from, to, m) || roams(to, from, m) ? margins.unplanned(both[0], both[1], m) : 0;
+        }
+        boolean heard = !gateway(a) && gateway(b) && b.radio(m).get().receives();
+        boolean beacon = m != Medium.BLE
+                || !a.radio(m).get().receives()
+                || plan.links().values().stream()
+                        .anyMatch(l -> l.medium() == m && l.from().equals(from) && !l.twoWay());
+        return heard && beacon ? margins.unplanned(both[0], both[1], m) : 0;
+    }
+
+    private static boolean gateway(Unit u) {
+        return u.kind() == UnitKind.GATEWAY || u.kind() == UnitKind.HUB;
+    }
+
+    private static boolean steadyOrGateway(Unit u) {
+        return gateway(u) || u.power().sources().stream().anyMatch(s -> s.source() != PowerSource.BATTERY);
+    }
+
+    /** Whether a station joins the network that a point offers by name. */
+    private boolean roams(String station, String point, Medium m) {
+        Unit s = plan.units().get(station);
+        Unit p = plan.units().get(point);
+        if (point(s) || !point(p) || p.wireless() == null || p.wireless().name() == null) {
+            return false;
+        }
+        String name = p.wireless().name();
+        if (s.wireless() != null && s.wireless().joins() != null) {
+            return name.equals(s.wireless().joins());
+        }
+        return plan.links().values().stream()
+                .filter(l -> l.medium() == m && ends(l).contains(station))
+                .map(l -> plan.units().get(l.from().equals(station) ? l.to() : l.from()))
+                .anyMatch(o -> point(o)
+                        && o.wireless() != null
+                        && name.equals(o.wireless().name()));
+    }
+
+    private static boolean point(Unit u) {
+        return u.kind() == UnitKind.ACCESS_POINT || u.kind() == UnitKind.ROUTER;
     }
 
     private boolean passes(String id, Medium in, Medium out) {
@@ -587,6 +671,31 @@ final class PlainHouse {
         return all;
     }
 
+    /** Of the ways that work, those that do not over good links alone, each with what its best route is worth in percent. */
+    Map<Integer, Integer> weak(String id, Device d, Job job) {
+        double target = switch (d.criticality()) {
+            case COMFORT -> 0.9;
+            case ROUTINE -> 0.95;
+            case PROTECTIVE, VITAL -> 0.99;
+        };
+        List<Boolean> any = ways(id, d, job, new ArrayList<>());
+        Map<Integer, Integer> weak = new TreeMap<>();
+        least = target;
+        List<Boolean> good = ways(id, d, job, new ArrayList<>());
+        for (int i = 0; i < any.size(); i++) {
+            if (any.get(i) && !good.get(i)) {
+                int percent = 100;
+                do {
+                    percent--;
+                    least = percent / 100.0;
+                } while (!ways(id, d, job, new ArrayList<>()).get(i));
+                weak.put(i, percent);
+            }
+        }
+        least = 0;
+        return weak;
+    }
+
     private String state(String id, Device d, Job job) {
         List<Boolean> hands = new ArrayList<>();
         List<Boolean> ways = ways(id, d, job, hands);
@@ -595,7 +704,9 @@ final class PlainHouse {
         boolean shuts = job == Job.KEEP_OUT || job == Job.CLOSE;
         boolean given = opens && position.equals("open") || shuts && position.equals("shut");
         boolean planned = !ways.isEmpty() || !hands.isEmpty();
-        boolean all = !ways.contains(false) && !hands.contains(false);
+        boolean all = !ways.contains(false)
+                && !hands.contains(false)
+                && weak(id, d, job).isEmpty();
         String state;
         if (planned ? all : given) {
             state = "holds";

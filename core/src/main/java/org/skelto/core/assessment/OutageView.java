@@ -1,5 +1,6 @@
 package org.skelto.core.assessment;
 
+import io.soabase.recordbuilder.core.RecordBuilder;
 import java.util.ArrayList;
 import java.util.EnumMap;
 import java.util.List;
@@ -24,6 +25,7 @@ import org.skelto.core.house.State;
  * @param sentence what still works, in words
  * @param troubles units that are dark or cut off from their hub, by id
  */
+@RecordBuilder
 record OutageView(
         Outage outage,
         List<StripItem> strip,
@@ -33,14 +35,15 @@ record OutageView(
         Map<String, Outages.UnitTrouble> troubles,
         List<Moment> moments) {
     /** Shown when it could not be worked out. */
-    static final OutageView UNKNOWN = new OutageView(
-            Outage.of(Set.of()),
-            List.of(),
-            "What still works could not be worked out",
-            Map.of(),
-            Map.of(),
-            Map.of(),
-            List.of());
+    static final OutageView UNKNOWN = OutageViewBuilder.builder()
+            .outage(Outage.of(Set.of()))
+            .strip(List.of())
+            .sentence("What still works could not be worked out")
+            .counts(Map.of())
+            .states(Map.of())
+            .troubles(Map.of())
+            .moments(List.of())
+            .build();
 
     /** Without these components; a unit may be named by its bare id. */
     static OutageView of(Facts facts, Outage asked) {
@@ -53,14 +56,16 @@ record OutageView(
             counts.put(state, 0);
         }
         states.values().forEach(s -> counts.merge(s.state(), 1, Integer::sum));
-        return new OutageView(
-                outage,
-                strip(facts, failed),
-                sentence(outages, outage, counts),
-                counts,
-                states,
-                failed.isEmpty() && outage.atH() == 0 ? facts.get(HouseFacts.TROUBLES) : outages.units(outage),
-                outages.moments(outage));
+        return OutageViewBuilder.builder()
+                .outage(outage)
+                .strip(strip(facts, failed))
+                .sentence(sentence(outages, outage, counts))
+                .counts(counts)
+                .states(states)
+                .troubles(
+                        failed.isEmpty() && outage.atH() == 0 ? facts.get(HouseFacts.TROUBLES) : outages.units(outage))
+                .moments(outages.moments(outage))
+                .build();
     }
 
     private static Outage known(Outages outages, Outage asked) {

@@ -29,10 +29,12 @@ import org.skelto.core.coverage.DemandReport;
 import org.skelto.core.house.Component;
 import org.skelto.core.house.Outage;
 import org.skelto.core.house.Outages;
+import org.skelto.core.house.PossibleLink;
 import org.skelto.core.housing.HousingFit;
 import org.skelto.core.links.LinkAssessor;
 import org.skelto.core.links.LinkChooser;
 import org.skelto.core.links.LinkReport;
+import org.skelto.core.links.PossibleLinks;
 import org.skelto.core.mesh.MeshReport;
 import org.skelto.core.mesh.Meshes;
 import org.skelto.core.naming.NameAssigner;
@@ -79,9 +81,16 @@ public final class HouseFacts {
     public static final FactKind<Map<String, LinkReport>> LINKS =
             FactKind.of("links", List.of(), List.of(JUDGED), f -> f.get(JUDGED).values());
 
-    /** For each link whether what its nearer and its farther end send arrives. */
-    private static final FactKind<Map<String, List<Boolean>>> CARRYING =
+    /** For each link the chance that what its nearer and its farther end send arrives. */
+    private static final FactKind<Map<String, List<Double>>> CARRYING =
             FactKind.of("links", List.of(PlanPart.LINKS), List.of(LINKS), f -> carrying(f));
+
+    private static final FactKind<PerItem<Double>> UNPLANNED =
+            FactKind.renewed("links", LINK_READS, List.of(GEOMETRY), (f, before) -> unplanned(f, before));
+
+    /** Links that radios make by themselves and that carry. */
+    public static final FactKind<List<PossibleLink>> POSSIBLE =
+            FactKind.of("links", LINK_READS, List.of(UNPLANNED), f -> possible(f));
 
     /** Of the places of units, those that lengths of supply cables and temperatures of batteries hang on. */
     private static final FactKind<Map<String, Object>> POWER_PLACES =
@@ -127,7 +136,7 @@ public final class HouseFacts {
                     DEVICE_ROLES,
                     DEVICE_WAYS,
                     DEVICE_WIRING),
-            List.of(CARRYING, STORES),
+            List.of(CARRYING, POSSIBLE, STORES),
             f -> outages(f));
 
     /** What several devices feel when it is gone, and how many. */
@@ -281,28 +290,71 @@ public final class HouseFacts {
                 f.get(GEOMETRY), plan.calibration(), plan.indoorModel(), plan.routes(), plan.region(), plan.place());
     }
 
-    private static Map<String, List<Boolean>> carrying(Facts f) {
+    private static Map<String, List<Double>> carrying(Facts f) {
         Map<String, LinkReport> judged = f.get(LINKS);
-        Map<String, List<Boolean>> carrying = new HashMap<>();
+        Map<String, List<Double>> carrying = new HashMap<>();
         f.plan()
                 .links()
                 .forEach((id, link) ->
-                        carrying.put(id, List.of(carries(judged, id, link.from()), carries(judged, id, link.to()))));
+                        carrying.put(id, List.of(chance(judged, id, link.from()), chance(judged, id, link.to()))));
         return carrying;
     }
 
-    private static boolean carries(Map<String, LinkReport> judged, String link, String sender) {
-        return Objects.requireNonNull(judged.get(link)).carries(sender);
+    private static double chance(Map<String, LinkReport> judged, String link, String sender) {
+        return Objects.requireNonNull(judged.get(link)).chance(sender);
+    }
+
+    private static PerItem<Double> unplanned(Facts f, @Nullable PerItem<Double> before) {
+        Plan plan = f.plan();
+        LinkAssessor assessor = new LinkAssessor(site(f), f.tables());
+        List<Object> surroundings = surroundings(f);
+        Map<String, Link> links = new HashMap<>();
+        Map<String, List<Object>> inputs = new TreeMap<>();
+        for (Link link : PossibleLinks.of(plan)) {
+            String id = PossibleLinks.name(link);
+            links.put(id, link);
+            inputs.put(
+                    id,
+                    Arrays.asList(
+                            link,
+                            radio(plan, link.from(), link),
+                            radio(plan, link.to(), link),
+                            plan.path(link.from(), link.to()).orElse(null),
+                            surroundings));
+        }
+        return PerItem.renewed(before, inputs, id -> {
+            Link link = Objects.requireNonNull(links.get(id));
+            return assessor.report(id, link).chance(link.from());
+        });
+    }
+
+    /** Of a unit what a link hangs on. */
+    private static List<Object> radio(Plan plan, String unit, Link link) {
+        Unit u = Objects.requireNonNull(plan.units().get(unit));
+        return Arrays.asList(u.place(), u.radio(link.medium()).orElse(null));
+    }
+
+    private static List<PossibleLink> possible(Facts f) {
+        Map<String, Double> chances = f.get(UNPLANNED).values();
+        List<PossibleLink> possible = new ArrayList<>();
+        for (Link link : PossibleLinks.of(f.plan())) {
+            double chance = Objects.requireNonNull(chances.get(PossibleLinks.name(link)));
+            if (chance > 0) {
+                possible.add(new PossibleLink(link, chance));
+            }
+        }
+        return possible;
     }
 
     private static Outages outages(Facts f) {
-        Map<String, List<Boolean>> carrying = f.get(CARRYING);
+        Map<String, List<Double>> carrying = f.get(CARRYING);
         Map<String, Link> links = f.plan().links();
         Outages made = new Outages(
                 f.plan(),
                 f.parts(),
                 (link, sender) -> Objects.requireNonNull(carrying.get(link))
                         .get(Objects.requireNonNull(links.get(link)).from().equals(sender) ? 0 : 1),
+                f.get(POSSIBLE),
                 f.get(STORES));
         made.now();
         return made;

@@ -22,9 +22,16 @@ public record DeviceState(State state, @Nullable Job job, String sentence, List<
         }
     }
 
-    /** One planned way. */
+    /**
+     * One planned way.
+     *
+     * @param weakPercent the chance of the worst link on its best route where that is under the device's target, %, rounded down; else null
+     */
     public record WayState(
-            String way, boolean works, @Nullable String brokenBy) {}
+            String way,
+            boolean works,
+            @Nullable Integer weakPercent,
+            @Nullable String brokenBy) {}
 
     public DeviceState {
         jobs = List.copyOf(jobs);

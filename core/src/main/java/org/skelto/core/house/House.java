@@ -1,13 +1,13 @@
 package org.skelto.core.house;
 
-import java.util.ArrayDeque;
 import java.util.ArrayList;
 import java.util.Collections;
-import java.util.Deque;
+import java.util.Comparator;
 import java.util.HashMap;
 import java.util.HashSet;
 import java.util.List;
 import java.util.Map;
+import java.util.PriorityQueue;
 import java.util.Set;
 import java.util.function.Consumer;
 import java.util.function.Function;
@@ -22,7 +22,7 @@ import org.skelto.core.work.ComputingBudget;
 
 /**
  * The house with a set of components gone: which units live and what reaches what. What is found is kept, so that
- * judging all devices costs two breadth-first searches for each hub: one outward, one towards it.
+ * judging all devices costs two searches for each hub: one outward, one towards it.
  */
 final class House {
     /** Steps within one mesh: four repeaters in G.9959, 30 hops in 802.15.4. */
@@ -37,7 +37,10 @@ final class House {
     private final Map<String, Map<String, Step>> reporting = new HashMap<>();
 
     /** A unit that was found, and the step that leads nearer to where the search began; null there. */
-    private record Step(String unit, Hop via, Step nearer, int meshHops) {}
+    private record Step(String unit, Hop via, Step nearer, int meshHops, int steps, double chance) {}
+
+    private static final Comparator<Step> BEST_FIRST =
+            Comparator.comparingDouble((Step s) -> -s.chance).thenComparingInt(Step::steps);
 
     House(Plan plan, PowerState power, Hops hops) {
         this.plan = plan;
@@ -70,12 +73,19 @@ final class House {
 
     /** Whether messages get from one unit to another; commands are sought from the hub, reports towards it. */
     boolean reaches(String from, String to) {
-        return up(from)
-                && up(to)
-                && (from.equals(to)
-                        || (isHub(from)
-                                ? hearers(from).containsKey(to)
-                                : reporters(to).containsKey(from)));
+        return chance(from, to) > 0;
+    }
+
+    /** The chance of the worst link on the best way, 0 when nothing gets there and 1 within a unit. */
+    double chance(String from, String to) {
+        if (!up(from) || !up(to)) {
+            return 0;
+        }
+        if (from.equals(to)) {
+            return 1;
+        }
+        Step at = isHub(from) ? hearers(from).get(to) : reporters(to).get(from);
+        return at == null ? 0 : at.chance;
     }
 
     /** Every unit and link on the way that {@link #reaches} found. */
@@ -88,7 +98,7 @@ final class House {
         Step at = isHub(from) ? hearers(from).get(to) : reporters(to).get(from);
         for (; at != null; at = at.nearer) {
             units.accept(at.unit);
-            if (at.via != null) {
+            if (at.via != null && at.via.link() != null) {
                 links.accept(at.via.link());
             }
         }
@@ -169,27 +179,37 @@ final class House {
         return reporting.computeIfAbsent(to, t -> search(t, hops::heardBy));
     }
 
-    /** Breadth first from one end, once for each medium over which a unit is come upon. */
+    /**
+     * Over the best links first, and of equal ones over the fewest: each unit once for each medium over which it is come upon, and
+     * again where a weaker way leaves more hops of a mesh.
+     */
     private Map<String, Step> search(String end, Function<String, List<Hop>> neighbours) {
-        Step first = new Step(end, null, null, 0);
-        Map<String, Step> found = new HashMap<>(Map.of(end, first));
-        Set<String> seen = new HashSet<>();
-        Deque<Step> open = new ArrayDeque<>(List.of(first));
+        Step first = new Step(end, null, null, 0, 0, 1);
+        Map<String, Step> found = new HashMap<>();
+        Map<String, Integer> fewest = new HashMap<>();
+        PriorityQueue<Step> open = new PriorityQueue<>(BEST_FIRST);
+        open.add(first);
         while (!open.isEmpty()) {
             ComputingBudget.step();
             Step at = open.remove();
+            if (at.via != null) {
+                String state = at.via.medium() + " " + at.unit;
+                if (at.meshHops >= fewest.getOrDefault(state, Integer.MAX_VALUE)) {
+                    continue;
+                }
+                fewest.put(state, at.meshHops);
+            }
+            found.putIfAbsent(at.unit, at);
             for (Hop hop : neighbours.apply(at.unit)) {
                 int mesh = !hop.medium().mesh()
                         ? 0
                         : at.via != null && at.via.medium() == hop.medium() ? at.meshHops + 1 : 1;
-                if (up(hop.unit())
-                        && works(Component.link(hop.link()))
-                        && mesh <= most(hop.medium())
-                        && (at.via == null || passes(plan.units().get(at.unit), at.via.medium(), hop.medium()))
-                        && seen.add(hop.medium() + " " + hop.unit())) {
-                    Step next = new Step(hop.unit(), hop, at, mesh);
-                    found.putIfAbsent(hop.unit(), next);
-                    open.add(next);
+                if (mesh <= most(hop.medium())
+                        && mesh < fewest.getOrDefault(hop.medium() + " " + hop.unit(), Integer.MAX_VALUE)
+                        && up(hop.unit())
+                        && (hop.link() == null || works(Component.link(hop.link())))
+                        && (at.via == null || passes(plan.units().get(at.unit), at.via.medium(), hop.medium()))) {
+                    open.add(new Step(hop.unit(), hop, at, mesh, at.steps + 1, Math.min(at.chance, hop.chance())));
                 }
             }
         }

@@ -27,7 +27,7 @@ final class Judge {
     private final House house;
     private final House whole;
     private final House drawn;
-    private final Map<Formula, Boolean> judged = new IdentityHashMap<>();
+    private final Map<Formula, Double> judged = new IdentityHashMap<>();
 
     /**
      * A judge of one outage.
@@ -45,22 +45,31 @@ final class Judge {
     }
 
     boolean holds(Formula formula) {
+        return strength(formula) > 0;
+    }
+
+    /** 0 where a formula does not hold, else the chance of the worst link on its best way, which is 1 where no radio is on it. */
+    double strength(Formula formula) {
         if (formula instanceof All || formula instanceof Any) {
-            Boolean known = judged.get(formula);
+            Double known = judged.get(formula);
             if (known == null) {
                 known = together(formula);
                 judged.put(formula, known);
             }
             return known;
         }
+        if (formula instanceof Reaches reaches) {
+            return house.chance(reaches.from(), reaches.to());
+        }
+        return certain(formula) ? 1 : 0;
+    }
+
+    private boolean certain(Formula formula) {
         if (formula instanceof Needs needs) {
             return house.works(needs.component());
         }
         if (formula instanceof Up up) {
             return house.up(up.unit());
-        }
-        if (formula instanceof Reaches reaches) {
-            return house.reaches(reaches.from(), reaches.to());
         }
         if (formula instanceof Live live) {
             return house.live(live.circuit());
@@ -68,16 +77,18 @@ final class Judge {
         return formula instanceof Not not && !holds(not.power());
     }
 
-    private boolean together(Formula formula) {
+    private double together(Formula formula) {
         ComputingBudget.step();
         boolean any = formula instanceof Any;
         List<Formula> parts = any ? ((Any) formula).parts() : ((All) formula).parts();
+        double strength = any ? 0 : 1;
         for (Formula part : parts) {
-            if (holds(part) == any) {
-                return any;
+            strength = any ? Math.max(strength, strength(part)) : Math.min(strength, strength(part));
+            if (strength == (any ? 1 : 0)) {
+                return strength;
             }
         }
-        return !any;
+        return strength;
     }
 
     boolean up(String unitId) {

@@ -27,6 +27,7 @@ import org.skelto.core.plan.equipment.Way;
 import org.skelto.core.plan.power.PowerSource;
 import org.skelto.core.plan.power.Source;
 import org.skelto.core.power.Store;
+import org.skelto.core.radio.Chance;
 import org.skelto.core.work.ComputingBudget;
 
 /** Judges every device of a plan with a set of components gone. */
@@ -44,17 +45,19 @@ public final class Outages {
     /**
      * The outages of a plan.
      *
-     * @param carrying which links carry
+     * @param carrying how well its links carry
+     * @param possible links that radios make by themselves
      * @param stores backups and cells, by unit
      */
-    public Outages(Plan plan, Catalogue parts, Carrying carrying, Map<String, Store> stores) {
+    public Outages(
+            Plan plan, Catalogue parts, Carrying carrying, List<PossibleLink> possible, Map<String, Store> stores) {
         this.plan = plan;
-        this.hops = new Hops(plan, carrying);
+        this.hops = new Hops(plan, carrying, possible);
         this.feeds = new Feeds(plan, stores);
         this.components = Components.of(plan);
         PowerState all = new PowerState(feeds, Set.of());
         this.whole = new House(plan, all, hops);
-        this.drawn = new House(plan, all, new Hops(plan, Carrying.EVERYTHING));
+        this.drawn = new House(plan, all, new Hops(plan, Carrying.EVERYTHING, possible));
         WayBuilder builder = new WayBuilder(plan, parts);
         plan.devices().forEach((id, device) -> {
             jobs.put(id, builder.jobs(id, device));
@@ -195,11 +198,18 @@ public final class Outages {
         PlannedWay working = null;
         int works = 0;
         boolean automatic = false;
+        String weak = null;
         String broken = null;
+        double target = Chance.target(device.criticality());
         for (PlannedWay way : job.ways()) {
-            boolean holds = judge.holds(way.formula());
+            double strength = judge.strength(way.formula());
+            boolean holds = strength > 0;
             String reason = holds ? null : judge.broken(way.formula());
-            ways.add(new WayState(way.name(), holds, reason));
+            Integer percent = holds && strength < target ? (int) Math.floor(strength * 100 + 1e-9) : null;
+            ways.add(new WayState(way.name(), holds, percent, reason));
+            if (percent != null && weak == null) {
+                weak = way.name() + " works over a weak link, " + percent + " %";
+            }
             if (holds) {
                 works++;
                 working = working == null || working.atHand() ? way : working;
@@ -209,8 +219,8 @@ public final class Outages {
             }
         }
         boolean rests = job.rest() != null && judge.holds(job.rest());
-        State state = state(job.ways().size(), works, automatic, rests);
-        String sentence = sentence(state, works, rests, working, broken);
+        State state = state(job.ways().size(), works, automatic, rests, weak != null);
+        String sentence = broken == null && weak != null ? weak : sentence(state, works, rests, working, broken);
         String danger = danger(device, stuck, job, state, judge);
         return danger == null
                 ? new JobState(job.job(), state, sentence, rests, ways)
@@ -218,8 +228,8 @@ public final class Outages {
     }
 
     /** The first that fits, from the best down. */
-    private static State state(int planned, int works, boolean automatic, boolean rests) {
-        if (planned > 0 && works == planned || planned == 0 && rests) {
+    private static State state(int planned, int works, boolean automatic, boolean rests, boolean weak) {
+        if (!weak && (planned > 0 && works == planned || planned == 0 && rests)) {
             return State.HOLDS;
         }
         return automatic || rests ? State.REDUCED : works > 0 ? State.BY_HAND : State.LOST;

@@ -58,11 +58,25 @@ public record LinkReport(
         if (!placed) {
             return true;
         }
-        return trouble == null
-                && (runs.isEmpty()
-                        || runs.stream()
-                                .anyMatch(r ->
-                                        r.from().equals(sender) && r.budget().marginDb() >= 0));
+        if (trouble != null || runs.isEmpty()) {
+            return trouble == null;
+        }
+        boolean both = direction == Direction.TWO_WAY && medium.answered();
+        return both
+                ? runs.size() == 2 && runs.stream().allMatch(r -> r.budget().marginDb() >= 0)
+                : runs.stream()
+                        .anyMatch(r -> r.from().equals(sender) && r.budget().marginDb() >= 0);
+    }
+
+    /**
+     * The chance that something sent by one end arrives, in whole hundredths rounded down, 0 when it never does; 1 for cable and
+     * where an end has no place yet.
+     */
+    public double chance(String sender) {
+        if (!carries(sender)) {
+            return 0;
+        }
+        return chance == null || !placed ? 1 : Math.max(1, Math.floor(chance * 100)) / 100;
     }
 
     /** Spread of the prediction, dB: needed margin = Φ⁻¹(target) σ; for a report with a budget. */

@@ -35,7 +35,7 @@ import org.skelto.core.plan.power.PowerSource;
 
 class OutageTest {
     private static Outages outages(Plan plan) {
-        return Modelled.outages(plan, Carrying.EVERYTHING);
+        return Modelled.outages(plan, (link, sender) -> true);
     }
 
     private static State state(Plan plan, String device, String... failed) {

@@ -32,7 +32,7 @@ class RestTest {
     }
 
     private static State state(Plan plan, String device, Job job, String failed) {
-        return Modelled.outages(plan, Carrying.EVERYTHING)
+        return Modelled.outages(plan, (link, sender) -> true)
                 .without(failed.isEmpty() ? Set.of() : Set.of(failed.split(" ")))
                 .get(device)
                 .jobs()

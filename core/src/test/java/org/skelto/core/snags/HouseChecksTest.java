@@ -162,13 +162,14 @@ class HouseChecksTest {
         Unit ap = Plans.sound().units().get("ap");
         assertEquals(
                 0,
-                of("N14", Plans.put(Plans.sound(), "ap", extra(ap, null, new Wireless("house", null))))
+                of("N14", Plans.put(Plans.sound(), "ap", extra(ap, null, new Wireless("house", null, null))))
                         .size());
         assertEquals(
                 1,
-                of("N14", Plans.put(Plans.sound(), "ap", extra(ap, null, new Wireless("East room", null))))
+                of("N14", Plans.put(Plans.sound(), "ap", extra(ap, null, new Wireless("East room", null, null))))
                         .size());
-        List<Snag> cut = of("N14", Plans.put(Plans.sound(), "ap", extra(ap, null, new Wireless("house", "guests"))));
+        List<Snag> cut =
+                of("N14", Plans.put(Plans.sound(), "ap", extra(ap, null, new Wireless("house", "guests", null))));
         assertEquals(
                 "/units/ap/wireless/segment",
                 cut.get(0).fixes().get(0).edits().get(0).path());

@@ -33,7 +33,8 @@ class LostTest {
 
     @Test
     void whatNoHubCanReachIsToldWithoutAnOffer() {
-        Plan plan = Changed.with(Workshop.plan(), "/units/probe/hub", "null", "/links/probe-gateway", "-");
+        Plan plan = Changed.with(
+                Workshop.plan(), "/units/probe/hub", "null", "/links/probe-gateway", "-", "/units/probe/radios", "{}");
         assertTrue(lost(plan).stream()
                 .anyMatch(s -> s.title().contains("probe") && s.fixes().isEmpty()));
     }

@@ -23,6 +23,11 @@ public enum Medium {
         return this == MESH_802154 || this == MESH_G9959;
     }
 
+    /** Whether its ends answer each other, so that it carries nothing where one direction fails. */
+    public boolean answered() {
+        return this != SUB_GHZ && this != CHIRP;
+    }
+
     public boolean wifi() {
         return this == WIFI_2G4 || this == WIFI_5G;
     }

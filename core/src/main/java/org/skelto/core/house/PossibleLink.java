@@ -1,0 +1,10 @@
+package org.skelto.core.house;
+
+import org.skelto.core.plan.network.Link;
+
+/**
+ * A link that radios make by themselves.
+ *
+ * @param chance that it holds, over 0 and at most 1
+ */
+public record PossibleLink(Link link, double chance) {}
