@@ -34,8 +34,15 @@ const madeOf = computed(() => MADE_OF[props.unit.kind] ?? []);
 const trouble = computed(() => bench.shown?.troubles[props.id]);
 
 const label = (what: string) => `${what} of ${props.unit.name}`;
-const setWireless = (field: "name" | "segment", value: string | null) =>
-  set("wireless", { name: null, segment: null, ...props.unit.wireless, [field]: value });
+const setWireless = (field: "name" | "segment" | "joins", value: string | null) =>
+  set("wireless", { name: null, segment: null, joins: null, ...props.unit.wireless, [field]: value });
+const wifi = computed(() => Object.values(props.unit.radios).some((r) => r.medium.startsWith("WIFI")));
+const offers = computed(
+  () => props.unit.kind === "ACCESS_POINT" || (props.unit.kind === "ROUTER" && wifi.value),
+);
+const networks = computed(() => [
+  ...new Set(Object.values(plan.value.units).flatMap((u) => (u.wireless?.name ? [u.wireless.name] : []))),
+]);
 const set = (field: string, value: unknown) =>
   bench.put(
     `${pointer("units", props.id)}/${field}`,
@@ -125,7 +132,17 @@ function remove() {
           </option>
         </select>
       </label>
-      <template v-if="unit.kind === 'ACCESS_POINT'">
+      <label v-if="wifi && !offers" class="field">
+        Joins the network
+        <select :value="unit.wireless?.joins ?? ''" @change="setWireless('joins', text($event) || null)">
+          <option value="">of the access points it is linked to</option>
+          <option v-for="name in networks" :key="name">{{ name }}</option>
+          <option v-if="unit.wireless?.joins && !networks.includes(unit.wireless.joins)">
+            {{ unit.wireless.joins }}
+          </option>
+        </select>
+      </label>
+      <template v-if="offers">
         <EditField
           label="Wireless name"
           optional

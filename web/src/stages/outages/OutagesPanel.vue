@@ -113,7 +113,15 @@ const jobWords = (job: keyof typeof JOB_WORDS | null) => (job ? JOB_WORDS[job] :
               </th>
               <td v-else />
               <td>{{ way.way }}</td>
-              <td :class="way.works ? 'quiet' : 'bad'">{{ way.works ? "works" : way.brokenBy }}</td>
+              <td :class="way.works ? 'quiet' : 'bad'">
+                {{
+                  !way.works
+                    ? way.brokenBy
+                    : way.weakPercent === null
+                      ? "works"
+                      : `works over a weak link, ${way.weakPercent} %`
+                }}
+              </td>
             </tr>
           </template>
         </tbody>

@@ -36,7 +36,23 @@ public final class Hearing {
                     + " sends in";
         }
         List<String> differ = differences(link.medium(), sender.get(), receiver.get());
+        if (link.medium().wifi()) {
+            network(from, to).or(() -> network(to, from)).ifPresent(differ::add);
+        }
         return differ.isEmpty() ? null : "they are set differently: " + String.join("; ", differ);
+    }
+
+    /** Why a station does not find the network of a point, where it is said which one it joins. */
+    private static Optional<String> network(Unit station, Unit point) {
+        String joins = station.wireless() == null ? null : station.wireless().joins();
+        if (joins == null || PossibleLinks.offers(station) || !PossibleLinks.offers(point)) {
+            return Optional.empty();
+        }
+        String name = point.wireless() == null ? null : point.wireless().name();
+        return joins.equals(name)
+                ? Optional.empty()
+                : Optional.of(station.name() + " joins \"" + joins + "\", " + point.name() + " offers "
+                        + (name == null ? "a network without a name" : "\"" + name + "\""));
     }
 
     /** Whether both ends have what it takes, so that setting them alike would do. */

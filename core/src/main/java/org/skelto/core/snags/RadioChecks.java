@@ -12,6 +12,7 @@ import java.util.Optional;
 import org.skelto.core.facts.HouseFacts;
 import org.skelto.core.links.Hearing;
 import org.skelto.core.links.LinkReport;
+import org.skelto.core.links.PossibleLinks;
 import org.skelto.core.plan.Edit;
 import org.skelto.core.plan.Pointers;
 import org.skelto.core.plan.Wording;
@@ -37,8 +38,7 @@ final class RadioChecks {
                     Code.ofLinks("R3", "power over the limit", Severity.STOP),
                     Code.ofLinks("R5", "band not free here", Severity.STOP),
                     Code.ofLinks("R6", "receiver for another medium or band, or none", Severity.STOP),
-                    Code.ofLinks(
-                            "R7", "two ends in one band set differently, or of different network ids", Severity.STOP),
+                    Code.ofLinks("R7", "two ends in one band set differently, or of different networks", Severity.STOP),
                     Code.of("R8", Stage.LINKS, "guarding sensor heard by one gateway only", Severity.LOOK),
                     Code.of("R9", Stage.LINKS, "battery unit as repeater", Severity.STOP),
                     Code.of("R12", Stage.LINKS, "too many clients", Severity.FIX),
@@ -66,6 +66,7 @@ final class RadioChecks {
         });
         c.plan.units().forEach((id, unit) -> {
             unit.radios().forEach((name, radio) -> law(c, id, unit, name, radio));
+            joins(c, id, unit);
             ReceiverChecks.clients(c, id, unit);
             ReceiverChecks.unlinked(c, id, unit);
             ReceiverChecks.repeater(c, id, unit);
@@ -206,6 +207,10 @@ final class RadioChecks {
     }
 
     private static void settings(CheckContext c, String id, Link link, Radio ear) {
+        if (link.medium().wifi()) {
+            network(c, id, link);
+            return;
+        }
         Map.Entry<String, Radio> mouth =
                 entry(c.plan.units().get(link.from()), link.medium()).orElseThrow();
         String at = CheckContext.unit(link.from(), "/radios", Pointers.of(mouth.getKey()));
@@ -223,6 +228,43 @@ final class RadioChecks {
                 .leadsTo("Radios with different settings do not hear each other at all.")
                 .at(CheckContext.link(id), CheckContext.unit(link.from()))
                 .fix("Set it like " + name(c, link.to()), edits.toArray(Edit[]::new))
+                .add();
+    }
+
+    /** A station that is set to join another network than that of the point it is linked to. */
+    private static void network(CheckContext c, String id, Link link) {
+        String station = PossibleLinks.offers(c.plan.units().get(link.from())) ? link.to() : link.from();
+        String point = station.equals(link.from()) ? link.to() : link.from();
+        c.snag("R7", STOP, stage(link), name(c, station) + " joins another network than that of " + name(c, point))
+                .figures(c.links().get(id).trouble())
+                .leadsTo("It never finds its network, and is never reached.")
+                .at(CheckContext.link(id), CheckContext.unit(station))
+                .fix(
+                        "It joins the network of " + name(c, point),
+                        Edit.replace(CheckContext.unit(station, "/wireless/joins"), null))
+                .add();
+    }
+
+    /** A station that joins a network which nobody offers. */
+    private static void joins(CheckContext c, String id, Unit unit) {
+        String joins = unit.wireless() == null ? null : unit.wireless().joins();
+        if (joins == null
+                || unit.media().stream().noneMatch(Medium::wifi)
+                || c.plan.units().values().stream()
+                        .anyMatch(u -> PossibleLinks.offers(u)
+                                && u.wireless() != null
+                                && joins.equals(u.wireless().name()))
+                || c.plan.links().values().stream()
+                        .anyMatch(l -> l.medium().wifi() && (l.from().equals(id) || l.to().equals(id)))) {
+            return;
+        }
+        c.snag("R7", STOP, LINKS, unit.name() + " joins a network that nobody offers")
+                .figures("\"" + joins + "\" is the name of no access point's network")
+                .leadsTo("It never finds its network, and is never reached.")
+                .at(CheckContext.unit(id))
+                .fix(
+                        "It joins the network of the access point that it is linked to",
+                        Edit.replace(CheckContext.unit(id, "/wireless/joins"), null))
                 .add();
     }
 
