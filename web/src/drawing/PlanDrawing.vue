@@ -176,6 +176,18 @@ const lines = computed(() => {
   });
 });
 
+/** The route of the way that is open at Outages, as far as it is on this floor. */
+const routed = computed(() =>
+  props.stage !== "outages"
+    ? []
+    : bench.route.flatMap(({ from, to }) => {
+        const a = bench.shown?.positions[pointer("units", from)];
+        const b = bench.shown?.positions[pointer("units", to)];
+        const here = a && b && (floor.value === "site" || a.floor === floor.value || b.floor === floor.value);
+        return here ? [`M${px(a.xM)} ${py(a.yM)}L${px(b.xM)} ${py(b.yM)}`] : [];
+      }),
+);
+
 const buildings = computed(() =>
   floor.value === "site"
     ? Object.entries(plan.value.buildings).map(([id, b]) => ({
@@ -342,6 +354,7 @@ const handle = computed(() => {
         />
         <path :d="`M${l.x1} ${l.y1}L${l.x2} ${l.y2}`" class="grab" @pointerdown.stop="bench.select(l.path)" />
       </g>
+      <path v-for="(d, i) in routed" :key="`route-${i}`" :d="d" class="routed" />
       <g v-for="b in buildings" :key="`b-${b.id}`">
         <rect :x="b.x - 4" :y="b.y - 4" width="8" height="8" class="house" />
       </g>

@@ -41,6 +41,8 @@ interface BenchState {
   without: string[];
   /** How long the supposed outage lasts, when it begins and which moment of it is looked at; null where it is not said. */
   clock: Clock;
+  /** The route of the way that is open: drawn over the links. */
+  route: { from: string; to: string }[];
   /** How often something was supposed by hand: each is a step of the browser's history. */
   supposed: number;
   selection: string | null;
@@ -135,6 +137,7 @@ export const useBench = defineStore("bench", {
     catalog: null,
     without: [],
     clock: NO_CLOCK,
+    route: [],
     supposed: 0,
     selection: null,
     floor: null,

@@ -4,6 +4,7 @@ import type { State } from "../../api/client";
 import StateMark from "../../drawing/StateMark.vue";
 import { JOB_WORDS, STATE_WORDS } from "../../drawing/marks";
 import { freeId, pointer, thingOf } from "../../plan/pointers";
+import WaysPart from "./WaysPart.vue";
 import OutageClock from "./OutageClock.vue";
 import EditField from "../../app/EditField.vue";
 import { text } from "../../app/typed";
@@ -26,7 +27,7 @@ const chosen = computed(() => {
   const thing = thingOf(bench.selection);
   const id = thing?.[0] === "devices" ? thing[1] : null;
   const state = id ? bench.shown?.states[id] : undefined;
-  return id && state ? { id, name: plan.value.devices[id]!.name, ...state } : null;
+  return id && state ? { id, name: plan.value.devices[id]!.name, state } : null;
 });
 const hubs = computed(() =>
   Object.entries(plan.value.units)
@@ -93,40 +94,7 @@ const jobWords = (job: keyof typeof JOB_WORDS | null) => (job ? JOB_WORDS[job] :
       <span class="quiet">Supposed only: nothing is switched.</span>
     </div>
     <OutageClock />
-    <section v-if="chosen" class="inspect" aria-label="Ways of the selected device">
-      <h3>{{ chosen.name }}: {{ STATE_WORDS[chosen.state] }}</h3>
-      <p>{{ chosen.sentence }}</p>
-      <table>
-        <caption class="unseen">
-          Its jobs and their ways
-        </caption>
-        <tbody>
-          <template v-for="job in chosen.jobs" :key="job.job">
-            <tr v-if="job.rests || !job.ways.length">
-              <th scope="row">{{ JOB_WORDS[job.job] }}: {{ STATE_WORDS[job.state] }}</th>
-              <td>the position it rests in</td>
-              <td :class="job.rests ? 'quiet' : 'bad'">{{ job.rests ? "gives it" : job.sentence }}</td>
-            </tr>
-            <tr v-for="(way, at) in job.ways" :key="way.way">
-              <th v-if="at === 0 && !job.rests" scope="row">
-                {{ JOB_WORDS[job.job] }}: {{ STATE_WORDS[job.state] }}
-              </th>
-              <td v-else />
-              <td>{{ way.way }}</td>
-              <td :class="way.works ? 'quiet' : 'bad'">
-                {{
-                  !way.works
-                    ? way.brokenBy
-                    : way.weakPercent === null
-                      ? "works"
-                      : `works over a weak link, ${way.weakPercent} %`
-                }}
-              </td>
-            </tr>
-          </template>
-        </tbody>
-      </table>
-    </section>
+    <WaysPart v-if="chosen" :device="chosen.id" :name="chosen.name" :state="chosen.state" />
     <p v-if="rows.length === 0" class="quiet">No device is in that state.</p>
     <table v-else>
       <caption class="unseen">
@@ -249,10 +217,6 @@ const jobWords = (job: keyof typeof JOB_WORDS | null) => (job ? JOB_WORDS[job] :
 
 <style scoped src="../panel.css"></style>
 <style scoped>
-.inspect th {
-  background: none;
-  font-size: inherit;
-}
 .marks {
   align-items: center;
 }

@@ -49,10 +49,22 @@ class ArchitectureTest {
         arrow("channels", "plan", "radio", "site", "work");
         arrow("calibration", "coverage", "plan", "radio", "site", "work");
         arrow("placement", "coverage", "links", "plan", "quantity", "radio", "site", "work");
-        arrow("longrange", "ground", "links", "parts", "plan", "power", "quantity", "radio", "raster", "site", "work");
+        arrow(
+                "longrange",
+                "ground",
+                "house",
+                "links",
+                "parts",
+                "plan",
+                "power",
+                "quantity",
+                "radio",
+                "raster",
+                "site",
+                "work");
         arrow("naming", "plan", "site", "work");
         arrow("commands", "links", "plan");
-        arrow("house", "parts", "plan", "power", "radio", "work");
+        arrow("house", "parts", "plan", "power", "quantity", "radio", "work");
         arrow("build", "parts", "plan", "power", "quantity", "site", "wiring", "work");
         arrow("calculator", "plan", "power", "radio", "wiring", "work");
         arrow("sample", "ground", "links", "plan");

@@ -17,6 +17,7 @@ import org.skelto.core.house.Moment;
 import org.skelto.core.house.Outage;
 import org.skelto.core.house.Outages;
 import org.skelto.core.house.State;
+import org.skelto.core.house.WayRoute;
 import org.skelto.core.links.LinkReport;
 import org.skelto.core.naming.NameAssigner;
 import org.skelto.core.plan.Plan;
@@ -106,6 +107,11 @@ public record Assessment(
                 .stages(StageProgress.of(facts, snags))
                 .failures(failures)
                 .build();
+    }
+
+    /** The planned ways of a device, opened. */
+    public static List<WayRoute> ways(Facts facts, String device, Outage outage) {
+        return OutageView.ways(facts.outages(), device, outage);
     }
 
     /** Units that are dark or cut off from their hub without these components. */

@@ -16,6 +16,7 @@ import org.skelto.core.house.Moment;
 import org.skelto.core.house.Outage;
 import org.skelto.core.house.Outages;
 import org.skelto.core.house.State;
+import org.skelto.core.house.WayRoute;
 
 /**
  * What an outage does.
@@ -78,6 +79,11 @@ record OutageView(
         Set<String> components = outages.components().keySet();
         String unit = Component.unit(id);
         return !components.contains(id) && components.contains(unit) ? unit : id;
+    }
+
+    /** The planned ways of a device, opened. */
+    static List<WayRoute> ways(Outages outages, String device, Outage outage) {
+        return outages.why(device, known(outages, outage));
     }
 
     /** Units that are dark or cut off without these components. */

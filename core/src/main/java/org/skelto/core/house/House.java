@@ -158,7 +158,24 @@ final class House {
         }
     }
 
-    /** The units on a shortest way, both ends included, or an empty list. */
+    /** One leg of a route. */
+    record Leg(String from, String to, Hop hop) {}
+
+    /** The legs that {@link #reaches} found, from the sender on. */
+    List<Leg> route(String from, String to) {
+        boolean outward = isHub(from);
+        List<Leg> legs = new ArrayList<>();
+        Step at = outward ? hearers(from).get(to) : reporters(to).get(from);
+        for (; at != null && at.nearer != null; at = at.nearer) {
+            legs.add(outward ? new Leg(at.nearer.unit, at.unit, at.via) : new Leg(at.unit, at.nearer.unit, at.via));
+        }
+        if (outward) {
+            Collections.reverse(legs);
+        }
+        return legs;
+    }
+
+    /** The units on the best way, both ends included, or an empty list. */
     List<String> way(String from, String to) {
         Step at = hearers(from).get(to);
         List<String> way = new ArrayList<>();

@@ -13,6 +13,7 @@ import java.util.Map;
 import java.util.Set;
 import java.util.TreeMap;
 import java.util.stream.Collectors;
+import org.jspecify.annotations.Nullable;
 import org.skelto.core.house.DeviceState.JobState;
 import org.skelto.core.house.DeviceState.WayState;
 import org.skelto.core.house.JobWays.PlannedWay;
@@ -25,7 +26,7 @@ import org.skelto.core.plan.equipment.Unit;
 import org.skelto.core.plan.equipment.UnitKind;
 import org.skelto.core.plan.equipment.Way;
 import org.skelto.core.plan.power.PowerSource;
-import org.skelto.core.plan.power.Source;
+import org.skelto.core.plan.radio.Medium;
 import org.skelto.core.power.Store;
 import org.skelto.core.radio.Chance;
 import org.skelto.core.work.ComputingBudget;
@@ -134,6 +135,60 @@ public final class Outages {
     public List<String> way(String from, String to) {
         return whole.way(from, to);
     }
+
+    /** The planned ways of a device, opened, at a moment of an outage. */
+    public List<WayRoute> why(String device, Outage outage) {
+        House house = new House(plan, power(outage), hops);
+        Judge judge = new Judge(plan, components, house, whole, drawn);
+        Map<String, Judge> others = new HashMap<>();
+        Routing routing = new Routing(
+                plan,
+                components,
+                house,
+                judge,
+                gone -> others.computeIfAbsent(gone, c -> {
+                    Set<String> more = new HashSet<>(outage.without());
+                    more.add(c);
+                    return judge(outage.without(more));
+                }));
+        Map<String, DeviceState> states = states(judge, List.of(device));
+        List<WayRoute> routes = new ArrayList<>();
+        List<JobState> jobStates = states.get(device).jobs();
+        for (int j = 0; j < jobStates.size(); j++) {
+            List<PlannedWay> planned = jobs.get(device).get(j).ways();
+            for (int w = 0; w < planned.size(); w++) {
+                routes.add(routing.open(
+                        jobStates.get(j),
+                        jobStates.get(j).ways().get(w),
+                        planned.get(w).formula()));
+            }
+        }
+        return routes;
+    }
+
+    /** The legs of the best route between two units with everything working; none when there is no route. */
+    public List<RouteLeg> route(String from, String to) {
+        return whole.route(from, to).stream()
+                .map(l -> new RouteLeg(
+                        l.from(),
+                        l.to(),
+                        l.hop().link(),
+                        l.hop().medium(),
+                        l.hop().chance()))
+                .toList();
+    }
+
+    /** Why nothing gets from one unit to another with everything working, in words. */
+    public String cut(String from, String to) {
+        return judge(Set.of()).broken(new Formula.Reaches(from, to));
+    }
+
+    /**
+     * A leg of a route.
+     *
+     * @param link id of the planned link, or null for one that radios make by themselves
+     */
+    public record RouteLeg(String from, String to, @Nullable String link, Medium medium, double chance) {}
 
     private Judge judge(Set<String> failed) {
         return judge(Outage.of(failed));
@@ -269,18 +324,19 @@ public final class Outages {
      * component that only stands in for another counts when two or more devices name it.
      */
     public Map<Component, Integer> shared() {
-        Map<String, Set<String>> named = new HashMap<>();
+        Map<String, Set<String>> byName = new HashMap<>();
+        Named named = new Named(plan);
         jobs.forEach((device, list) -> list.forEach(job -> job.ways()
-                .forEach(way -> leaves(
+                .forEach(way -> named.leaves(
                         way.formula(),
-                        component -> named.computeIfAbsent(component, k -> new HashSet<>())
+                        component -> byName.computeIfAbsent(component, k -> new HashSet<>())
                                 .add(device)))));
         Map<String, Map<String, Set<Formula>>> leaning = leaning();
         Map<Component, Integer> shared = new LinkedHashMap<>();
         components.forEach((id, component) -> {
             Map<String, Set<Formula>> ways = leaning.get(id);
             int felt = ways == null ? 0 : felt(judge(Set.of(id)), ways);
-            if (felt >= 2 || named.getOrDefault(id, Set.of()).size() >= 2) {
+            if (felt >= 2 || byName.getOrDefault(id, Set.of()).size() >= 2) {
                 shared.put(component, felt);
             }
         });
@@ -317,45 +373,5 @@ public final class Outages {
                                 .computeIfAbsent(device, k -> Collections.newSetFromMap(new IdentityHashMap<>()))
                                 .add(way))));
         return leaning;
-    }
-
-    private void leaves(Formula formula, java.util.function.Consumer<String> sink) {
-        if (formula instanceof Formula.All all) {
-            all.parts().forEach(part -> leaves(part, sink));
-        } else if (formula instanceof Formula.Any any) {
-            any.parts().forEach(part -> leaves(part, sink));
-        } else if (formula instanceof Formula.Needs needs) {
-            sink.accept(needs.component());
-        } else if (formula instanceof Formula.Live live && live.circuit() != null) {
-            sink.accept(Component.circuit(live.circuit()));
-        } else if (formula instanceof Formula.Up up) {
-            unit(up.unit(), sink);
-        } else if (formula instanceof Formula.Reaches reaches) {
-            unit(reaches.from(), sink);
-            unit(reaches.to(), sink);
-        } else if (formula instanceof Formula.Not not) {
-            leaves(not.power(), sink);
-        }
-    }
-
-    private void unit(String id, java.util.function.Consumer<String> sink) {
-        unit(id, sink, new HashSet<>());
-    }
-
-    private void unit(String id, java.util.function.Consumer<String> sink, Set<String> seen) {
-        sink.accept(Component.unit(id));
-        if (!seen.add(id)) {
-            return;
-        }
-        for (Source source : plan.units().get(id).power().sources()) {
-            if (source.source() == PowerSource.MAINS && source.circuit() != null) {
-                sink.accept(Component.circuit(source.circuit()));
-            } else if (source.from() != null) {
-                if (source.source() == PowerSource.SUPPLY) {
-                    sink.accept(Component.feed(id));
-                }
-                unit(source.from(), sink, seen);
-            }
-        }
     }
 }

@@ -1,19 +1,14 @@
 package org.skelto.core.longrange;
 
 import io.soabase.recordbuilder.core.RecordBuilder;
-import java.util.ArrayDeque;
 import java.util.ArrayList;
-import java.util.Collections;
-import java.util.Deque;
-import java.util.HashMap;
 import java.util.List;
-import java.util.Map;
 import org.jspecify.annotations.Nullable;
+import org.skelto.core.house.Outages;
 import org.skelto.core.links.LinkAssessor;
 import org.skelto.core.links.LinkReport;
 import org.skelto.core.plan.Plan;
 import org.skelto.core.plan.equipment.Unit;
-import org.skelto.core.plan.equipment.UnitKind;
 import org.skelto.core.plan.network.Link;
 import org.skelto.core.plan.power.PowerSource;
 import org.skelto.core.plan.power.Pulse;
@@ -79,9 +74,10 @@ public final class Routes {
             @Nullable String trouble)
             implements RoutesLegBuilder.With {}
 
-    /** The straight route and the one through the hub. */
-    public static List<CommandRoute> of(Plan plan, SiteModel site, SlabTables tables, String from, String to) {
-        return List.of(straight(plan, site, tables, from, to), throughHub(plan, site, tables, from, to));
+    /** The straight route and the one through the hub, which goes where the house's messages go. */
+    public static List<CommandRoute> of(
+            Plan plan, SiteModel site, SlabTables tables, Outages house, String from, String to) {
+        return List.of(straight(plan, site, tables, from, to), throughHub(plan, site, tables, house, from, to));
     }
 
     private static CommandRoute straight(Plan plan, SiteModel site, SlabTables tables, String from, String to) {
@@ -113,34 +109,29 @@ public final class Routes {
                 0);
     }
 
-    private static CommandRoute throughHub(Plan plan, SiteModel site, SlabTables tables, String from, String to) {
+    private static CommandRoute throughHub(
+            Plan plan, SiteModel site, SlabTables tables, Outages house, String from, String to) {
         String name = "through the hub";
         String hub = plan.units().get(to).hub();
         if (hub == null) {
-            hub = plan.units().entrySet().stream()
-                    .filter(e -> e.getValue().kind() == UnitKind.HUB)
-                    .map(Map.Entry::getKey)
-                    .findFirst()
-                    .orElse(null);
+            return none(name, "no hub serves " + plan.units().get(to).name());
         }
-        if (hub == null) {
-            return none(name, "the plan has no hub");
-        }
-        List<String> up = links(plan, from, hub);
-        List<String> down = links(plan, to, hub);
-        if (up == null || down == null) {
-            return none(name, plan.units().get(up == null ? from : to).name() + " has no links that lead to the hub");
+        List<Outages.RouteLeg> way = new ArrayList<>();
+        for (String[] part : new String[][] {{from, hub}, {hub, to}}) {
+            List<Outages.RouteLeg> legs = house.route(part[0], part[1]);
+            if (legs.isEmpty() && !part[0].equals(part[1])) {
+                return none(name, house.cut(part[0], part[1]));
+            }
+            way.addAll(legs);
         }
         LinkAssessor assessor = new LinkAssessor(plan, site, tables);
         List<Leg> legs = new ArrayList<>();
-        Collections.reverse(down);
-        up.addAll(down);
-        String at = from;
-        for (String id : up) {
-            Link link = plan.links().get(id);
-            String next = link.from().equals(at) ? link.to() : link.from();
-            legs.add(leg(plan, link, assessor.report(id, link), true, at, next));
-            at = next;
+        for (Outages.RouteLeg step : way) {
+            ComputingBudget.step();
+            Link link = step.link() == null
+                    ? new Link(step.from(), step.to(), step.medium(), null, null, null)
+                    : plan.links().get(step.link());
+            legs.add(leg(plan, link, assessor.report(name, link), step.link() != null, step.from(), step.to()));
         }
         return route(
                 plan, name, "hangs on " + plan.units().get(hub).name() + " and everything between", legs, to, HUB_MS);
@@ -235,33 +226,5 @@ public final class Routes {
                 .openAir(LongRange.openAir(plan, report))
                 .trouble(report.trouble())
                 .build();
-    }
-
-    /** Ids of the links from a unit to another, the fewest there are, or null. */
-    private static List<String> links(Plan plan, String from, String to) {
-        Map<String, String> by = new HashMap<>();
-        Map<String, String> before = new HashMap<>();
-        Deque<String> next = new ArrayDeque<>(List.of(from));
-        before.put(from, from);
-        while (!next.isEmpty() && !before.containsKey(to)) {
-            ComputingBudget.step();
-            String here = next.poll();
-            plan.links().forEach((id, link) -> {
-                String other = link.from().equals(here) ? link.to() : link.to().equals(here) ? link.from() : null;
-                if (other != null && before.putIfAbsent(other, here) == null) {
-                    by.put(other, id);
-                    next.add(other);
-                }
-            });
-        }
-        if (!before.containsKey(to)) {
-            return null;
-        }
-        List<String> ids = new ArrayList<>();
-        for (String at = to; !at.equals(from); at = before.get(at)) {
-            ids.add(by.get(at));
-        }
-        Collections.reverse(ids);
-        return ids;
     }
 }

@@ -253,8 +253,13 @@ class LongRangeTest {
 
     @Test
     void aCommandGoesStraightOrThroughTheHubAndASleeperKeepsItWaiting() {
-        List<Routes.CommandRoute> routes =
-                Routes.of(Outpost.plan(), SiteModel.of(Outpost.plan()), TABLES, "far-gw", "outpost");
+        List<Routes.CommandRoute> routes = Routes.of(
+                Outpost.plan(),
+                SiteModel.of(Outpost.plan()),
+                TABLES,
+                new Facts(Outpost.plan()).outages(),
+                "far-gw",
+                "outpost");
         assertTrue(routes.get(0).possible());
         assertEquals(1, routes.get(0).legs().size());
         assertTrue(routes.get(0).legs().get(0).planned());
@@ -264,13 +269,23 @@ class LongRangeTest {
         assertTrue(routes.get(1).confirmedMs() > routes.get(0).confirmedMs());
         // ends that are set differently never hear each other, whatever their margin
         Plan apart = Changed.with(Outpost.plan(), "/units/outpost/radios/chirp/chirp/spreadingFactor", "10");
-        for (Routes.CommandRoute route : Routes.of(apart, SiteModel.of(apart), TABLES, "far-gw", "outpost")) {
+        List<Routes.CommandRoute> none =
+                Routes.of(apart, SiteModel.of(apart), TABLES, new Facts(apart).outages(), "far-gw", "outpost");
+        none.forEach(route -> {
             assertFalse(route.possible());
             assertEquals(0, route.chance());
-            assertTrue(route.why().contains("set differently"), route.why());
-            assertNotNull(route.legs().get(route.legs().size() - 1).marginDb());
-        }
-        assertFalse(Routes.of(Outpost.plan(), SiteModel.of(Outpost.plan()), TABLES, "tag", "outpost")
+        });
+        assertTrue(none.get(0).why().contains("set differently"), none.get(0).why());
+        assertNotNull(none.get(0).legs().get(0).marginDb());
+        assertTrue(
+                none.get(1).why().startsWith("nothing gets from"), none.get(1).why());
+        assertFalse(Routes.of(
+                        Outpost.plan(),
+                        SiteModel.of(Outpost.plan()),
+                        TABLES,
+                        new Facts(Outpost.plan()).outages(),
+                        "tag",
+                        "outpost")
                 .get(0)
                 .possible());
     }

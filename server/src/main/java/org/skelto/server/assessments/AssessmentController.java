@@ -5,6 +5,7 @@ import org.skelto.core.assessment.Assessment;
 import org.skelto.core.commands.Command;
 import org.skelto.core.facts.Facts;
 import org.skelto.core.house.Outage;
+import org.skelto.core.house.WayRoute;
 import org.skelto.core.links.LinkChooser;
 import org.skelto.core.plan.Plan;
 import org.skelto.core.plan.validation.Problem;
@@ -46,6 +47,15 @@ class AssessmentController {
     @GetMapping("/assessment")
     Assessed assessment(OpenPlan open, Outage outage) {
         return new Assessed(open.state().revision(), Assessment.of(open.figures(), outage));
+    }
+
+    /** Why a device works or not: each of its ways with its route, what breaks it and what it hangs on alone. */
+    @GetMapping("/devices/{device}/ways")
+    List<WayRoute> ways(OpenPlan open, @PathVariable String device, Outage outage) {
+        if (!open.plan().devices().containsKey(device)) {
+            throw Refusal.of(HttpStatus.NOT_FOUND, "There is no such device in the plan.");
+        }
+        return Assessment.ways(open.figures(), device, outage);
     }
 
     /** What would follow from an edit; nothing is stored. */

@@ -206,7 +206,8 @@ class LongRangeController {
             throw Refusal.invalid("Where to?", List.of(new Problem("/to", "is where it starts")));
         }
         SiteModel site = open.figures().site();
-        return Routes.of(laid(open, from, to), site, kept.tables(), from, to);
+        return Routes.of(
+                laid(open, from, to), site, kept.tables(), open.figures().outages(), from, to);
     }
 
     /** The plan with the ground between two units that no path joins yet, as far as the grid of heights knows it. */

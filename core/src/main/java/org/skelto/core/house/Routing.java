@@ -1,0 +1,178 @@
+package org.skelto.core.house;
+
+import java.util.ArrayList;
+import java.util.HashSet;
+import java.util.LinkedHashSet;
+import java.util.List;
+import java.util.Map;
+import java.util.Set;
+import java.util.function.Function;
+import org.skelto.core.house.Formula.All;
+import org.skelto.core.house.Formula.Any;
+import org.skelto.core.house.Formula.Needs;
+import org.skelto.core.house.Formula.Reaches;
+import org.skelto.core.house.Hops.Hop;
+import org.skelto.core.house.WayRoute.HangsOn;
+import org.skelto.core.house.WayRoute.RouteStep;
+import org.skelto.core.plan.Plan;
+import org.skelto.core.plan.Wording;
+import org.skelto.core.plan.equipment.Unit;
+import org.skelto.core.plan.power.PowerSource;
+import org.skelto.core.plan.power.Pulse;
+import org.skelto.core.plan.radio.Medium;
+import org.skelto.core.plan.radio.Radio;
+import org.skelto.core.quantity.Figure;
+import org.skelto.core.quantity.Text;
+import org.skelto.core.radio.Traffic;
+import org.skelto.core.work.ComputingBudget;
+
+/** Opens a way: the route that it takes, in order, and what it hangs on alone. */
+final class Routing {
+    /** Deciding, or passing on by topic: a hub's rules and a broker, 5 to 20 ms, typical. */
+    private static final double[] BOX_MS = {12, 20};
+
+    /** A line and a service outside of the house; typical. */
+    private static final double[] OUTSIDE_MS = {100, 500};
+
+    private final Plan plan;
+    private final Map<String, Component> components;
+    private final House house;
+    private final Judge judge;
+    private final Function<String, Judge> without;
+
+    /**
+     * A routing in one outage.
+     *
+     * @param without judges the same outage with one component more gone
+     */
+    Routing(Plan plan, Map<String, Component> components, House house, Judge judge, Function<String, Judge> without) {
+        this.plan = plan;
+        this.components = components;
+        this.house = house;
+        this.judge = judge;
+        this.without = without;
+    }
+
+    /** Opens one way of which it is known whether it works. */
+    WayRoute open(DeviceState.JobState job, DeviceState.WayState way, Formula formula) {
+        List<RouteStep> steps = new ArrayList<>();
+        List<HangsOn> alone = new ArrayList<>();
+        if (way.works()) {
+            steps(formula, steps, new HashSet<>());
+            Set<String> proof = new LinkedHashSet<>();
+            judge.proof(formula, proof::add);
+            for (String component : proof) {
+                ComputingBudget.step();
+                if (components.containsKey(component)
+                        && !without.apply(component).holds(formula)) {
+                    alone.add(new HangsOn(component, components.get(component).name()));
+                }
+            }
+        }
+        List<String> inputs = new ArrayList<>();
+        for (RouteStep step : steps) {
+            inputs.add(step.words());
+            inputs.add(Text.number(step.typicalMs(), 1) + " to " + Text.number(step.worstMs(), 1) + " ms");
+        }
+        return WayRouteBuilder.builder()
+                .job(job.job())
+                .way(way.way())
+                .works(way.works())
+                .weakPercent(way.weakPercent())
+                .brokenBy(way.brokenBy())
+                .steps(steps)
+                .alone(alone)
+                .typicalMs(steps.stream().mapToDouble(RouteStep::typicalMs).sum())
+                .worstMs(steps.stream().mapToDouble(RouteStep::worstMs).sum())
+                .latency(Figure.of(
+                        "Σ over the steps, typical and at worst",
+                        "cable 0.5 ms; Wi-Fi 5 to 20, mesh hop 15 to 30, hub and broker 5 to 20 ms: typical; long range and sub-GHz by "
+                                + "time on air; a sleeping unit's cycle at worst",
+                        false,
+                        inputs.toArray(String[]::new)))
+                .build();
+    }
+
+    private void steps(Formula formula, List<RouteStep> steps, Set<Object> told) {
+        if (formula instanceof All all) {
+            all.parts().forEach(part -> steps(part, steps, told));
+        } else if (formula instanceof Any any) {
+            any.parts().stream().filter(judge::holds).findFirst().ifPresent(part -> steps(part, steps, told));
+        } else if (formula instanceof Needs needs) {
+            thing(needs.component(), steps, told);
+        } else if (formula instanceof Reaches reaches && told.add(reaches)) {
+            List<House.Leg> legs = house.route(reaches.from(), reaches.to());
+            legs.forEach(leg -> steps.add(step(leg)));
+        }
+    }
+
+    /** Rules, brokers, lines and services are passed; wires are only leant on. */
+    private void thing(String id, List<RouteStep> steps, Set<Object> told) {
+        Component component = components.get(id);
+        if (component == null || !told.add(id)) {
+            return;
+        }
+        double[] ms = switch (component.kind()) {
+            case RULES, BROKER -> BOX_MS;
+            case LINE, SERVICE -> OUTSIDE_MS;
+            default -> null;
+        };
+        if (ms != null) {
+            steps.add(WayRouteRouteStepBuilder.builder()
+                    .chance(1)
+                    .typicalMs(ms[0])
+                    .worstMs(ms[1])
+                    .words(component.name())
+                    .build());
+        }
+    }
+
+    private RouteStep step(House.Leg leg) {
+        Hop hop = leg.hop();
+        Unit from = plan.units().get(leg.from());
+        Unit to = plan.units().get(leg.to());
+        double[] ms = ms(hop.medium(), from);
+        return WayRouteRouteStepBuilder.builder()
+                .from(leg.from())
+                .to(leg.to())
+                .link(hop.link())
+                .chance(hop.chance())
+                .typicalMs(ms[0])
+                .worstMs(ms[1] + sleepMs(to))
+                .words(from.name() + " to " + to.name() + " over "
+                        + (hop.medium() == Medium.ETHERNET ? "cable" : Wording.of(hop.medium()))
+                        + (hop.link() == null ? ", found by itself" : ""))
+                .build();
+    }
+
+    /** Typical and worst of one step, ms; radios whose time on air counts take that, with all their tries at worst. */
+    private static double[] ms(Medium medium, Unit sender) {
+        if (Traffic.counts(medium)) {
+            Radio radio = sender.radio(medium).orElse(null);
+            if (radio == null) {
+                return new double[] {40, 200};
+            }
+            Traffic traffic = Traffic.of(sender, radio);
+            return new double[] {traffic.airtimeMs(), traffic.airtimeMs() * Math.max(1, traffic.tries())};
+        }
+        return switch (medium) {
+            case ETHERNET -> new double[] {0.5, 0.5};
+            case WIFI_2G4, WIFI_5G -> new double[] {12, 20};
+            case BLE -> new double[] {30, 100};
+            default -> new double[] {22, 30};
+        };
+    }
+
+    /** A unit on cells that listens now and then hears at its next listening. */
+    private static double sleepMs(Unit unit) {
+        boolean cells = unit.power().sources().stream().allMatch(s -> s.source() == PowerSource.BATTERY);
+        if (!cells || unit.duty() == null) {
+            return 0;
+        }
+        double listensMs = unit.duty().pulses().stream()
+                .filter(p -> p.kind() == Pulse.Kind.LISTEN)
+                .mapToDouble(Pulse::durationMs)
+                .sum();
+        return listensMs >= unit.duty().cycleS() * 1000 ? 0 : unit.duty().cycleS() * 1000;
+    }
+}
