@@ -121,13 +121,15 @@ public class AssessmentBenchmark {
     /** Who feels each component fail alone: only what leans on it is judged again. */
     @Benchmark
     public Map<Component, Integer> theStrip() {
-        return new Outages(mill, org.skelto.core.parts.Catalogue.builtIn(), Carrying.EVERYTHING, stores).shared();
+        return new Outages(mill, org.skelto.core.parts.Catalogue.builtIn(), Carrying.EVERYTHING, List.of(), stores)
+                .shared();
     }
 
     /** The same by judging every device without each component. */
     @Benchmark
     public Map<String, Long> theStripPlain() {
-        Outages outages = new Outages(mill, org.skelto.core.parts.Catalogue.builtIn(), Carrying.EVERYTHING, stores);
+        Outages outages =
+                new Outages(mill, org.skelto.core.parts.Catalogue.builtIn(), Carrying.EVERYTHING, List.of(), stores);
         Map<String, DeviceState> now = outages.without(Set.of());
         Map<String, Long> felt = new HashMap<>();
         for (String component : components) {

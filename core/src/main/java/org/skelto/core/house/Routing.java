@@ -1,6 +1,7 @@
 package org.skelto.core.house;
 
 import java.util.ArrayList;
+import java.util.Comparator;
 import java.util.HashSet;
 import java.util.LinkedHashSet;
 import java.util.List;
@@ -16,6 +17,7 @@ import org.skelto.core.house.WayRoute.HangsOn;
 import org.skelto.core.house.WayRoute.RouteStep;
 import org.skelto.core.plan.Plan;
 import org.skelto.core.plan.Wording;
+import org.skelto.core.plan.equipment.Job;
 import org.skelto.core.plan.equipment.Unit;
 import org.skelto.core.plan.power.PowerSource;
 import org.skelto.core.plan.power.Pulse;
@@ -33,6 +35,9 @@ final class Routing {
 
     /** A line and a service outside of the house; typical. */
     private static final double[] OUTSIDE_MS = {100, 500};
+
+    /** Jobs in which the device speaks, rather than being told. */
+    private static final Set<Job> TELLING = Set.of(Job.REPORT, Job.ALERT_HOME, Job.ALERT_AWAY, Job.SEE, Job.RECORD);
 
     private final Plan plan;
     private final Map<String, Component> components;
@@ -58,7 +63,13 @@ final class Routing {
         List<RouteStep> steps = new ArrayList<>();
         List<HangsOn> alone = new ArrayList<>();
         if (way.works()) {
-            steps(formula, steps, new HashSet<>());
+            boolean tells = TELLING.contains(job.job());
+            List<Placed> placed = new ArrayList<>();
+            steps(formula, tells, placed, new HashSet<>());
+            placed.stream()
+                    .sorted(Comparator.comparingInt(Placed::order))
+                    .map(Placed::step)
+                    .forEach(steps::add);
             Set<String> proof = new LinkedHashSet<>();
             judge.proof(formula, proof::add);
             for (String component : proof) {
@@ -93,37 +104,39 @@ final class Routing {
                 .build();
     }
 
-    private void steps(Formula formula, List<RouteStep> steps, Set<Object> told) {
+    /** A step with its place: what comes in from outside, what leads to the hub, what stands there, what leads on, what goes out. */
+    private record Placed(int order, RouteStep step) {}
+
+    private void steps(Formula formula, boolean tells, List<Placed> steps, Set<Object> told) {
         if (formula instanceof All all) {
-            all.parts().forEach(part -> steps(part, steps, told));
+            all.parts().forEach(part -> steps(part, tells, steps, told));
         } else if (formula instanceof Any any) {
-            any.parts().stream().filter(judge::holds).findFirst().ifPresent(part -> steps(part, steps, told));
+            any.parts().stream().filter(judge::holds).findFirst().ifPresent(part -> steps(part, tells, steps, told));
         } else if (formula instanceof Needs needs) {
-            thing(needs.component(), steps, told);
+            thing(needs.component(), tells, steps, told);
         } else if (formula instanceof Reaches reaches && told.add(reaches)) {
-            List<House.Leg> legs = house.route(reaches.from(), reaches.to());
-            legs.forEach(leg -> steps.add(step(leg)));
+            int order = house.isHub(reaches.to()) ? 1 : 3;
+            house.route(reaches.from(), reaches.to()).forEach(leg -> steps.add(new Placed(order, step(leg))));
         }
     }
 
     /** Rules, brokers, lines and services are passed; wires are only leant on. */
-    private void thing(String id, List<RouteStep> steps, Set<Object> told) {
+    private void thing(String id, boolean tells, List<Placed> steps, Set<Object> told) {
         Component component = components.get(id);
         if (component == null || !told.add(id)) {
             return;
         }
-        double[] ms = switch (component.kind()) {
-            case RULES, BROKER -> BOX_MS;
-            case LINE, SERVICE -> OUTSIDE_MS;
-            default -> null;
-        };
-        if (ms != null) {
-            steps.add(WayRouteRouteStepBuilder.builder()
-                    .chance(1)
-                    .typicalMs(ms[0])
-                    .worstMs(ms[1])
-                    .words(component.name())
-                    .build());
+        boolean box = component.kind() == Component.Kind.RULES || component.kind() == Component.Kind.BROKER;
+        if (box || component.kind() == Component.Kind.LINE || component.kind() == Component.Kind.SERVICE) {
+            double[] ms = box ? BOX_MS : OUTSIDE_MS;
+            steps.add(new Placed(
+                    box ? 2 : tells ? 4 : 0,
+                    WayRouteRouteStepBuilder.builder()
+                            .chance(1)
+                            .typicalMs(ms[0])
+                            .worstMs(ms[1])
+                            .words(component.name())
+                            .build()));
         }
     }
 
