@@ -33,6 +33,7 @@ const NONE: Schemas["Message"] = {
   rateKbps: null,
   implicitHeader: null,
   preambleSymbols: null,
+  spacingS: null,
 };
 const message = computed(() => unit.value?.message ?? NONE);
 const put = (field: keyof Schemas["Message"], value: unknown) =>
@@ -152,6 +153,14 @@ const { answer: routes, trouble: lost } = useAnswer(
           placeholder="1"
           :value="message.tries"
           :save="(v: number | null) => put('tries', v)"
+        />
+        <EditField
+          label="From try to try, s"
+          numeric
+          optional
+          placeholder="back to back"
+          :value="message.spacingS"
+          :save="(v: number | null) => put('spacingS', v)"
         />
         <label class="field">
           Acknowledged

@@ -5,6 +5,7 @@ import static org.junit.jupiter.api.Assertions.assertEquals;
 
 import com.microsoft.playwright.Locator;
 import com.microsoft.playwright.Page;
+import com.microsoft.playwright.options.AriaRole;
 import org.junit.jupiter.api.Test;
 
 /** What a thing rests in is said once, and Outages tells what follows. */
@@ -50,5 +51,52 @@ class HouseJourneyTest extends Journey {
                 .click();
         assertThat(page.locator(".strip .partly")).hasCount(1);
         assertThat(page.getByText("Without supply cable of")).isVisible();
+    }
+
+    @Test
+    void anOutageOnTheClockTellsWhatRunsOutWhenAndEachPressIsAStepBack() {
+        view("outages");
+        page.locator(".strip")
+                .getByText("mains", new Locator.GetByTextOptions().setExact(true))
+                .click();
+        assertThat(page.getByText("Without mains", new Page.GetByTextOptions().setExact(true)))
+                .isVisible();
+        Locator lasts = page.getByLabel("Lasts, h");
+        lasts.fill("-3");
+        lasts.press("Enter");
+        assertThat(page.getByRole(AriaRole.ALERT)).containsText("nothing was changed");
+        lasts.fill("8");
+        lasts.press("Enter");
+        assertThat(page.getByText("Without mains, after 8 h")).isVisible();
+        Locator clock = page.getByLabel("How long the outage lasts");
+        assertThat(clock).containsText("entry router ran out");
+        assertThat(clock.getByLabel("Moment")).hasAttribute("aria-valuetext", "at the end");
+        clock.getByText("after 4 h").first().click();
+        assertThat(page.getByText("Without mains, after 4 h")).isVisible();
+        page.goBack();
+        assertThat(page.getByText("Without mains, after 8 h")).isVisible();
+        page.goBack();
+        assertThat(page.getByText("Without mains", new Page.GetByTextOptions().setExact(true)))
+                .isVisible();
+        assertThat(lasts).hasValue("");
+        page.goForward();
+        assertThat(page.getByText("Without mains, after 8 h")).isVisible();
+        page.reload();
+        assertThat(page.getByText("Without mains, after 8 h")).isVisible();
+    }
+
+    @Test
+    void aWayOpensToItsRouteOnTheDrawingAndToWhatItHangsOnAlone() {
+        view("outages?floor=meal-floor&select=/devices/hall-lamp");
+        Locator ways = page.getByLabel("Ways of the selected device");
+        ways.getByText("rule", new Locator.GetByTextOptions().setExact(true)).click();
+        assertThat(ways.getByLabel("Its route")).containsText("loft switch to hall board over cable");
+        assertThat(ways).containsText("Hangs alone on");
+        assertThat(ways).containsText("loft switch");
+        assertThat(page.locator(".routed").first()).isAttached();
+        view("outages?floor=meal-floor&select=/devices/hall-lamp&without=unit:loft-switch");
+        ways.getByText("rule", new Locator.GetByTextOptions().setExact(true)).click();
+        assertThat(ways).containsText("Broken: loft switch is out");
+        assertThat(page.locator(".routed")).hasCount(0);
     }
 }

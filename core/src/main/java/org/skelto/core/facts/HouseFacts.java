@@ -41,11 +41,13 @@ import org.skelto.core.naming.NameAssigner;
 import org.skelto.core.plan.Plan;
 import org.skelto.core.plan.equipment.DeviceKind;
 import org.skelto.core.plan.equipment.Unit;
+import org.skelto.core.plan.equipment.UnitKind;
 import org.skelto.core.plan.network.Link;
 import org.skelto.core.plan.site.Place;
 import org.skelto.core.power.PowerNode;
 import org.skelto.core.power.PowerTree;
 import org.skelto.core.power.Store;
+import org.skelto.core.radio.ListeningWindow;
 import org.skelto.core.site.SiteModel;
 import org.skelto.core.sound.SoundReport;
 import org.skelto.core.sound.Sounders;
@@ -82,8 +84,8 @@ public final class HouseFacts {
             FactKind.of("links", List.of(), List.of(JUDGED), f -> f.get(JUDGED).values());
 
     /** For each link the chance that what its nearer and its farther end send arrives. */
-    private static final FactKind<Map<String, List<Double>>> CARRYING =
-            FactKind.of("links", List.of(PlanPart.LINKS), List.of(LINKS), f -> carrying(f));
+    private static final FactKind<Map<String, List<Double>>> CARRYING = FactKind.of(
+            "links", List.of(PlanPart.LINKS, UNIT_ROLES, UNIT_POWER, UNIT_RADIOS), List.of(LINKS), f -> carrying(f));
 
     private static final FactKind<PerItem<Double>> UNPLANNED =
             FactKind.renewed("links", LINK_READS, List.of(GEOMETRY), (f, before) -> unplanned(f, before));
@@ -293,15 +295,24 @@ public final class HouseFacts {
     private static Map<String, List<Double>> carrying(Facts f) {
         Map<String, LinkReport> judged = f.get(LINKS);
         Map<String, List<Double>> carrying = new HashMap<>();
-        f.plan()
-                .links()
-                .forEach((id, link) ->
-                        carrying.put(id, List.of(chance(judged, id, link.from()), chance(judged, id, link.to()))));
+        f.plan().links().forEach((id, link) -> {
+            LinkReport report = Objects.requireNonNull(judged.get(id));
+            carrying.put(
+                    id,
+                    List.of(
+                            Math.min(report.chance(link.from()), window(f.plan(), link.from(), link.to(), link)),
+                            Math.min(report.chance(link.to()), window(f.plan(), link.to(), link.from(), link))));
+        });
         return carrying;
     }
 
-    private static double chance(Map<String, LinkReport> judged, String link, String sender) {
-        return Objects.requireNonNull(judged.get(link)).chance(sender);
+    /** The chance that what one end sends meets the other awake, in whole hundredths rounded down. */
+    private static double window(Plan plan, String sender, String receiver, Link link) {
+        Unit from = Objects.requireNonNull(plan.units().get(sender));
+        boolean waits = from.kind() == UnitKind.GATEWAY || from.kind() == UnitKind.HUB;
+        double chance =
+                ListeningWindow.chance(from, Objects.requireNonNull(plan.units().get(receiver)), link.medium(), waits);
+        return chance == 0 ? 0 : Math.max(1, Math.floor(chance * 100 + 1e-9)) / 100;
     }
 
     private static PerItem<Double> unplanned(Facts f, @Nullable PerItem<Double> before) {

@@ -108,4 +108,22 @@ class WhyTest {
         assertTrue(why.contains("its backup ran out after 4 h"), why);
         assertFalse(outages.units(dark.at(4)).containsKey("switch"), "what runs out at a moment still works at it");
     }
+
+    @Test
+    void aSleepingReceiverHearsAGatewaysCommandInItsWindowAndOneThatNeverListensHearsNone() {
+        Plan plan = Changed.with(
+                org.skelto.core.Outpost.plan(),
+                "/units/outpost/duty/pulses",
+                "[{\"name\":\"listen\",\"currentMa\":12,\"durationMs\":5000,\"kind\":\"LISTEN\"}]");
+        assertFalse(new Facts(plan).outages().route("hub", "outpost").isEmpty());
+        Plan deaf = Changed.with(
+                plan,
+                "/units/outpost/duty/pulses",
+                "[{\"name\":\"sense\",\"currentMa\":12,\"durationMs\":5000,\"kind\":\"SENSE\"}]");
+        assertTrue(new Facts(deaf).outages().route("hub", "outpost").isEmpty());
+        assertFalse(new Facts(deaf).outages().route("outpost", "hub").isEmpty(), "it still reports");
+        Plan unsaid = Changed.with(
+                plan, "/units/outpost/duty/pulses", "[{\"name\":\"awake\",\"currentMa\":12,\"durationMs\":5000}]");
+        assertFalse(new Facts(unsaid).outages().route("hub", "outpost").isEmpty());
+    }
 }

@@ -151,7 +151,7 @@ class BuildApiTest extends OnTheMill {
     }
 
     @Test
-    void powerLinesAndBoxesAreReportedAndLoopsOfSuppliesRefused() {
+    void powerLinesAndBoxesAreReportedAndLoopsOfSuppliesAreStoredAndTold() {
         JsonNode power = http.get(plan + "/power").json();
         assertTrue(power.get("nodes").size() > 30);
         assertFalse(power.get("paths").isEmpty());
@@ -160,9 +160,16 @@ class BuildApiTest extends OnTheMill {
         long revision = http.get(plan).json().get("revision").asLong();
         String loop = "[{\"op\":\"replace\",\"path\":\"/units/rail-12/power\",\"value\":{\"source\":\"SUPPLY\","
                 + "\"from\":\"lathe-board\",\"backupH\":0}}]";
-        Answer refused = http.patch(plan, revision, loop);
-        assertEquals(422, refused.status());
-        assertTrue(refused.places().contains("/units/rail-12/power/from"), refused.text());
+        Answer looped = http.patch(plan, revision, loop);
+        assertEquals(200, looped.status(), looped.text());
+        JsonNode assessed = http.get(plan + "/assessment").json().get("assessment");
+        assertTrue(assessed.get("snags")
+                .valueStream()
+                .anyMatch(s -> s.get("code").asString().equals("P18")
+                        && s.get("severity").asString().equals("STOP")));
+        assertTrue(assessed.at("/troubles/rail-12/dark").asBoolean());
+        assertTrue(http.get(plan + "/power").json().get("nodes").size() > 30);
+        revision++;
         Answer negative = http.patch(
                 plan, revision, "[{\"op\":\"replace\",\"path\":\"/units/router/draws/typicalA\",\"value\":-0.5}]");
         assertEquals(List.of("/units/router/draws/typicalA"), negative.places());

@@ -68,6 +68,35 @@ class PlanApiTest {
     }
 
     @Test
+    void anOutageHasALengthABeginningAndAMomentAndAWayOpens() {
+        String mill =
+                "/api/plans/" + http.get("/api/plans").json().get(0).get("id").asString();
+        JsonNode end = http.get(mill + "/assessment?without=mains&for=PT8H&from=2027-01-15T18:00")
+                .json()
+                .get("assessment");
+        assertEquals(8, end.at("/outage/atH").asDouble());
+        assertEquals("at 15.1. 22:00", end.at("/moments/0/when").asString());
+        assertTrue(end.at("/troubles/router/why").asString().contains("ran out after 4 h"));
+        JsonNode then = http.get(mill + "/assessment?without=mains&for=PT8H&at=PT4H")
+                .json()
+                .get("assessment");
+        assertTrue(then.at("/troubles/router").isMissingNode(), "what runs out at a moment still works at it");
+        for (String wrong : List.of("for=8h", "for=-PT1H", "for=P2000D", "for=PT1H&at=PT2H", "at=PT1H", "from=today")) {
+            Answer refused = http.get(mill + "/assessment?without=mains&" + wrong);
+            assertEquals(422, refused.status(), wrong);
+            assertEquals(
+                    List.of("/" + (wrong.contains("at=") ? "at" : wrong.substring(0, wrong.indexOf('=')))),
+                    refused.places());
+        }
+        JsonNode ways =
+                http.get(mill + "/devices/hall-lamp/ways?without=unit:hub").json();
+        assertTrue(ways.valueStream()
+                .anyMatch(w -> w.get("way").asString().equals("rule")
+                        && w.get("brokenBy").asString().equals("house hub is out")));
+        assertEquals(404, http.get(mill + "/devices/nothing/ways").status());
+    }
+
+    @Test
     void anEditIsARevisionThatUndoAndRedoWalk() {
         assertEquals(
                 "\"2\"", http.patch(plan + "?label=first", 1L, room("a", 4)).tag());

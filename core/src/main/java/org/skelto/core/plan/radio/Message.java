@@ -18,6 +18,7 @@ import org.skelto.core.plan.format.Within;
  * @param rateKbps data rate of on-off or frequency-shift keying, 0.1 to 1000 kbit/s, or null for {@value #USUAL_KBPS}
  * @param implicitHeader whether a chirp frame leaves out its header, or null for no
  * @param preambleSymbols of a chirp frame, 6 to 65 535, or null for 8
+ * @param spacingS from the start of one try to that of the next, 0.001 to 3600 s, or null for back to back
  */
 @RecordBuilder
 public record Message(
@@ -34,7 +35,10 @@ public record Message(
         Double rateKbps,
 
         @Nullable Boolean implicitHeader,
-        @Nullable @Within(least = 6, most = 65_535) Integer preambleSymbols)
+        @Nullable @Within(least = 6, most = 65_535) Integer preambleSymbols,
+
+        @Nullable @Within(least = 0.001, most = 3600, unit = "s")
+        Double spacingS)
         implements MessageBuilder.With {
     public static final int MOST_FIELDS = 60;
 
