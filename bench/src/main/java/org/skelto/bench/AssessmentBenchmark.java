@@ -121,7 +121,7 @@ public class AssessmentBenchmark {
     /** Who feels each component fail alone: only what leans on it is judged again. */
     @Benchmark
     public Map<Component, Integer> theStrip() {
-        return new Outages(mill, org.skelto.core.parts.Catalogue.builtIn(), Carrying.EVERYTHING, List.of(), stores)
+        return new Outages(mill, org.skelto.core.parts.Catalogue.builtIn(), new org.skelto.core.house.HouseInputs(Carrying.EVERYTHING, List.of(), stores, null))
                 .shared();
     }
 
@@ -129,7 +129,7 @@ public class AssessmentBenchmark {
     @Benchmark
     public Map<String, Long> theStripPlain() {
         Outages outages =
-                new Outages(mill, org.skelto.core.parts.Catalogue.builtIn(), Carrying.EVERYTHING, List.of(), stores);
+                new Outages(mill, org.skelto.core.parts.Catalogue.builtIn(), new org.skelto.core.house.HouseInputs(Carrying.EVERYTHING, List.of(), stores, null));
         Map<String, DeviceState> now = outages.without(Set.of());
         Map<String, Long> felt = new HashMap<>();
         for (String component : components) {

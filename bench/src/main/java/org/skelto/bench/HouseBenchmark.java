@@ -20,6 +20,7 @@ import org.openjdk.jmh.annotations.Warmup;
 import org.skelto.core.facts.Facts;
 import org.skelto.core.facts.HouseFacts;
 import org.skelto.core.house.DeviceState;
+import org.skelto.core.house.HouseInputs;
 import org.skelto.core.house.Outage;
 import org.skelto.core.house.Outages;
 import org.skelto.core.house.PossibleLink;

@@ -1,8 +1,10 @@
 package org.skelto.core;
 
 import java.util.List;
+import java.util.Set;
 import java.util.function.BiPredicate;
 import org.skelto.core.house.Carrying;
+import org.skelto.core.house.HouseInputs;
 import org.skelto.core.house.Outages;
 import org.skelto.core.house.PossibleLink;
 import org.skelto.core.parts.Catalogue;
@@ -17,12 +19,15 @@ public final class Modelled {
 
     /** The outages of a plan whose links carry, or not, and whose radios find nobody by themselves. */
     public static Outages outages(Plan plan, BiPredicate<String, String> carries) {
-        return outages(plan, (link, sender) -> carries.test(link, sender) ? 1 : 0, List.of());
+        return outages(plan, (link, sender) -> carries.test(link, sender) ? 1 : 0, List.of(), null);
     }
 
     /** The outages of a plan, with its backups and cells as its parts make them. */
-    public static Outages outages(Plan plan, Carrying carrying, List<PossibleLink> possible) {
+    public static Outages outages(Plan plan, Carrying carrying, List<PossibleLink> possible, Set<String> phonePoints) {
         Catalogue parts = Catalogue.builtIn();
-        return new Outages(plan, parts, carrying, possible, Store.all(PowerTree.of(SiteModel.of(plan), parts)));
+        return new Outages(
+                plan,
+                parts,
+                new HouseInputs(carrying, possible, Store.all(PowerTree.of(SiteModel.of(plan), parts)), phonePoints));
     }
 }

@@ -59,6 +59,9 @@ final class PlainHouse {
         double planned(String link, String sender);
 
         double unplanned(String from, String to, Medium medium);
+
+        /** Whether a point of the wireless network covers a place to work from, or nobody marked any. */
+        boolean phones(String point);
     }
 
     /** What is given: loads and cells, by unit; loads by {@code device:id} too. */
@@ -488,6 +491,7 @@ final class PlainHouse {
                         .anyMatch(e -> (e.getValue().kind() == UnitKind.ACCESS_POINT
                                         || e.getValue().kind() == UnitKind.ROUTER
                                                 && e.getValue().media().stream().anyMatch(Medium::wifi))
+                                && margins.phones(e.getKey())
                                 && reach(e.getKey(), hub));
     }
 

@@ -2,7 +2,9 @@ package org.skelto.core.coverage;
 
 import io.soabase.recordbuilder.core.RecordBuilder;
 import java.util.Map;
+import java.util.SortedSet;
 import java.util.TreeMap;
+import java.util.TreeSet;
 import org.jspecify.annotations.Nullable;
 import org.skelto.core.links.RadioDefaults;
 import org.skelto.core.plan.Plan;
@@ -28,6 +30,7 @@ import org.skelto.core.work.ComputingBudget;
  * @param marginDb of the worse direction, or null
  * @param chance that it works, 0 to 1
  * @param target chance aimed at
+ * @param covers ids of all units that a handset there reaches at all, with a margin of at least 0
  */
 @RecordBuilder
 public record DemandReport(
@@ -38,6 +41,7 @@ public record DemandReport(
         double chance,
         double target,
         boolean meets,
+        SortedSet<String> covers,
         @Nullable Figure figure)
         implements DemandReportBuilder.With {
 
@@ -60,12 +64,16 @@ public record DemandReport(
         String best = null;
         Budget bestBudget = null;
         boolean indoor = false;
+        SortedSet<String> covers = new TreeSet<>();
         for (Source source : new CoverageScenario(site, demand.medium()).sources(java.util.Set.of())) {
             Radio radio = plan.units().get(source.unit()).radio(demand.medium()).orElseThrow();
             LossModel.Loss loss = model.loss(source.at(), source.place(), at, demand.place(), source.frequencyMHz());
             Budget down = Budget.of(radio, loss, hand);
             Budget up = Budget.of(hand, loss, radio);
             Budget worse = down.marginDb() < up.marginDb() ? down : up;
+            if (worse.marginDb() + CalibratedLoss.offsetDb(plan, source.unit(), hand.frequencyMHz()) >= 0) {
+                covers.add(source.unit());
+            }
             if (bestBudget == null || worse.marginDb() > bestBudget.marginDb()) {
                 bestBudget = worse;
                 best = source.unit();
@@ -79,6 +87,7 @@ public record DemandReport(
                     .chance(0)
                     .target(target)
                     .meets(false)
+                    .covers(covers)
                     .build();
         }
         double sigma = indoor ? CalibratedLoss.sigmaDb(plan, hand.frequencyMHz()) : Chance.OUTDOOR_SIGMA_DB;
@@ -104,6 +113,7 @@ public record DemandReport(
                 .chance(chance)
                 .target(target)
                 .meets(chance >= target)
+                .covers(covers)
                 .figure(figure)
                 .build();
     }

@@ -24,9 +24,12 @@ import java.util.Objects;
 import java.util.Optional;
 import java.util.Set;
 import java.util.TreeMap;
+import java.util.TreeSet;
 import org.jspecify.annotations.Nullable;
 import org.skelto.core.coverage.DemandReport;
+import org.skelto.core.house.Carrying;
 import org.skelto.core.house.Component;
+import org.skelto.core.house.HouseInputs;
 import org.skelto.core.house.Outage;
 import org.skelto.core.house.Outages;
 import org.skelto.core.house.PossibleLink;
@@ -123,6 +126,14 @@ public final class HouseFacts {
     private static final FactKind<Map<String, Store>> STORES =
             FactKind.of("power", List.of(), List.of(POWER), f -> Store.all(f.get(POWER)));
 
+    /** The places from which handsets and phones must work. */
+    public static final FactKind<Map<String, DemandReport>> DEMANDS =
+            FactKind.of("places to work from", PlanPart.ALL, List.of(), f -> DemandReport.of(site(f), f.tables()));
+
+    /** Access points that cover a place to work from over Wi-Fi; empty where no such place is marked. */
+    private static final FactKind<Optional<Set<String>>> PHONE_POINTS =
+            FactKind.of("places to work from", List.of(PlanPart.INDOORS), List.of(DEMANDS), f -> phonePoints(f));
+
     public static final FactKind<Outages> OUTAGES = FactKind.of(
             "outages",
             List.of(
@@ -138,7 +149,7 @@ public final class HouseFacts {
                     DEVICE_ROLES,
                     DEVICE_WAYS,
                     DEVICE_WIRING),
-            List.of(CARRYING, POSSIBLE, STORES),
+            List.of(CARRYING, POSSIBLE, STORES, PHONE_POINTS),
             f -> outages(f));
 
     /** What several devices feel when it is gone, and how many. */
@@ -166,10 +177,6 @@ public final class HouseFacts {
     /** Which rooms hear which sounder, by device. */
     public static final FactKind<Map<String, SoundReport>> SOUNDS =
             FactKind.of("sounders", List.of(), List.of(GEOMETRY, SOUNDERS), f -> Sounders.of(site(f)));
-
-    /** The places from which handsets and phones must work. */
-    public static final FactKind<Map<String, DemandReport>> DEMANDS =
-            FactKind.of("places to work from", PlanPart.ALL, List.of(), f -> DemandReport.of(site(f), f.tables()));
 
     private static final FactKind<PerItem<Wired>> ASSIGNED = FactKind.renewed(
             "channels",
@@ -360,15 +367,32 @@ public final class HouseFacts {
     private static Outages outages(Facts f) {
         Map<String, List<Double>> carrying = f.get(CARRYING);
         Map<String, Link> links = f.plan().links();
+        Carrying carries = (link, sender) -> Objects.requireNonNull(carrying.get(link))
+                .get(Objects.requireNonNull(links.get(link)).from().equals(sender) ? 0 : 1);
         Outages made = new Outages(
                 f.plan(),
                 f.parts(),
-                (link, sender) -> Objects.requireNonNull(carrying.get(link))
-                        .get(Objects.requireNonNull(links.get(link)).from().equals(sender) ? 0 : 1),
-                f.get(POSSIBLE),
-                f.get(STORES));
+                new HouseInputs(
+                        carries,
+                        f.get(POSSIBLE),
+                        f.get(STORES),
+                        f.get(PHONE_POINTS).orElse(null)));
         made.now();
         return made;
+    }
+
+    private static Optional<Set<String>> phonePoints(Facts f) {
+        Set<String> points = new TreeSet<>();
+        boolean marked = false;
+        for (Map.Entry<String, DemandReport> e : f.get(DEMANDS).entrySet()) {
+            if (Objects.requireNonNull(f.plan().demands().get(e.getKey()))
+                    .medium()
+                    .wifi()) {
+                marked = true;
+                points.addAll(e.getValue().covers());
+            }
+        }
+        return marked ? Optional.of(points) : Optional.empty();
     }
 
     private static Map<String, List<Object>> sounders(Plan plan) {

@@ -7,6 +7,8 @@ import java.util.HashMap;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
+import java.util.Set;
+import org.jspecify.annotations.Nullable;
 import org.skelto.core.house.Formula.Any;
 import org.skelto.core.house.Formula.Needs;
 import org.skelto.core.house.Formula.Never;
@@ -26,10 +28,12 @@ import org.skelto.core.plan.radio.Medium;
 final class Brains {
     private final Plan plan;
     private final List<String> brokers;
+    private final @Nullable Set<String> phonePoints;
     private final Map<String, Formula> built = new HashMap<>();
 
-    Brains(Plan plan) {
+    Brains(Plan plan, @Nullable Set<String> phonePoints) {
         this.plan = plan;
+        this.phonePoints = phonePoints;
         this.brokers = plan.units().entrySet().stream()
                 .filter(e -> e.getValue().broker())
                 .map(Map.Entry::getKey)
@@ -88,7 +92,7 @@ final class Brains {
                 : once("rules " + hub, () -> new Needs(Component.rules(hub)));
     }
 
-    /** A phone in the house must reach the hub through some access point, or a router with Wi-Fi. */
+    /** A phone where it must work from reaches the hub through an access point, or a router with Wi-Fi, that covers such a place. */
     Formula nearby(String hub) {
         return once("nearby " + hub, () -> {
             List<Formula> points = new ArrayList<>();
@@ -96,11 +100,16 @@ final class Brains {
                 boolean serves = unit.kind() == UnitKind.ACCESS_POINT
                         || unit.kind() == UnitKind.ROUTER
                                 && unit.media().stream().anyMatch(Medium::wifi);
-                if (serves && hub != null) {
+                if (serves && hub != null && (phonePoints == null || phonePoints.contains(id))) {
                     points.add(new Reaches(id, hub));
                 }
             });
-            return points.isEmpty() ? new Never("no access point is in the plan") : new Any(points);
+            return !points.isEmpty()
+                    ? new Any(points)
+                    : new Never(
+                            phonePoints == null
+                                    ? "no access point is in the plan"
+                                    : "no access point covers a place to work from");
         });
     }
 

@@ -27,7 +27,6 @@ import org.skelto.core.plan.equipment.UnitKind;
 import org.skelto.core.plan.equipment.Way;
 import org.skelto.core.plan.power.PowerSource;
 import org.skelto.core.plan.radio.Medium;
-import org.skelto.core.power.Store;
 import org.skelto.core.radio.Chance;
 import org.skelto.core.work.ComputingBudget;
 
@@ -43,23 +42,16 @@ public final class Outages {
     private final House drawn;
     private volatile Map<String, DeviceState> now;
 
-    /**
-     * The outages of a plan.
-     *
-     * @param carrying how well its links carry
-     * @param possible links that radios make by themselves
-     * @param stores backups and cells, by unit
-     */
-    public Outages(
-            Plan plan, Catalogue parts, Carrying carrying, List<PossibleLink> possible, Map<String, Store> stores) {
+    /** The outages of a plan. */
+    public Outages(Plan plan, Catalogue parts, HouseInputs given) {
         this.plan = plan;
-        this.hops = new Hops(plan, carrying, possible);
-        this.feeds = new Feeds(plan, stores);
+        this.hops = new Hops(plan, given.carrying(), given.possible());
+        this.feeds = new Feeds(plan, given.stores());
         this.components = Components.of(plan);
         PowerState all = new PowerState(feeds, Set.of());
         this.whole = new House(plan, all, hops);
-        this.drawn = new House(plan, all, new Hops(plan, Carrying.EVERYTHING, possible));
-        WayBuilder builder = new WayBuilder(plan, parts);
+        this.drawn = new House(plan, all, new Hops(plan, Carrying.EVERYTHING, given.possible()));
+        WayBuilder builder = new WayBuilder(plan, parts, given.phonePoints());
         plan.devices().forEach((id, device) -> {
             jobs.put(id, builder.jobs(id, device));
             Formula stops = builder.stuck(id, device);

@@ -9,6 +9,7 @@ import java.util.Map;
 import java.util.Set;
 import java.util.SortedSet;
 import java.util.TreeSet;
+import org.jspecify.annotations.Nullable;
 import org.skelto.core.house.Formula.Any;
 import org.skelto.core.house.Formula.Needs;
 import org.skelto.core.house.Formula.Never;
@@ -31,10 +32,10 @@ final class WayBuilder {
     private final Catalogue parts;
     private final Brains brains;
 
-    WayBuilder(Plan plan, Catalogue parts) {
+    WayBuilder(Plan plan, Catalogue parts, @Nullable Set<String> phonePoints) {
         this.plan = plan;
         this.parts = parts;
-        this.brains = new Brains(plan);
+        this.brains = new Brains(plan, phonePoints);
     }
 
     /** The jobs that count for a device. */

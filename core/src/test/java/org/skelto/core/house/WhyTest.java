@@ -69,11 +69,11 @@ class WhyTest {
     @Test
     void aWayOverAWeakLinkIsReducedAndTold() {
         Plan plan = org.skelto.core.Plans.sound();
-        Outages weak = Modelled.outages(plan, (link, sender) -> link.equals("board-ap") ? 0.515 : 1, List.of());
+        Outages weak = Modelled.outages(plan, (link, sender) -> link.equals("board-ap") ? 0.515 : 1, List.of(), null);
         DeviceState lamp = weak.now().get("lamp");
         assertEquals(State.REDUCED, lamp.state());
         assertTrue(lamp.sentence().endsWith("works over a weak link, 51 %"), lamp.sentence());
-        Outages strong = Modelled.outages(plan, (link, sender) -> link.equals("board-ap") ? 0.9 : 1, List.of());
+        Outages strong = Modelled.outages(plan, (link, sender) -> link.equals("board-ap") ? 0.9 : 1, List.of(), null);
         assertEquals(State.HOLDS, strong.now().get("lamp").state(), "comfort asks for 90 %");
     }
 
