@@ -121,15 +121,20 @@ public class AssessmentBenchmark {
     /** Who feels each component fail alone: only what leans on it is judged again. */
     @Benchmark
     public Map<Component, Integer> theStrip() {
-        return new Outages(mill, org.skelto.core.parts.Catalogue.builtIn(), new org.skelto.core.house.HouseInputs(Carrying.EVERYTHING, List.of(), stores, null))
+        return new Outages(
+                        mill,
+                        org.skelto.core.parts.Catalogue.builtIn(),
+                        new org.skelto.core.house.HouseInputs(Carrying.EVERYTHING, List.of(), stores, null))
                 .shared();
     }
 
     /** The same by judging every device without each component. */
     @Benchmark
     public Map<String, Long> theStripPlain() {
-        Outages outages =
-                new Outages(mill, org.skelto.core.parts.Catalogue.builtIn(), new org.skelto.core.house.HouseInputs(Carrying.EVERYTHING, List.of(), stores, null));
+        Outages outages = new Outages(
+                mill,
+                org.skelto.core.parts.Catalogue.builtIn(),
+                new org.skelto.core.house.HouseInputs(Carrying.EVERYTHING, List.of(), stores, null));
         Map<String, DeviceState> now = outages.without(Set.of());
         Map<String, Long> felt = new HashMap<>();
         for (String component : components) {

@@ -64,10 +64,12 @@ public class HouseBenchmark {
         Outages made = new Outages(
                 plan,
                 Catalogue.builtIn(),
-                (link, sender) ->
-                        Objects.requireNonNull(facts.links().get(link)).chance(sender),
-                possible,
-                stores);
+                new HouseInputs(
+                        (link, sender) ->
+                                Objects.requireNonNull(facts.links().get(link)).chance(sender),
+                        possible,
+                        stores,
+                        null));
         return made.now();
     }
 

@@ -96,7 +96,7 @@ class HouseJourneyTest extends Journey {
         assertThat(page.locator(".routed").first()).isAttached();
         view("outages?floor=meal-floor&select=/devices/hall-lamp&without=unit:loft-switch");
         ways.getByText("rule", new Locator.GetByTextOptions().setExact(true)).click();
-        assertThat(ways).containsText("Broken: loft switch is out");
+        assertThat(ways).containsText("Broken: hall board has no power: loft switch is out");
         assertThat(page.locator(".routed")).hasCount(0);
     }
 }

@@ -2,6 +2,7 @@ package org.skelto.e2e;
 
 import static com.microsoft.playwright.assertions.PlaywrightAssertions.assertThat;
 
+import com.microsoft.playwright.Locator;
 import com.microsoft.playwright.Page;
 import com.microsoft.playwright.options.AriaRole;
 import java.nio.file.Path;
@@ -30,7 +31,7 @@ class Screenshots {
                 Map.entry("coverage", "/links?floor=wheel-pit&radio=WIFI_2G4&part=rooms"),
                 Map.entry("walk-test", "/links?floor=meal-floor&part=walk"),
                 Map.entry("names", "/names"),
-                Map.entry("outages", "/outages?floor=meal-floor&without=internet,unit:hub"));
+                Map.entry("outages", "/outages?floor=meal-floor&without=mains&for=PT8H"));
         Page page = windows.open();
         views.forEach((name, view) -> shoot(page, skelto.url, id, name, view));
         longRange(page, skelto.url + "/plans/" + id + "/long-range");
@@ -44,6 +45,13 @@ class Screenshots {
         page.getByLabel("Door gap, mm").waitFor();
         page.evaluate("() => { document.querySelector('.panel').scrollTop = 190; }");
         save(page, "devices");
+        page.navigate(skelto.url + "/plans/" + id + "/outages?floor=meal-floor&select=/devices/hall-lamp");
+        page.getByLabel("Ways of the selected device")
+                .getByText("home app", new Locator.GetByTextOptions().setExact(true))
+                .click();
+        page.getByLabel("Its route").waitFor();
+        page.evaluate("() => { document.querySelector('.panel').scrollTop = 120; }");
+        save(page, "way");
         page.navigate(skelto.url + "/plans/" + id + "/build?part=wiring");
         page.getByLabel("Drawn").selectOption("unit:meal-relays");
         save(page, "wiring");
@@ -65,10 +73,6 @@ class Screenshots {
                 .waitFor();
         page.evaluate("() => { document.querySelector('.panel').scrollTop = 150; }");
         save(page, "profile");
-        page.navigate(at + "?part=settings");
-        page.getByLabel("Path").selectOption("sluice");
-        page.getByText("Best for reach").first().waitFor();
-        save(page, "settings");
         page.navigate(at + "?part=map");
         page.getByLabel("A relay must also reach").selectOption("sluice-board");
         page.getByRole(AriaRole.BUTTON, new Page.GetByRoleOptions().setName("Draw the map"))

@@ -4,6 +4,7 @@ import static org.skelto.core.house.Formula.all;
 
 import java.util.ArrayList;
 import java.util.EnumSet;
+import java.util.HashSet;
 import java.util.List;
 import java.util.Map;
 import java.util.Set;
@@ -32,10 +33,32 @@ final class WayBuilder {
     private final Catalogue parts;
     private final Brains brains;
 
+    /** Pairs of units of which the first speaks to the second over a planned link. */
+    private final Set<String> bound = new HashSet<>();
+
+    /** Push-buttons that work a device on their own board. */
+    private final Set<String> wired = new HashSet<>();
+
     WayBuilder(Plan plan, Catalogue parts, @Nullable Set<String> phonePoints) {
         this.plan = plan;
         this.parts = parts;
         this.brains = new Brains(plan, phonePoints);
+        plan.links().values().forEach(l -> {
+            bound.add(l.from() + " " + l.to());
+            if (l.twoWay()) {
+                bound.add(l.to() + " " + l.from());
+            }
+        });
+        plan.devices()
+                .values()
+                .forEach(worked -> worked.wallControls().forEach(id -> {
+                    Device button = plan.devices().get(id);
+                    if (button.kind() == DeviceKind.PUSH_BUTTON
+                            && button.unit() != null
+                            && button.unit().equals(worked.unit())) {
+                        wired.add(id);
+                    }
+                }));
     }
 
     /** The jobs that count for a device. */
@@ -43,7 +66,7 @@ final class WayBuilder {
         ComputingBudget.step();
         Rest rest = new Rest(device, parts, up(device), feed(id, device));
         List<JobWays> jobs = new ArrayList<>();
-        for (Job job : counted(device)) {
+        for (Job job : counted(id, device)) {
             List<PlannedWay> ways = ways(id, device, job, rest);
             switch (job) {
                 case KEEP_OUT, CLOSE -> jobs.add(new JobWays(job, ways, rest.shut(), rest.open()));
@@ -60,7 +83,7 @@ final class WayBuilder {
     }
 
     /** What is asked of a device: as it is said, else what its kind must do, else what its ways serve. */
-    private SortedSet<Job> counted(Device d) {
+    private SortedSet<Job> counted(String id, Device d) {
         if (d.jobs() != null) {
             return d.jobs();
         }
@@ -83,7 +106,7 @@ final class WayBuilder {
                     jobs.add(job);
                 }
             }
-            if (wiredTo(d)) {
+            if (wired.contains(id)) {
                 jobs.add(Job.REPORT);
             }
         }
@@ -175,7 +198,7 @@ final class WayBuilder {
                             asks ? up(d) : power(id, d)));
             }
         }
-        if (job == Job.REPORT && wiredTo(d)) {
+        if (job == Job.REPORT && wired.contains(id)) {
             ways.add(new PlannedWay("wired to its own board", false, up(d)));
         }
         if (ways.isEmpty() && job == Job.LET_OUT && d.exitRoute() && rest.open() == null) {
@@ -222,22 +245,9 @@ final class WayBuilder {
         return new Any(any);
     }
 
-    /** Whether a link is planned between two units, so that one can be taught to the other. */
+    /** Whether a link is planned from one unit to another, so that one can be taught to the other. */
     private boolean bound(String one, String other) {
-        return plan.links().values().stream()
-                .anyMatch(l -> l.from().equals(one) && l.to().equals(other)
-                        || l.from().equals(other) && l.to().equals(one) && l.twoWay());
-    }
-
-    /** Whether a device on the same board is worked by this push-button. */
-    private boolean wiredTo(Device button) {
-        if (button.unit() == null || button.kind() != DeviceKind.PUSH_BUTTON) {
-            return false;
-        }
-        return plan.devices().values().stream()
-                .anyMatch(worked -> button.unit().equals(worked.unit())
-                        && worked.wallControls().stream()
-                                .anyMatch(id -> plan.devices().get(id) == button));
+        return bound.contains(one + " " + other);
     }
 
     /** What feeds a load: its supply, else its circuit, else the unit that it sits on; over a whole cable. */

@@ -13,7 +13,9 @@ import java.util.Set;
 import java.util.TreeMap;
 import java.util.TreeSet;
 import java.util.stream.Collectors;
+import org.skelto.core.house.Component;
 import org.skelto.core.house.Outages;
+import org.skelto.core.house.State;
 import org.skelto.core.parts.Part;
 import org.skelto.core.parts.PartKind;
 import org.skelto.core.parts.Trait;
@@ -24,6 +26,7 @@ import org.skelto.core.plan.equipment.Criticality;
 import org.skelto.core.plan.equipment.Device;
 import org.skelto.core.plan.equipment.DeviceKind;
 import org.skelto.core.plan.equipment.Hand;
+import org.skelto.core.plan.equipment.Job;
 import org.skelto.core.plan.equipment.RestState;
 import org.skelto.core.plan.equipment.Unit;
 import org.skelto.core.plan.equipment.UnitKind;
@@ -75,9 +78,15 @@ final class DeviceChecks {
                 .forEach(e -> channels(c, e.getKey(), e.getValue()));
     }
 
+    /** Whether a thing that should keep out stands open right after the mains have gone. */
+    private static boolean opensWithoutMains(CheckContext c, String id) {
+        return c.outages().without(Set.of(Component.MAINS), List.of(id)).get(id).jobs().stream()
+                .anyMatch(j -> j.job() == Job.KEEP_OUT
+                        && (j.state() == State.LOST || j.state() == State.UNSAFE || j.state() == State.BY_HAND));
+    }
+
     private static void barrier(CheckContext c, String id, Device d) {
         String at = CheckContext.device(id);
-        Unit unit = d.unit() == null ? null : c.plan.units().get(d.unit());
         if (trapped(d)) {
             c.snag("D2", STOP, DEVICES, d.name() + " is on the way out and does not open by hand")
                     .figures("at hand: " + d.hand().name().toLowerCase(java.util.Locale.ROOT))
@@ -86,10 +95,9 @@ final class DeviceChecks {
                     .fix("It gets a handle inside", Edit.replace(at + "/hand", Hand.MECHANICAL))
                     .add();
         }
-        boolean backed = unit != null && (unit.power().backupH() > 0 || unit.kind() == UnitKind.SELF_CONTAINED);
-        if (d.rest() == RestState.OPEN && d.outsideDoor() && !backed) {
+        if (d.rest() == RestState.OPEN && d.outsideDoor() && opensWithoutMains(c, id)) {
             c.snag("D3", FIX, DEVICES, d.name() + " opens when its power goes")
-                    .figures("rest state: open; backup: 0 h")
+                    .figures("rest state: open; nothing holds it when the mains go")
                     .leadsTo("Whoever cuts the power walks in.")
                     .at(at)
                     .fix(shutLabel(c, d), shut(c, at, d))
