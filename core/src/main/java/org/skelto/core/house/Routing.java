@@ -65,7 +65,11 @@ final class Routing {
         if (way.works()) {
             boolean tells = TELLING.contains(job.job());
             List<Placed> placed = new ArrayList<>();
-            steps(formula, tells, placed, new HashSet<>());
+            Set<Object> told = new HashSet<>();
+            if (!tells) {
+                answers(formula, told);
+            }
+            steps(formula, tells, placed, told);
             placed.stream()
                     .sorted(Comparator.comparingInt(Placed::order))
                     .map(Placed::step)
@@ -106,6 +110,25 @@ final class Routing {
 
     /** A step with its place: what comes in from outside, what leads to the hub, what stands there, what leads on, what goes out. */
     private record Placed(int order, RouteStep step) {}
+
+    /** Towards what is told, what it answers over the same way is no step of its own. */
+    private void answers(Formula formula, Set<Object> told) {
+        Set<Reaches> all = new HashSet<>();
+        reaches(formula, all);
+        all.stream()
+                .filter(r -> house.isHub(r.to()) && all.contains(new Reaches(r.to(), r.from())))
+                .forEach(told::add);
+    }
+
+    private static void reaches(Formula formula, Set<Reaches> all) {
+        if (formula instanceof All together) {
+            together.parts().forEach(part -> reaches(part, all));
+        } else if (formula instanceof Any any) {
+            any.parts().forEach(part -> reaches(part, all));
+        } else if (formula instanceof Reaches reaches) {
+            all.add(reaches);
+        }
+    }
 
     private void steps(Formula formula, boolean tells, List<Placed> steps, Set<Object> told) {
         if (formula instanceof All all) {
