@@ -59,7 +59,7 @@ async function add() {
         count: null,
         feed: null,
       },
-      channels: fresh.kind === "CONTROLLER" ? 8 : 0,
+      channels: fresh.kind === "CONTROLLER" || fresh.kind === "PANEL" ? 8 : 0,
       maxClients: fresh.kind === "ACCESS_POINT" ? 30 : 0,
       internetEntry: fresh.kind === "ROUTER",
       broker: isHub,

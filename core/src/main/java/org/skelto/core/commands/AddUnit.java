@@ -39,7 +39,7 @@ public record AddUnit(UnitKind kind, @Nullable String room) implements Command {
                 .kind(kind)
                 .place(Asked.middle(plan, room, offersWireless ? HIGH_M : USUAL_M))
                 .power(Power.of(PowerSource.MAINS, Asked.first(plan.circuits()), null, 0))
-                .channels(kind == UnitKind.CONTROLLER ? CHANNELS : 0)
+                .channels(kind.drives() ? CHANNELS : 0)
                 .maxClients(offersWireless ? CLIENTS : 0)
                 .internetEntry(kind == UnitKind.ROUTER)
                 .broker(kind == UnitKind.HUB)

@@ -73,9 +73,10 @@ final class DeviceChecks {
             placed(c, id, d);
         });
         // where the boards are chosen their terminals are looked at instead of counted channels
-        c.units(UnitKind.CONTROLLER)
-                .filter(e -> e.getValue().boards() == null)
-                .forEach(e -> channels(c, e.getKey(), e.getValue()));
+        List.of(UnitKind.CONTROLLER, UnitKind.PANEL)
+                .forEach(kind -> c.units(kind)
+                        .filter(e -> e.getValue().boards() == null)
+                        .forEach(e -> channels(c, e.getKey(), e.getValue())));
     }
 
     /** Whether a thing that should keep out stands open right after the mains have gone. */
