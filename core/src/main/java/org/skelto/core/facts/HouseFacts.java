@@ -90,12 +90,17 @@ public final class HouseFacts {
     private static final FactKind<Map<String, List<Double>>> CARRYING = FactKind.of(
             "links", List.of(PlanPart.LINKS, UNIT_ROLES, UNIT_POWER, UNIT_RADIOS), List.of(LINKS), f -> carrying(f));
 
-    private static final FactKind<PerItem<Double>> UNPLANNED =
+    private static final FactKind<PerItem<PossibleLink>> UNPLANNED =
             FactKind.renewed("links", LINK_READS, List.of(GEOMETRY), (f, before) -> unplanned(f, before));
 
     /** Links that radios make by themselves and that carry. */
-    public static final FactKind<List<PossibleLink>> POSSIBLE =
-            FactKind.of("links", LINK_READS, List.of(UNPLANNED), f -> possible(f));
+    public static final FactKind<List<PossibleLink>> POSSIBLE = FactKind.of(
+            "links",
+            List.of(),
+            List.of(UNPLANNED),
+            f -> f.get(UNPLANNED).values().values().stream()
+                    .filter(link -> link.chance() > 0)
+                    .toList());
 
     /** Of the places of units, those that lengths of supply cables and temperatures of batteries hang on. */
     private static final FactKind<Map<String, Object>> POWER_PLACES =
@@ -322,7 +327,7 @@ public final class HouseFacts {
         return chance == 0 ? 0 : Math.max(1, Math.floor(chance * 100 + 1e-9)) / 100;
     }
 
-    private static PerItem<Double> unplanned(Facts f, @Nullable PerItem<Double> before) {
+    private static PerItem<PossibleLink> unplanned(Facts f, @Nullable PerItem<PossibleLink> before) {
         Plan plan = f.plan();
         LinkAssessor assessor = new LinkAssessor(site(f), f.tables());
         List<Object> surroundings = surroundings(f);
@@ -342,7 +347,7 @@ public final class HouseFacts {
         }
         return PerItem.renewed(before, inputs, id -> {
             Link link = Objects.requireNonNull(links.get(id));
-            return assessor.report(id, link).chance(link.from());
+            return new PossibleLink(link, assessor.report(id, link).chance(link.from()));
         });
     }
 
@@ -350,18 +355,6 @@ public final class HouseFacts {
     private static List<Object> radio(Plan plan, String unit, Link link) {
         Unit u = Objects.requireNonNull(plan.units().get(unit));
         return Arrays.asList(u.place(), u.radio(link.medium()).orElse(null));
-    }
-
-    private static List<PossibleLink> possible(Facts f) {
-        Map<String, Double> chances = f.get(UNPLANNED).values();
-        List<PossibleLink> possible = new ArrayList<>();
-        for (Link link : PossibleLinks.of(f.plan())) {
-            double chance = Objects.requireNonNull(chances.get(PossibleLinks.name(link)));
-            if (chance > 0) {
-                possible.add(new PossibleLink(link, chance));
-            }
-        }
-        return possible;
     }
 
     private static Outages outages(Facts f) {

@@ -57,6 +57,8 @@ final class Feeds {
             }
         });
         storesAbove.clear();
+        // all of them now: outages are asked by several people at once
+        stores.keySet().forEach(this::storesAbove);
     }
 
     private void cable(String one, String other, String link) {

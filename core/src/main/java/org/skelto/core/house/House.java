@@ -9,6 +9,7 @@ import java.util.List;
 import java.util.Map;
 import java.util.PriorityQueue;
 import java.util.Set;
+import java.util.concurrent.ConcurrentHashMap;
 import java.util.function.Consumer;
 import java.util.function.Function;
 import org.skelto.core.house.Hops.Hop;
@@ -33,8 +34,8 @@ final class House {
     private final Plan plan;
     private final PowerState power;
     private final Hops hops;
-    private final Map<String, Map<String, Step>> heardFrom = new HashMap<>();
-    private final Map<String, Map<String, Step>> reporting = new HashMap<>();
+    private final Map<String, Map<String, Step>> heardFrom = new ConcurrentHashMap<>();
+    private final Map<String, Map<String, Step>> reporting = new ConcurrentHashMap<>();
 
     /** A unit that was found, and the step that leads nearer to where the search began; null there. */
     private record Step(String unit, Hop via, Step nearer, int meshHops, int steps, double chance) {}

@@ -19,7 +19,6 @@ import org.skelto.core.plan.Plan;
 import org.skelto.core.plan.Wording;
 import org.skelto.core.plan.equipment.Job;
 import org.skelto.core.plan.equipment.Unit;
-import org.skelto.core.plan.power.PowerSource;
 import org.skelto.core.plan.power.Pulse;
 import org.skelto.core.plan.radio.Medium;
 import org.skelto.core.plan.radio.Radio;
@@ -201,8 +200,7 @@ final class Routing {
 
     /** A unit on cells that listens now and then hears at its next listening. */
     private static double sleepMs(Unit unit) {
-        boolean cells = unit.power().sources().stream().allMatch(s -> s.source() == PowerSource.BATTERY);
-        if (!cells || unit.duty() == null) {
+        if (!unit.power().onCells() || unit.duty() == null) {
             return 0;
         }
         double listensMs = unit.duty().pulses().stream()

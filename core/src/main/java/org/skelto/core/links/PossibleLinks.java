@@ -80,10 +80,7 @@ public final class PossibleLinks {
     }
 
     private static boolean awake(Unit unit) {
-        return unit.kind() == UnitKind.GATEWAY
-                || unit.kind() == UnitKind.HUB
-                || unit.power().sources().stream()
-                        .anyMatch(s -> s.source() != org.skelto.core.plan.power.PowerSource.BATTERY);
+        return gateway(unit) || !unit.power().onCells();
     }
 
     /** A station and every access point, or router with Wi-Fi, of its network's name. */

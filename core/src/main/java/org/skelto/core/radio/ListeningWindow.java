@@ -5,7 +5,6 @@ import java.util.Comparator;
 import java.util.List;
 import org.jspecify.annotations.Nullable;
 import org.skelto.core.plan.equipment.Unit;
-import org.skelto.core.plan.power.PowerSource;
 import org.skelto.core.plan.power.Pulse;
 import org.skelto.core.plan.radio.Medium;
 import org.skelto.core.work.ComputingBudget;
@@ -81,8 +80,9 @@ public final class ListeningWindow {
 
     /** The longest window in which a sleeping unit listens, of length 0 when it never does; null when it is awake or nobody said. */
     private static @Nullable Pulse window(Unit unit) {
-        boolean cells = unit.power().sources().stream().allMatch(s -> s.source() == PowerSource.BATTERY);
-        if (!cells || unit.duty() == null || unit.duty().pulses().isEmpty()) {
+        if (!unit.power().onCells()
+                || unit.duty() == null
+                || unit.duty().pulses().isEmpty()) {
             return null;
         }
         List<Pulse> pulses = unit.duty().pulses();

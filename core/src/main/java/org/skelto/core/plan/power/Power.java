@@ -85,6 +85,11 @@ public record Power(
         return all;
     }
 
+    /** Whether cells are all that it has, so that it sleeps whenever it can. */
+    public boolean onCells() {
+        return sources().stream().allMatch(s -> s.source() == PowerSource.BATTERY);
+    }
+
     /** How many parts stand side by side. */
     public int parts() {
         return count == null ? 1 : count;
