@@ -28,6 +28,7 @@ import org.skelto.core.plan.equipment.UnitKind;
 import org.skelto.core.plan.equipment.Way;
 import org.skelto.core.plan.network.Link;
 import org.skelto.core.plan.network.ServiceKind;
+import org.skelto.core.plan.power.Circuit;
 import org.skelto.core.plan.power.PowerSource;
 import org.skelto.core.plan.power.Source;
 import org.skelto.core.plan.radio.Medium;
@@ -304,8 +305,33 @@ final class PlainHouse {
             if (next != null
                     && runs(next)
                     && there("link:" + id)
+                    && link.medium() != Medium.RS485
+                    && (link.medium() != Medium.POWER_LINE || carrier(unit, next))
                     && (link.twoWay() || link.from().equals(unit))) {
                 steps.merge(next + " " + link.medium(), margins.planned(id, unit), Math::max);
+            }
+        });
+        bus(unit).forEach((next, worth) -> {
+            if (!next.equals(unit) && runs(next)) {
+                steps.put(next + " " + Medium.RS485, worth);
+            }
+        });
+        plan.units().keySet().forEach(next -> {
+            boolean unplanned = plan.links().values().stream()
+                    .noneMatch(
+                            l -> l.medium() == Medium.POWER_LINE && ends(l).contains(unit) && ends(l).contains(next));
+            boolean placed = plan.units().get(unit).place() != null
+                    && plan.units().get(next).place() != null;
+            if (!next.equals(unit)
+                    && runs(next)
+                    && unplanned
+                    && placed
+                    && onCarrier(unit)
+                    && onCarrier(next)
+                    && carrier(unit, next)) {
+                String[] both = {unit, next};
+                Arrays.sort(both);
+                steps.put(next + " " + Medium.POWER_LINE, margins.unplanned(both[0], both[1], Medium.POWER_LINE));
             }
         });
         plan.units()
@@ -316,6 +342,65 @@ final class PlainHouse {
                     }
                 }));
         return steps;
+    }
+
+    /** Every unit that the wires of a bus lead to from one, whoever lives on it, with the worst stretch of the best way along them. */
+    private Map<String, Double> bus(String unit) {
+        Map<String, Double> worth = new HashMap<>(Map.of(unit, 1.0));
+        for (int round = 0; round <= plan.units().size(); round++) {
+            plan.links().forEach((id, link) -> {
+                if (link.medium() == Medium.RS485 && there("link:" + id)) {
+                    stretch(worth, id, link.from(), link.to());
+                    if (link.twoWay()) {
+                        stretch(worth, id, link.to(), link.from());
+                    }
+                }
+            });
+        }
+        return worth;
+    }
+
+    private void stretch(Map<String, Double> worth, String link, String here, String there) {
+        double so = Math.min(worth.getOrDefault(here, 0.0), margins.planned(link, here));
+        if (so > 0) {
+            worth.merge(there, so, Math::max);
+        }
+    }
+
+    private boolean onCarrier(String unit) {
+        return plan.links().values().stream().anyMatch(l -> l.medium() == Medium.POWER_LINE && ends(l).contains(unit));
+    }
+
+    /** Whether what one unit puts on the mains wires gets to another. */
+    private boolean carrier(String one, String other) {
+        return sockets(one).stream()
+                .anyMatch(a -> sockets(other).stream().anyMatch(b -> {
+                    Circuit.Phase pa = a == null ? null : plan.circuits().get(a).phase();
+                    Circuit.Phase pb = b == null ? null : plan.circuits().get(b).phase();
+                    boolean coupled = plan.units().keySet().stream().anyMatch(u -> has(u, UnitKind.COUPLER) && runs(u));
+                    return live(a) && live(b) && (pa == null || pb == null || pa == pb || coupled);
+                }));
+    }
+
+    private List<String> sockets(String unit) {
+        List<String> all = new ArrayList<>();
+        for (Source s : plan.units().get(unit).power().sources()) {
+            if (s.source() == PowerSource.MAINS
+                    && (s.circuit() == null
+                            || !Boolean.TRUE.equals(
+                                    plan.circuits().get(s.circuit()).filtered()))) {
+                all.add(s.circuit());
+            }
+        }
+        return all;
+    }
+
+    private boolean has(String unit, UnitKind role) {
+        return has(plan.units().get(unit), role);
+    }
+
+    private static boolean has(Unit u, UnitKind role) {
+        return u.kind() == role || u.roles() != null && u.roles().contains(role);
     }
 
     private boolean good(double chance) {
@@ -348,7 +433,7 @@ final class PlainHouse {
     }
 
     private static boolean gateway(Unit u) {
-        return u.kind() == UnitKind.GATEWAY || u.kind() == UnitKind.HUB;
+        return has(u, UnitKind.GATEWAY) || has(u, UnitKind.HUB);
     }
 
     private static boolean steadyOrGateway(Unit u) {
@@ -375,21 +460,25 @@ final class PlainHouse {
     }
 
     private static boolean point(Unit u) {
-        return u.kind() == UnitKind.ACCESS_POINT || u.kind() == UnitKind.ROUTER;
+        return has(u, UnitKind.ACCESS_POINT) || has(u, UnitKind.ROUTER);
     }
 
     private boolean passes(String id, Medium in, Medium out) {
         Unit u = plan.units().get(id);
-        boolean box = u.kind() == UnitKind.ROUTER
-                || u.kind() == UnitKind.SWITCH
-                || u.kind() == UnitKind.ACCESS_POINT
-                || u.kind() == UnitKind.GATEWAY
-                || u.kind() == UnitKind.HUB && Boolean.TRUE.equals(u.bridges());
+        boolean box = has(u, UnitKind.ROUTER)
+                || has(u, UnitKind.SWITCH)
+                || has(u, UnitKind.ACCESS_POINT)
+                || has(u, UnitKind.GATEWAY)
+                || has(u, UnitKind.HUB) && Boolean.TRUE.equals(u.bridges())
+                || has(u, UnitKind.INFRARED_SENDER) && out == Medium.INFRARED;
         if (box) {
             return true;
         }
-        if (in != out || u.kind() == UnitKind.SUPPLY) {
+        if (in != out || u.kind() == UnitKind.SUPPLY || in == Medium.RS485) {
             return false;
+        }
+        if ((in == Medium.CHIRP || in == Medium.SUB_GHZ) && Boolean.TRUE.equals(u.relays())) {
+            return true;
         }
         Boolean said = u.radio(in).map(Radio::repeats).orElse(null);
         boolean steady = u.power().sources().stream().anyMatch(s -> s.source() != PowerSource.BATTERY);
@@ -488,8 +577,8 @@ final class PlainHouse {
     private boolean phoneAtHome(String hub) {
         return hub != null
                 && plan.units().entrySet().stream()
-                        .anyMatch(e -> (e.getValue().kind() == UnitKind.ACCESS_POINT
-                                        || e.getValue().kind() == UnitKind.ROUTER
+                        .anyMatch(e -> (has(e.getValue(), UnitKind.ACCESS_POINT)
+                                        || has(e.getValue(), UnitKind.ROUTER)
                                                 && e.getValue().media().stream().anyMatch(Medium::wifi))
                                 && margins.phones(e.getKey())
                                 && reach(e.getKey(), hub));

@@ -129,7 +129,22 @@ public final class RandomEdits {
                             c.name(),
                             c.breakerA(),
                             c.cable(),
-                            r.random.nextBoolean() ? null : r.one(p.units().keySet())))),
+                            r.random.nextBoolean() ? null : r.one(p.units().keySet()),
+                            r.random.nextBoolean() ? null : r.one(List.of(Circuit.Phase.values())),
+                            r.random.nextInt(4) == 0))),
+            (r, p) -> p.withCircuits(r.with(
+                    p.circuits(),
+                    c -> new Circuit(
+                            c.name(),
+                            c.breakerA(),
+                            c.cable(),
+                            c.from(),
+                            r.one(List.of(Circuit.Phase.values())),
+                            false))),
+            (r, p) -> r.unit(p, u -> u.withRoles(new TreeSet<>(List.of(r.one(List.of(UnitKind.values())))))),
+            (r, p) -> r.unit(p, u -> u.withRelays(r.random.nextBoolean())),
+            // all at once onto one bus, one carrier, or whatever it is
+            (r, p) -> r.all(p, r.one(List.of(Medium.RS485, Medium.POWER_LINE, Medium.values()[r.random.nextInt(12)]))),
             (r, p) -> p.withNetwork(new Network(
                     p.network().subnet(),
                     p.network().poolFrom(),
@@ -200,6 +215,12 @@ public final class RandomEdits {
             all.remove(one(map.keySet()));
         }
         return all;
+    }
+
+    private Plan all(Plan plan, Medium medium) {
+        Map<String, Link> all = new TreeMap<>(plan.links());
+        all.replaceAll((id, l) -> random.nextInt(3) == 0 ? l : new Link(l.from(), l.to(), medium, null, null, null));
+        return plan.withLinks(all);
     }
 
     private Plan unit(Plan plan, java.util.function.UnaryOperator<Unit> change) {

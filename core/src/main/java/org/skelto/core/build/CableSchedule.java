@@ -19,7 +19,6 @@ import org.skelto.core.plan.Pointers;
 import org.skelto.core.plan.equipment.Device;
 import org.skelto.core.plan.equipment.DeviceKind;
 import org.skelto.core.plan.equipment.Unit;
-import org.skelto.core.plan.equipment.UnitKind;
 import org.skelto.core.plan.power.PowerSource;
 import org.skelto.core.plan.radio.Medium;
 import org.skelto.core.plan.site.Place;
@@ -149,7 +148,7 @@ public final class CableSchedule {
         plan.devices().forEach((id, d) -> {
             String supply = d.known().supply();
             if (supply != null
-                    && (d.unit() == null || plan.units().get(d.unit()).kind() == UnitKind.SELF_CONTAINED)) {
+                    && (d.unit() == null || plan.units().get(d.unit()).kind().alone())) {
                 Unit from = plan.units().get(supply);
                 add(
                         "/units/" + supply + " /devices/" + id + " power",
@@ -204,7 +203,7 @@ public final class CableSchedule {
     private void devices() {
         plan.devices().forEach((id, d) -> {
             Unit unit = d.unit() == null ? null : plan.units().get(d.unit());
-            if (unit == null || !unit.kind().drives() || d.place() == null) {
+            if (unit == null || !unit.drives() || d.place() == null) {
                 return;
             }
             List<Wired.Connection> needs = wired.containsKey(d.unit())

@@ -24,7 +24,6 @@ import org.skelto.core.plan.equipment.Device;
 import org.skelto.core.plan.equipment.DeviceKind;
 import org.skelto.core.plan.equipment.OwnedPart;
 import org.skelto.core.plan.equipment.Unit;
-import org.skelto.core.plan.equipment.UnitKind;
 import org.skelto.core.plan.power.PowerSource;
 import org.skelto.core.power.PowerNode;
 import org.skelto.core.quantity.Figure;
@@ -103,7 +102,7 @@ public final class Purchasing {
                 .currency(plan.money().currency())
                 .lines(lines)
                 .missing(plan.units().values().stream()
-                        .filter(u -> u.kind() != UnitKind.SELF_CONTAINED && u.boards() == null)
+                        .filter(u -> !u.kind().alone() && u.boards() == null)
                         .map(Unit::name)
                         .sorted()
                         .toList())
@@ -150,7 +149,7 @@ public final class Purchasing {
             return;
         }
         use(unit.boards().main(), 1, unit.name());
-        if (unit.kind().drives()) {
+        if (unit.drives()) {
             use("terminal-block", 1, unit.name());
             use("ferrules", 1, unit.name());
         }
@@ -170,7 +169,7 @@ public final class Purchasing {
     private String partOf(Device d) {
         ComputingBudget.step();
         Unit unit = d.unit() == null ? null : plan.units().get(d.unit());
-        boolean finished = unit != null && unit.kind() == UnitKind.SELF_CONTAINED && unit.boards() == null;
+        boolean finished = unit != null && unit.kind().alone() && unit.boards() == null;
         return d.known().part() == null && finished
                 ? BuildApproach.of(d.kind()).finished()
                 : d.known().part();
@@ -276,7 +275,7 @@ public final class Purchasing {
         double network = networkCost();
         double relayBoards = 0;
         for (Unit unit : plan.units().values()) {
-            if (unit.boards() != null && unit.kind().drives()) {
+            if (unit.boards() != null && unit.drives()) {
                 for (Attached board : unit.boards().more().values()) {
                     relayBoards += price(board.part());
                 }
@@ -343,7 +342,7 @@ public final class Purchasing {
     private double networkCost() {
         double cost = 0;
         for (Unit unit : plan.units().values()) {
-            if (unit.kind().collects()) {
+            if (unit.collects()) {
                 cost += unit.boards() == null ? 0 : price(unit.boards().main());
                 cost += unit.power().part() == null ? 0 : price(unit.power().part());
             }
@@ -353,7 +352,7 @@ public final class Purchasing {
 
     private double networkW() {
         return plan.units().entrySet().stream()
-                .filter(e -> e.getValue().kind().collects())
+                .filter(e -> e.getValue().collects())
                 .map(e -> power.get(e.getKey()))
                 .mapToDouble(PowerNode::takenW)
                 .sum();

@@ -14,7 +14,6 @@ import org.skelto.core.plan.Plan;
 import org.skelto.core.plan.equipment.Attached;
 import org.skelto.core.plan.equipment.Device;
 import org.skelto.core.plan.equipment.Unit;
-import org.skelto.core.plan.equipment.UnitKind;
 
 /** In which order the money of a parts list is spent best. */
 final class SpendSteps {
@@ -43,7 +42,7 @@ final class SpendSteps {
                     own += each(bought, board.part());
                 }
             }
-            if (unit.kind().drives() || unit.kind() == UnitKind.SELF_CONTAINED) {
+            if (unit.drives() || unit.kind().alone()) {
                 cost.put(e.getKey(), own);
                 devices.put(e.getKey(), new ArrayList<>());
             } else {
@@ -86,7 +85,7 @@ final class SpendSteps {
 
     /** Whether what a unit costs is known: its parts are chosen, or it counts as a finished one. */
     static boolean chosen(Unit unit) {
-        return unit.boards() != null || unit.kind() == UnitKind.SELF_CONTAINED;
+        return unit.boards() != null || unit.kind().alone();
     }
 
     private static double each(Map<String, Double> bought, String part) {

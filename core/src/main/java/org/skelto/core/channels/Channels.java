@@ -51,7 +51,7 @@ public final class Channels {
         this.plan = site.plan();
         plan.units()
                 .forEach((id, unit) -> unit.radios().forEach((radioId, radio) -> {
-                    if (unit.kind().collects()
+                    if (unit.collects()
                             && radio.receives()
                             && WIDTH_MHZ.containsKey(radio.medium())
                             && site.position(unit).isPresent()) {

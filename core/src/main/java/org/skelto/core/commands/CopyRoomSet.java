@@ -57,7 +57,7 @@ public record CopyRoomSet(String from, List<String> to) implements Command {
     }
 
     private static boolean ofTheRoom(Unit unit) {
-        return unit.kind() == UnitKind.SELF_CONTAINED || unit.kind().drives() || unit.kind() == UnitKind.SUPPLY;
+        return unit.kind().alone() || unit.drives() || unit.kind() == UnitKind.SUPPLY;
     }
 
     private static String renamed(String name, String of, String other) {

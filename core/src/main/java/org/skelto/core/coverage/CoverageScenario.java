@@ -39,8 +39,8 @@ public final class CoverageScenario {
     private final Radio client;
 
     public CoverageScenario(SiteModel site, Medium medium) {
-        if (medium == Medium.ETHERNET) {
-            throw new IllegalArgumentException("Ethernet is no radio");
+        if (!medium.radio()) {
+            throw new IllegalArgumentException(medium + " is no radio");
         }
         this.site = site;
         this.plan = site.plan();
@@ -60,9 +60,8 @@ public final class CoverageScenario {
     /** Media that at least one placed unit of the plan is mapped for. */
     public static List<Medium> media(SiteModel site) {
         List<Medium> media = new ArrayList<>();
-        for (Medium medium : Medium.values()) {
-            if (medium != Medium.ETHERNET
-                    && !new CoverageScenario(site, medium).sources(Set.of()).isEmpty()) {
+        for (Medium medium : Medium.radios()) {
+            if (!new CoverageScenario(site, medium).sources(Set.of()).isEmpty()) {
                 media.add(medium);
             }
         }
@@ -83,7 +82,7 @@ public final class CoverageScenario {
 
     private boolean serves(Unit unit) {
         boolean ears = unit.radio(medium).filter(Radio::receives).isPresent();
-        return ears && (unit.kind().collects() || medium.mesh() && unit.power().steady());
+        return ears && (unit.collects() || medium.mesh() && unit.power().steady());
     }
 
     /** A unit of this radio as a source, standing at a point. */

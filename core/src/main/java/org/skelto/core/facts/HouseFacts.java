@@ -46,6 +46,7 @@ import org.skelto.core.plan.equipment.DeviceKind;
 import org.skelto.core.plan.equipment.Unit;
 import org.skelto.core.plan.equipment.UnitKind;
 import org.skelto.core.plan.network.Link;
+import org.skelto.core.plan.radio.Medium;
 import org.skelto.core.plan.site.Place;
 import org.skelto.core.power.PowerNode;
 import org.skelto.core.power.PowerTree;
@@ -71,6 +72,7 @@ public final class HouseFacts {
             PlanPart.PATHS,
             PlanPart.INDOORS,
             PlanPart.EXISTING,
+            PlanPart.CIRCUITS,
             HEAD,
             UNIT_NAMES,
             UNIT_ROLES,
@@ -292,6 +294,7 @@ public final class HouseFacts {
                                 plan.units().get(link.to()),
                                 assessor.criticality(link.from()),
                                 plan.path(link.from(), link.to()).orElse(null),
+                                wires(plan, link),
                                 surroundings)));
         return PerItem.renewed(
                 before, inputs, id -> assessor.report(id, plan.links().get(id)));
@@ -321,7 +324,7 @@ public final class HouseFacts {
     /** The chance that what one end sends meets the other awake, in whole hundredths rounded down. */
     private static double window(Plan plan, String sender, String receiver, Link link) {
         Unit from = Objects.requireNonNull(plan.units().get(sender));
-        boolean waits = from.kind() == UnitKind.GATEWAY || from.kind() == UnitKind.HUB;
+        boolean waits = from.is(UnitKind.GATEWAY) || from.is(UnitKind.HUB);
         double chance =
                 ListeningWindow.chance(from, Objects.requireNonNull(plan.units().get(receiver)), link.medium(), waits);
         return chance == 0 ? 0 : Math.max(1, Math.floor(chance * 100 + 1e-9)) / 100;
@@ -343,6 +346,7 @@ public final class HouseFacts {
                             radio(plan, link.from(), link),
                             radio(plan, link.to(), link),
                             plan.path(link.from(), link.to()).orElse(null),
+                            wires(plan, link),
                             surroundings));
         }
         return PerItem.renewed(before, inputs, id -> {
@@ -354,7 +358,17 @@ public final class HouseFacts {
     /** Of a unit what a link hangs on. */
     private static List<Object> radio(Plan plan, String unit, Link link) {
         Unit u = Objects.requireNonNull(plan.units().get(unit));
-        return Arrays.asList(u.place(), u.radio(link.medium()).orElse(null));
+        return Arrays.asList(
+                u.place(),
+                u.radio(link.medium()).orElse(null),
+                link.medium() == Medium.POWER_LINE ? u.power().sources() : null);
+    }
+
+    /** Of the mains wires what a link over them hangs on. */
+    private static List<Object> wires(Plan plan, Link link) {
+        return link.medium() == Medium.POWER_LINE
+                ? List.of(plan.circuits(), plan.units().values().stream().anyMatch(u -> u.is(UnitKind.COUPLER)))
+                : List.of();
     }
 
     private static Outages outages(Facts f) {

@@ -35,7 +35,19 @@ public enum PlanPart {
 
     UNIT_NAMES("units", "name"),
     UNIT_ROLES(
-            "units", "kind", "channels", "maxClients", "internetEntry", "broker", "hub", "talks", "bridges", "tunnel"),
+            "units",
+            "kind",
+            "channels",
+            "maxClients",
+            "internetEntry",
+            "broker",
+            "hub",
+            "talks",
+            "bridges",
+            "tunnel",
+            "roles",
+            "relays",
+            "leaseH"),
     UNIT_PLACES("units", "place"),
     UNIT_POWER("units", "power", "draws", "duty", "solar"),
     UNIT_BOARDS("units", "boards", "housing", "rating"),
@@ -47,7 +59,16 @@ public enum PlanPart {
     DEVICE_PLACES("devices", "place"),
     /** How it is operated, and what becomes of it without power. */
     DEVICE_WAYS(
-            "devices", "hand", "rest", "ways", "wallControls", "exitRoute", "outsideDoor", "obstacleDetection", "jobs"),
+            "devices",
+            "hand",
+            "rest",
+            "ways",
+            "wallControls",
+            "exitRoute",
+            "outsideDoor",
+            "obstacleDetection",
+            "jobs",
+            "control"),
     DEVICE_WIRING("devices", "channel", "circuit", "wiring", "works"),
     DEVICE_SURROUNDINGS("devices", "rating", "sound", "heardIn"),
     DEVICE_TOPICS("devices", "topic");

@@ -97,9 +97,8 @@ final class Brains {
         return once("nearby " + hub, () -> {
             List<Formula> points = new ArrayList<>();
             plan.units().forEach((id, unit) -> {
-                boolean serves = unit.kind() == UnitKind.ACCESS_POINT
-                        || unit.kind() == UnitKind.ROUTER
-                                && unit.media().stream().anyMatch(Medium::wifi);
+                boolean serves = unit.is(UnitKind.ACCESS_POINT)
+                        || unit.is(UnitKind.ROUTER) && unit.media().stream().anyMatch(Medium::wifi);
                 if (serves && hub != null && (phonePoints == null || phonePoints.contains(id))) {
                     points.add(new Reaches(id, hub));
                 }

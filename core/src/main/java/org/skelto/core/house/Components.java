@@ -10,7 +10,6 @@ import org.skelto.core.plan.Plan;
 import org.skelto.core.plan.equipment.Unit;
 import org.skelto.core.plan.equipment.UnitKind;
 import org.skelto.core.plan.power.PowerSource;
-import org.skelto.core.plan.radio.Medium;
 
 /** All components of a plan, in the order of the Without strip. */
 public final class Components {
@@ -35,7 +34,7 @@ public final class Components {
             if (u.power().source() == PowerSource.SUPPLY && u.power().from() != null) {
                 all.add(new Component(Component.feed(id), "supply cable of " + u.name(), Kind.FEED));
             }
-            if (u.kind() == UnitKind.HUB) {
+            if (u.is(UnitKind.HUB)) {
                 all.add(new Component(Component.rules(id), "rules on " + u.name(), Kind.RULES));
             }
             if (u.broker()) {
@@ -45,7 +44,7 @@ public final class Components {
         plan.links()
                 .forEach((id, l) -> all.add(new Component(
                         Component.link(id),
-                        (l.medium() == Medium.ETHERNET ? "cable " : "link ")
+                        (l.medium().cable() ? "cable " : "link ")
                                 + plan.units().get(l.from()).name() + " – "
                                 + plan.units().get(l.to()).name(),
                         Kind.LINK)));
@@ -62,6 +61,7 @@ public final class Components {
 
     private static Kind kind(Unit unit) {
         return switch (unit.kind()) {
+            case KEYPAD, HANDSET, WALL_TABLET, ASSISTANT, CAMERA, RECORDER, INFRARED_SENDER, COUPLER -> Kind.OWN_RADIO;
             case ROUTER -> Kind.ROUTER;
             case SWITCH -> Kind.SWITCH;
             case ACCESS_POINT -> Kind.ACCESS_POINT;

@@ -13,6 +13,7 @@ import java.util.concurrent.ConcurrentHashMap;
 import java.util.function.Consumer;
 import java.util.function.Function;
 import org.skelto.core.house.Hops.Hop;
+import org.skelto.core.links.PowerLine;
 import org.skelto.core.plan.Plan;
 import org.skelto.core.plan.equipment.Unit;
 import org.skelto.core.plan.equipment.UnitKind;
@@ -85,24 +86,50 @@ final class House {
         if (from.equals(to)) {
             return 1;
         }
-        Step at = isHub(from) ? hearers(from).get(to) : reporters(to).get(from);
+        Step at = found(from, to);
         return at == null ? 0 : at.chance;
     }
 
-    /** Every unit and link on the way that {@link #reaches} found. */
-    void along(String from, String to, Consumer<String> units, Consumer<String> links) {
+    /** The components of one proof of the way that {@link #reaches} found. */
+    void along(String from, String to, Consumer<String> sink) {
         ComputingBudget.step();
         if (from.equals(to)) {
-            units.accept(from);
+            proofOfUp(from, sink);
             return;
         }
-        Step at = isHub(from) ? hearers(from).get(to) : reporters(to).get(from);
-        for (; at != null; at = at.nearer) {
-            units.accept(at.unit);
-            if (at.via != null && at.via.link() != null) {
-                links.accept(at.via.link());
+        Step farther = null;
+        for (Step at = found(from, to); at != null; at = at.nearer) {
+            // the pair of a bus runs past its units
+            boolean past = over(at, Medium.RS485) && farther != null && over(farther, Medium.RS485);
+            if (!past) {
+                proofOfUp(at.unit, sink);
             }
+            if (at.via != null && at.via.link() != null) {
+                sink.accept(Component.link(at.via.link()));
+            }
+            if (over(at, Medium.POWER_LINE)) {
+                proofOfCarrier(at.unit, at.nearer.unit, sink);
+            }
+            farther = at;
         }
+    }
+
+    private static boolean over(Step step, Medium medium) {
+        return step.via != null && step.via.medium() == medium;
+    }
+
+    private Step found(String from, String to) {
+        return isHub(from) ? hearers(from).get(to) : reporters(to).get(from);
+    }
+
+    private void proofOfCarrier(String one, String other, Consumer<String> sink) {
+        PowerLine.proof(plan, plan.units().get(one), plan.units().get(other), this::live, this::up)
+                .ifPresent(proof -> {
+                    proof.circuits().forEach(c -> proofOfLive(c, sink));
+                    if (proof.coupler() != null) {
+                        proofOfUp(proof.coupler(), sink);
+                    }
+                });
     }
 
     /** The components of one proof that a unit is up: while none of them fails, it stays up. */
@@ -166,7 +193,7 @@ final class House {
     List<Leg> route(String from, String to) {
         boolean outward = isHub(from);
         List<Leg> legs = new ArrayList<>();
-        Step at = outward ? hearers(from).get(to) : reporters(to).get(from);
+        Step at = found(from, to);
         for (; at != null && at.nearer != null; at = at.nearer) {
             legs.add(outward ? new Leg(at.nearer.unit, at.unit, at.via) : new Leg(at.unit, at.nearer.unit, at.via));
         }
@@ -217,16 +244,19 @@ final class House {
                 }
                 fewest.put(state, at.meshHops);
             }
-            found.putIfAbsent(at.unit, at);
+            if (up(at.unit)) {
+                found.putIfAbsent(at.unit, at);
+            }
             for (Hop hop : neighbours.apply(at.unit)) {
                 int mesh = !hop.medium().mesh()
                         ? 0
                         : at.via != null && at.via.medium() == hop.medium() ? at.meshHops + 1 : 1;
                 if (mesh <= most(hop.medium())
                         && mesh < fewest.getOrDefault(hop.medium() + " " + hop.unit(), Integer.MAX_VALUE)
-                        && up(hop.unit())
+                        && (up(hop.unit()) || hop.medium() == Medium.RS485)
                         && (hop.link() == null || works(Component.link(hop.link())))
-                        && (at.via == null || passes(plan.units().get(at.unit), at.via.medium(), hop.medium()))) {
+                        && (hop.medium() != Medium.POWER_LINE || carrier(at.unit, hop.unit()))
+                        && (at.via == null || passes(at.unit, at.via.medium(), hop.medium()))) {
                     open.add(new Step(hop.unit(), hop, at, mesh, at.steps + 1, Math.min(at.chance, hop.chance())));
                 }
             }
@@ -242,13 +272,27 @@ final class House {
      * Whether a unit passes on what it hears over one medium over another: boxes of the network bridge and gateways translate,
      * repeaters of a mesh repeat within it; a station of a Wi-Fi network carries nobody, nor does a hub that is no bridge.
      */
-    private static boolean passes(Unit unit, Medium in, Medium out) {
-        return switch (unit.kind()) {
-            case ROUTER, SWITCH, ACCESS_POINT, GATEWAY -> true;
-            case HUB -> Boolean.TRUE.equals(unit.bridges()) || repeats(unit, in, out);
-            case CONTROLLER, SELF_CONTAINED, PANEL -> repeats(unit, in, out);
-            case SUPPLY -> false;
-        };
+    private boolean passes(String id, Medium in, Medium out) {
+        // the pair of a bus runs past its units, alive or not
+        if (in == Medium.RS485 && out == Medium.RS485) {
+            return true;
+        }
+        Unit unit = plan.units().get(id);
+        return up(id) && (translates(unit, out) || unit.kind() != UnitKind.SUPPLY && repeats(unit, in, out));
+    }
+
+    private static boolean translates(Unit unit, Medium out) {
+        return unit.is(UnitKind.ROUTER)
+                || unit.is(UnitKind.SWITCH)
+                || unit.is(UnitKind.ACCESS_POINT)
+                || unit.is(UnitKind.GATEWAY)
+                || unit.is(UnitKind.HUB) && Boolean.TRUE.equals(unit.bridges())
+                || unit.is(UnitKind.INFRARED_SENDER) && out == Medium.INFRARED;
+    }
+
+    private boolean carrier(String one, String other) {
+        return PowerLine.proof(plan, plan.units().get(one), plan.units().get(other), this::live, this::up)
+                .isPresent();
     }
 
     private static boolean repeats(Unit unit, Medium in, Medium out) {
@@ -257,10 +301,11 @@ final class House {
                 && (in.mesh()
                         ? !Boolean.FALSE.equals(said)
                                 && unit.power().sources().stream().anyMatch(PowerState::steady)
-                        : Boolean.TRUE.equals(said));
+                        : Boolean.TRUE.equals(said)
+                                || (in == Medium.CHIRP || in == Medium.SUB_GHZ) && Boolean.TRUE.equals(unit.relays()));
     }
 
     boolean isHub(String unit) {
-        return plan.units().get(unit).kind() == UnitKind.HUB;
+        return plan.units().get(unit).is(UnitKind.HUB);
     }
 }

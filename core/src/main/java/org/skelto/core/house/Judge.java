@@ -108,11 +108,7 @@ final class Judge {
         } else if (formula instanceof Live live) {
             house.proofOfLive(live.circuit(), sink);
         } else if (formula instanceof Reaches reaches) {
-            house.along(
-                    reaches.from(),
-                    reaches.to(),
-                    unit -> house.proofOfUp(unit, sink),
-                    link -> sink.accept(Component.link(link)));
+            house.along(reaches.from(), reaches.to(), sink);
         }
     }
 

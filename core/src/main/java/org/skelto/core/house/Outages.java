@@ -23,7 +23,6 @@ import org.skelto.core.plan.equipment.Criticality;
 import org.skelto.core.plan.equipment.Device;
 import org.skelto.core.plan.equipment.Job;
 import org.skelto.core.plan.equipment.Unit;
-import org.skelto.core.plan.equipment.UnitKind;
 import org.skelto.core.plan.equipment.Way;
 import org.skelto.core.plan.power.PowerSource;
 import org.skelto.core.plan.radio.Medium;
@@ -207,7 +206,7 @@ public final class Outages {
     public static boolean actsAlone(Plan plan, Device device) {
         Unit unit = device.unit() == null ? null : plan.units().get(device.unit());
         return unit != null
-                && unit.kind() == UnitKind.SELF_CONTAINED
+                && unit.kind().alone()
                 && (unit.power().source() == PowerSource.BATTERY || unit.power().backupH() > 0)
                 && device.circuit() == null
                 && device.ways().contains(Way.ALONE);

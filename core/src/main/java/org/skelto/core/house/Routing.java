@@ -194,6 +194,12 @@ final class Routing {
             case ETHERNET -> new double[] {0.5, 0.5};
             case WIFI_2G4, WIFI_5G -> new double[] {12, 20};
             case BLE -> new double[] {30, 100};
+            // a frame of some 11 cycles of the mains and its repeat; half a poll period and the cycle of the bus; a
+            // burst and its repeat
+            case POWER_LINE -> new double[] {400, 800};
+            case RS485 -> new double[] {30, 100};
+            case INFRARED -> new double[] {70, 140};
+            case CONTACT -> new double[] {20, 50};
             default -> new double[] {22, 30};
         };
     }

@@ -6,6 +6,7 @@ import java.util.Optional;
 import org.skelto.core.plan.Wording;
 import org.skelto.core.plan.equipment.Unit;
 import org.skelto.core.plan.network.Link;
+import org.skelto.core.plan.radio.Chirp;
 import org.skelto.core.plan.radio.Medium;
 import org.skelto.core.plan.radio.Radio;
 import org.skelto.core.quantity.Text;
@@ -16,7 +17,7 @@ public final class Hearing {
     private static final double BAND_MHZ = 0.5;
 
     /** Chirp radios lose each other when their centres differ by more, MHz. */
-    private static final double CHANNEL_MHZ = 0.05;
+    private static final double CHANNEL_MHZ = 0.1;
 
     private Hearing() {}
 
@@ -64,15 +65,18 @@ public final class Hearing {
     /** In which settings two radios of one medium differ so that neither understands the other. */
     public static List<String> differences(Medium medium, Radio one, Radio other) {
         List<String> differ = new ArrayList<>();
-        if (medium != Medium.CHIRP && medium != Medium.SUB_GHZ && medium != Medium.MESH_G9959) {
+        if (medium.wifi() || medium == Medium.BLE) {
             return differ;
         }
         double apart = Math.abs(one.frequencyMHz() - other.frequencyMHz());
-        if (apart > (medium == Medium.CHIRP ? CHANNEL_MHZ : BAND_MHZ)) {
+        if (medium != Medium.MESH_802154 && apart > (medium == Medium.CHIRP ? CHANNEL_MHZ : BAND_MHZ) + 1e-9) {
             differ.add(Text.mhz(one.frequencyMHz()) + " against " + Text.mhz(other.frequencyMHz()));
         }
-        if (medium == Medium.CHIRP && !one.chirp().equals(other.chirp())) {
+        if (medium == Medium.CHIRP && !alike(one.chirp(), other.chirp())) {
             differ.add(settings(one) + " against " + settings(other));
+        }
+        if (medium == Medium.SUB_GHZ && one.modulation() != other.modulation()) {
+            differ.add(keying(one) + " against " + keying(other));
         }
         Integer ours = one.settings().networkId();
         Integer theirs = other.settings().networkId();
@@ -80,6 +84,17 @@ public final class Hearing {
             differ.add("network id " + ours + " against " + theirs);
         }
         return differ;
+    }
+
+    /** The rate of the code is told in the header of a frame. */
+    private static boolean alike(Chirp one, Chirp other) {
+        return one.spreadingFactor() == other.spreadingFactor() && one.bandwidthKHz() == other.bandwidthKHz();
+    }
+
+    private static String keying(Radio radio) {
+        return radio.modulation() == null
+                ? "no modulation said"
+                : radio.modulation().name();
     }
 
     private static String settings(Radio radio) {

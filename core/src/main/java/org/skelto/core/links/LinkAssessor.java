@@ -32,9 +32,6 @@ public final class LinkAssessor {
     /** Longest run of twisted pair, IEEE 802.3, metres. */
     public static final double CABLE_MOST_M = 100;
 
-    /** A cable follows walls and floors: its length is estimated as this times the way along the axes. */
-    private static final double CABLE_SPARE = 1.2;
-
     private final Plan plan;
     private final SiteModel site;
     private final LossModel model;
@@ -79,8 +76,8 @@ public final class LinkAssessor {
         if (a.isEmpty() || b.isEmpty()) {
             return without(id, link, null, (a.isEmpty() ? from : to).name() + " has no place yet", target);
         }
-        if (link.medium() == Medium.ETHERNET) {
-            return cable(id, link, from, to, target);
+        if (!link.medium().radio()) {
+            return new WireLinks(plan, site).report(id, link, from, to, target);
         }
         String trouble = Hearing.trouble(link, from, to);
         return trouble == null || Hearing.settingsOnly(link, from, to)
@@ -189,52 +186,6 @@ public final class LinkAssessor {
             }
         }
         return new LossModel.Loss(loss.distanceM(), loss.indoor(), parts);
-    }
-
-    /** Estimated or typed length of the cable between two placed units, metres. */
-    public double cableM(Link link) {
-        if (link.lengthM() != null) {
-            return link.lengthM();
-        }
-        Point a = site.position(plan.units().get(link.from())).orElseThrow();
-        Point b = site.position(plan.units().get(link.to())).orElseThrow();
-        return CABLE_SPARE * (Math.abs(a.xM() - b.xM()) + Math.abs(a.yM() - b.yM()) + Math.abs(a.zM() - b.zM()));
-    }
-
-    private LinkReport cable(String id, Link link, Unit from, Unit to, double target) {
-        double length = cableM(link);
-        boolean fits = length <= CABLE_MOST_M;
-        String trouble = fits
-                ? null
-                : "the cable is " + Text.metres(length) + " long, over the " + Text.metres(CABLE_MOST_M)
-                        + " of twisted pair";
-        Figure figure = Figure.of(
-                link.lengthM() != null ? "length as typed" : "1.2 × (|Δx| + |Δy| + |Δz|)",
-                "IEEE 802.3: at most 100 m of twisted pair",
-                false,
-                "from",
-                from.name(),
-                "to",
-                to.name(),
-                "length",
-                Text.metres(length));
-        boolean indoor = java.util.Objects.equals(site.buildingOf(from.place()), site.buildingOf(to.place()));
-        return LinkReportBuilder.builder()
-                .link(id)
-                .from(link.from())
-                .to(link.to())
-                .medium(link.medium())
-                .direction(link.direction())
-                .distanceM(length)
-                .indoor(indoor)
-                .trouble(trouble)
-                .placed(true)
-                .runs(List.of())
-                .target(target)
-                .neededDb(0)
-                .meets(fits)
-                .chanceFigure(figure)
-                .build();
     }
 
     private static LinkReport without(String id, Link link, Double distance, String trouble, double target) {

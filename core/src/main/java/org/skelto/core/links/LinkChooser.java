@@ -135,6 +135,10 @@ public final class LinkChooser {
     private List<Trial> trials(String unitId) {
         List<Trial> trials = new ArrayList<>();
         for (Medium medium : Medium.values()) {
+            // what runs on the mains, over light or over a wire of its own is laid by hand
+            if (medium != Medium.ETHERNET && !medium.radio()) {
+                continue;
+            }
             receivers
                     .of(unitId, medium)
                     .map(to -> trial(unitId, to, medium, Direction.TWO_WAY))
@@ -170,7 +174,7 @@ public final class LinkChooser {
     private List<String> unlinked() {
         ComputingBudget.step();
         return plan.units().entrySet().stream()
-                .filter(e -> e.getValue().kind() != UnitKind.ROUTER)
+                .filter(e -> !e.getValue().is(UnitKind.ROUTER))
                 .filter(e -> site.position(e.getValue()).isPresent())
                 .filter(e -> !receivers.linked(e.getKey()))
                 .sorted(Comparator.comparing(e -> ORDER.indexOf(e.getValue().kind())))
@@ -256,13 +260,13 @@ public final class LinkChooser {
 
     /** Whether a unit is of a kind that others may report to: what other units are like does not matter to a choice. */
     public static boolean mayReceive(Unit unit) {
-        return unit.kind().collects() || unit.media().stream().anyMatch(Medium::mesh);
+        return unit.collects() || unit.media().stream().anyMatch(Medium::mesh);
     }
 
     private Trial trial(String unitId, String to, Medium medium, Direction direction) {
         ComputingBudget.step();
         Unit unit = plan.units().get(unitId);
-        Radio radio = medium == Medium.ETHERNET ? null : radioFor(unit, to, medium);
+        Radio radio = !medium.radio() ? null : radioFor(unit, to, medium);
         Plan with = plan;
         if (radio != null) {
             Map<String, Unit> units = new java.util.TreeMap<>(plan.units());
@@ -277,11 +281,11 @@ public final class LinkChooser {
                 .direction(direction)
                 .report(report)
                 .ruledOut(rules.ruledOut(unitId, radio, direction, report))
-                .collects(plan.units().get(to).kind().collects())
+                .collects(plan.units().get(to).collects())
                 .rank(LinkRules.rank(
                         medium,
                         direction,
-                        unit.kind().collects(),
+                        unit.collects(),
                         rules.battery(unitId),
                         assessor.criticality(unitId),
                         report))
@@ -315,7 +319,7 @@ public final class LinkChooser {
                 edits.add(Edit.remove(Pointers.of("links", id)));
             }
         });
-        if (medium != Medium.ETHERNET) {
+        if (medium.radio()) {
             Radio radio = radioFor(unit, to, medium);
             if (!unit.radio(medium).equals(Optional.of(radio))) {
                 // on an object, "add" also replaces

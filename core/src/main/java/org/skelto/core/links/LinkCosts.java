@@ -25,12 +25,15 @@ final class LinkCosts {
             case MESH_802154, MESH_G9959 -> "years";
             case SUB_GHZ -> direction == Direction.ONE_WAY ? "many years" : "a year or two";
             case CHIRP -> "years if it sends rarely";
+            case POWER_LINE -> "needs the mains";
+            case INFRARED, CONTACT -> "years";
+            case RS485 -> "months";
         };
     }
 
     private static double radio(Medium medium) {
         return switch (medium) {
-            case ETHERNET -> 0;
+            case ETHERNET, POWER_LINE, INFRARED, RS485, CONTACT -> 0;
             case WIFI_2G4, BLE -> 5;
             case WIFI_5G -> 12;
             case MESH_802154 -> 8;

@@ -57,7 +57,7 @@ final class LinkRules {
             return "chance " + Text.percent(report.chance()) + " is under the " + Text.percent(report.target())
                     + " that it should have; the margin is " + Text.db(report.marginDb());
         }
-        return medium == Medium.ETHERNET ? null : unlawful(radio);
+        return radio == null ? null : unlawful(radio);
     }
 
     private String unlawful(Radio radio) {
@@ -101,6 +101,7 @@ final class LinkRules {
             case BLE -> 5;
             case SUB_GHZ -> 4;
             case CHIRP -> far ? 0 : 6;
+            case POWER_LINE, INFRARED, RS485, CONTACT -> 9;
         };
         return direction == Direction.ONE_WAY ? (guards ? 8 : 5) : rank;
     }

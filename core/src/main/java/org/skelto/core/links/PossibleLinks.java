@@ -19,7 +19,7 @@ import org.skelto.core.work.ComputingBudget;
 /**
  * Links that nobody planned but that radios make by themselves: a Wi-Fi station roams to every access point of its network's
  * name, the units of a mesh find one another, and every gateway that receives and decodes hears what a sub-GHz, long-range or
- * beacon radio sends. Whether they carry is judged like any other link.
+ * beacon radio sends, and all that speak on the mains wires hear one another. Whether they carry is judged like any other link.
  */
 public final class PossibleLinks {
     private final Plan plan;
@@ -35,7 +35,10 @@ public final class PossibleLinks {
     public static List<Link> of(Plan plan) {
         PossibleLinks links = new PossibleLinks(plan);
         for (Medium medium : Medium.values()) {
-            if (medium == Medium.ETHERNET) {
+            if (medium == Medium.POWER_LINE) {
+                links.carrier();
+            }
+            if (!medium.radio()) {
                 continue;
             }
             Map<String, Unit> units = new TreeMap<>(plan.units());
@@ -65,6 +68,22 @@ public final class PossibleLinks {
         if (planned.add(key(from, to, medium))) {
             found.add(new Link(from, to, medium, direction, null, null));
         }
+    }
+
+    /** All that speak on the mains wires hear one another, phases and filters allowing. */
+    private void carrier() {
+        List<String> ids = List.copyOf(PowerLine.speakers(plan));
+        for (int i = 0; i < ids.size(); i++) {
+            for (int j = i + 1; j < ids.size(); j++) {
+                if (placed(ids.get(i)) && placed(ids.get(j))) {
+                    add(ids.get(i), ids.get(j), Medium.POWER_LINE, Direction.TWO_WAY);
+                }
+            }
+        }
+    }
+
+    private boolean placed(String unit) {
+        return plan.units().get(unit).place() != null;
     }
 
     /** Any two of one mesh of which at least one is always awake. */
@@ -103,7 +122,7 @@ public final class PossibleLinks {
 
     /** Whether a unit offers a wireless network, once it has the radio. */
     public static boolean offers(Unit unit) {
-        return unit.kind() == UnitKind.ACCESS_POINT || unit.kind() == UnitKind.ROUTER;
+        return unit.is(UnitKind.ACCESS_POINT) || unit.is(UnitKind.ROUTER);
     }
 
     private Set<String> networks(String id, Unit unit, Medium medium) {
@@ -139,7 +158,7 @@ public final class PossibleLinks {
     }
 
     private static boolean gateway(Unit unit) {
-        return unit.kind() == UnitKind.GATEWAY || unit.kind() == UnitKind.HUB;
+        return unit.is(UnitKind.GATEWAY) || unit.is(UnitKind.HUB);
     }
 
     private boolean beacon(String id, Unit unit) {

@@ -16,7 +16,6 @@ public final class RadioDefaults {
     /** Id of the radio among the unit's radios. */
     public static String id(Medium medium) {
         return switch (medium) {
-            case ETHERNET -> throw new IllegalArgumentException("Ethernet is no radio");
             case WIFI_2G4 -> "wifi";
             case WIFI_5G -> "wifi5";
             case BLE -> "ble";
@@ -24,6 +23,8 @@ public final class RadioDefaults {
             case MESH_802154 -> "mesh";
             case SUB_GHZ -> "subghz";
             case CHIRP -> "chirp";
+            case ETHERNET, POWER_LINE, INFRARED, RS485, CONTACT ->
+                throw new IllegalArgumentException(medium + " is no radio");
         };
     }
 
@@ -31,7 +32,6 @@ public final class RadioDefaults {
     public static Radio radio(Medium medium, Region region, UnitKind kind) {
         boolean infrastructure = kind.collects();
         return switch (medium) {
-            case ETHERNET -> throw new IllegalArgumentException("Ethernet is no radio");
             case WIFI_2G4 -> infrastructure ? plain(medium, 2437, 17, 2, -82) : plain(medium, 2437, 14, 0, -75);
             case WIFI_5G -> infrastructure ? plain(medium, 5180, 18, 3, -80) : plain(medium, 5180, 14, 0, -75);
             case BLE -> plain(medium, 2440, infrastructure ? 8 : 4, 0, -94);
@@ -40,6 +40,8 @@ public final class RadioDefaults {
             case MESH_802154 -> plain(medium, 2450, 8, infrastructure ? 2 : 0, -97);
             case SUB_GHZ -> plain(medium, subGHz(region), region == Region.US ? -2 : 10, infrastructure ? 0 : -3, -105);
             case CHIRP -> chirp(region);
+            case ETHERNET, POWER_LINE, INFRARED, RS485, CONTACT ->
+                throw new IllegalArgumentException(medium + " is no radio");
         };
     }
 

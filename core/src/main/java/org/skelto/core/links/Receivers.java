@@ -51,9 +51,9 @@ final class Receivers {
             return false;
         }
         if (medium == Medium.ETHERNET) {
-            return unit.kind() == UnitKind.SWITCH || unit.kind() == UnitKind.ROUTER;
+            return unit.is(UnitKind.SWITCH) || unit.is(UnitKind.ROUTER);
         }
-        return (unit.kind().collects() || medium.mesh() && repeats(id, asking, medium))
+        return (unit.collects() || medium.mesh() && repeats(id, asking, medium))
                 && unit.radio(medium).filter(Radio::receives).isPresent();
     }
 
@@ -85,7 +85,7 @@ final class Receivers {
                 continue;
             }
             Unit unit = plan.units().get(at);
-            if (unit.kind().collects()) {
+            if (unit.collects()) {
                 return true;
             }
             if (unit.power().steady()) {

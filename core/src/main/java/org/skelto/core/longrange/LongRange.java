@@ -82,7 +82,7 @@ public final class LongRange {
 
     /** Whether a link is one of long range: chirp, or simple keying out of the house, or one over known ground. */
     public static boolean far(Plan plan, SiteModel site, Link link) {
-        if (link.medium() == Medium.ETHERNET) {
+        if (!link.medium().radio()) {
             return false;
         }
         if (link.medium() == Medium.CHIRP || plan.path(link.from(), link.to()).isPresent()) {

@@ -135,7 +135,7 @@ public final class SharedAir {
     private static boolean sends(Plan plan, String id, Unit unit) {
         return unit.message() != null
                 || unit.duty() != null
-                || !unit.kind().collects()
+                || !unit.collects()
                         && plan.links().values().stream()
                                 .anyMatch(l -> l.from().equals(id) && Traffic.counts(l.medium()));
     }

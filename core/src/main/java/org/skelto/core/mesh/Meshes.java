@@ -109,7 +109,7 @@ public final class Meshes {
     }
 
     private static boolean gateway(Unit unit) {
-        return unit.kind() == UnitKind.GATEWAY || unit.kind() == UnitKind.HUB;
+        return unit.is(UnitKind.GATEWAY) || unit.is(UnitKind.HUB);
     }
 
     private static boolean passes(Unit unit) {

@@ -103,9 +103,18 @@ public final class NameAssigner {
         ComputingBudget.step();
         return switch (plan.units().get(id).kind()) {
             case ROUTER, SWITCH, ACCESS_POINT, HUB, GATEWAY -> true;
-            case CONTROLLER, SELF_CONTAINED, PANEL ->
+            case CONTROLLER,
+                    SELF_CONTAINED,
+                    PANEL,
+                    KEYPAD,
+                    HANDSET,
+                    WALL_TABLET,
+                    ASSISTANT,
+                    CAMERA,
+                    RECORDER,
+                    INFRARED_SENDER ->
                 uses(plan, id, Medium.ETHERNET) || uses(plan, id, Medium.WIFI_2G4) || uses(plan, id, Medium.WIFI_5G);
-            case SUPPLY -> false;
+            case SUPPLY, COUPLER -> false;
         };
     }
 
@@ -147,8 +156,9 @@ public final class NameAssigner {
             case HUB -> 16;
             case GATEWAY -> 20;
             case PANEL -> 28;
-            case CONTROLLER, SUPPLY -> 32;
-            case SELF_CONTAINED -> 100;
+            case RECORDER -> 30;
+            case CONTROLLER, SUPPLY, KEYPAD, HANDSET, WALL_TABLET, ASSISTANT, INFRARED_SENDER, COUPLER -> 32;
+            case SELF_CONTAINED, CAMERA -> 100;
         };
     }
 

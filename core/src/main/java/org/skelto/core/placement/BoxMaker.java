@@ -49,7 +49,7 @@ final class BoxMaker {
 
     private boolean hasGateway() {
         return plan.units().values().stream()
-                .anyMatch(u -> u.kind().collects() && u.radio(medium).isPresent());
+                .anyMatch(u -> u.collects() && u.radio(medium).isPresent());
     }
 
     private String word() {
@@ -67,7 +67,7 @@ final class BoxMaker {
             return usual;
         }
         return plan.units().values().stream()
-                .filter(u -> u.kind().collects())
+                .filter(u -> u.collects())
                 .flatMap(u -> u.radio(medium).stream())
                 .findFirst()
                 .map(r -> usual.set(r.frequencyMHz(), r.chirp()))
@@ -120,7 +120,7 @@ final class BoxMaker {
                 ? null
                 : plan.circuits().keySet().iterator().next();
         String hub = plan.units().entrySet().stream()
-                .filter(e -> e.getValue().kind() == UnitKind.HUB)
+                .filter(e -> e.getValue().is(UnitKind.HUB))
                 .map(Map.Entry::getKey)
                 .findFirst()
                 .orElse(null);
@@ -147,7 +147,7 @@ final class BoxMaker {
     private static double quietest(Plan now) {
         return WIFI_MHZ.stream()
                 .min(java.util.Comparator.comparingLong(mhz -> now.units().values().stream()
-                        .filter(u -> u.kind() == UnitKind.ACCESS_POINT)
+                        .filter(u -> u.is(UnitKind.ACCESS_POINT))
                         .flatMap(u -> u.radio(Medium.WIFI_2G4).stream())
                         .filter(r -> r.frequencyMHz() == mhz)
                         .count()))

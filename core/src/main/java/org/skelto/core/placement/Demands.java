@@ -62,7 +62,7 @@ final class Demands {
     private void find(LinkAssessor assessor) {
         if (ask.cover() == PlacementRequest.Cover.DEVICES) {
             plan.units().forEach((id, unit) -> {
-                if (!unit.kind().collects() && unit.radio(ask.medium()).isPresent() && meant(unit.place())) {
+                if (!unit.collects() && unit.radio(ask.medium()).isPresent() && meant(unit.place())) {
                     demand(unit.name(), id, unit.radio(ask.medium()).get(), unit.place(), assessor.criticality(id));
                 }
             });

@@ -20,6 +20,10 @@ public final class Wording {
             case MESH_802154 -> "802.15.4 mesh";
             case SUB_GHZ -> "sub-GHz OOK/FSK";
             case CHIRP -> "long-range chirp";
+            case POWER_LINE -> "power-line carrier";
+            case INFRARED -> "infrared";
+            case RS485 -> "RS-485 bus";
+            case CONTACT -> "wired contact";
         };
     }
 
@@ -33,7 +37,11 @@ public final class Wording {
     }
 
     public static String of(UnitKind kind) {
-        return kind == UnitKind.SELF_CONTAINED ? "self-contained device" : words(kind);
+        return switch (kind) {
+            case SELF_CONTAINED -> "self-contained device";
+            case COUPLER -> "power-line coupler";
+            default -> words(kind);
+        };
     }
 
     public static String of(DeviceKind kind) {

@@ -34,7 +34,7 @@ record Draw(double volts, Double leastV, Double mostV, double typicalW, double w
     private static final double LOW_V = 60;
 
     /** Volts, watts most of the time, watts at worst: typical of each kind. */
-    private static final Map<UnitKind, double[]> USUAL = Map.of(
+    private static final Map<UnitKind, double[]> USUAL = new java.util.EnumMap<>(Map.of(
             UnitKind.ROUTER, new double[] {12, 8, 14},
             UnitKind.SWITCH, new double[] {54, 5, 8},
             UnitKind.ACCESS_POINT, new double[] {48, 6, 12},
@@ -43,7 +43,18 @@ record Draw(double volts, Double leastV, Double mostV, double typicalW, double w
             UnitKind.CONTROLLER, new double[] {5, 0.6, 2},
             UnitKind.PANEL, new double[] {12, 5, 12},
             UnitKind.SELF_CONTAINED, new double[] {3, 0.001, 0.3},
-            UnitKind.SUPPLY, new double[] {230, 0, 0});
+            UnitKind.SUPPLY, new double[] {230, 0, 0}));
+
+    static {
+        USUAL.put(UnitKind.KEYPAD, new double[] {12, 0.5, 1.5});
+        USUAL.put(UnitKind.HANDSET, new double[] {3, 0.001, 0.2});
+        USUAL.put(UnitKind.WALL_TABLET, new double[] {12, 6, 12});
+        USUAL.put(UnitKind.ASSISTANT, new double[] {12, 2, 8});
+        USUAL.put(UnitKind.CAMERA, new double[] {48, 5, 9});
+        USUAL.put(UnitKind.RECORDER, new double[] {12, 15, 30});
+        USUAL.put(UnitKind.INFRARED_SENDER, new double[] {5, 0.5, 1.5});
+        USUAL.put(UnitKind.COUPLER, new double[] {230, 0.5, 1});
+    }
 
     double typicalA() {
         return typicalW / volts;

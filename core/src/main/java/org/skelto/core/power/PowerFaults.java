@@ -34,7 +34,7 @@ final class PowerFaults {
     static void headroom(Unit unit, double volts, double worstA, Double ratedW, Double share, List<PowerFault> faults) {
         if (share != null && share > HEADROOM) {
             boolean over = share > 1;
-            boolean hub = unit.kind() == UnitKind.HUB;
+            boolean hub = unit.is(UnitKind.HUB);
             faults.add(new PowerFault(
                     hub ? "P10" : over ? "P2" : "P1",
                     over,
@@ -162,7 +162,7 @@ final class PowerFaults {
             List<PowerFault> faults) {
         Double least = converts ? converter.figure(Quantity.SUPPLY_LEAST_V).orElse(null) : draw.leastV();
         Double most = converts ? converter.figure(Quantity.SUPPLY_MOST_V).orElse(null) : draw.mostV();
-        String code = unit.kind() == UnitKind.HUB ? "P10" : "P4";
+        String code = unit.is(UnitKind.HUB) ? "P10" : "P4";
         if (most != null && startV > most * 1.001) {
             faults.add(new PowerFault(
                     code,

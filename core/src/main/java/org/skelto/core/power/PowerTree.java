@@ -273,7 +273,7 @@ public final class PowerTree {
             ethernet(unit, draw, faults);
         }
         int children = fed.getOrDefault(id, List.of()).size();
-        if (main != null && children > 0 && (unit.kind() == UnitKind.SWITCH || unit.kind() == UnitKind.ROUTER)) {
+        if (main != null && children > 0 && (unit.is(UnitKind.SWITCH) || unit.is(UnitKind.ROUTER))) {
             PowerFaults.ports(unit, main, children, given(id)[1], faults);
         }
         CableRun run = run(id, unit, draw, between, faults);

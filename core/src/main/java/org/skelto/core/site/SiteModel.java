@@ -11,7 +11,6 @@ import java.util.stream.Collectors;
 import org.skelto.core.plan.Plan;
 import org.skelto.core.plan.equipment.Device;
 import org.skelto.core.plan.equipment.Unit;
-import org.skelto.core.plan.equipment.UnitKind;
 import org.skelto.core.plan.site.Building;
 import org.skelto.core.plan.site.Construction;
 import org.skelto.core.plan.site.Corner;
@@ -177,7 +176,7 @@ public final class SiteModel {
             return device.place();
         }
         Unit unit = plan.units().get(device.unit());
-        return unit.kind() == UnitKind.SELF_CONTAINED ? unit.place() : null;
+        return unit.kind().alone() ? unit.place() : null;
     }
 
     /** The building that a place is in, or null outdoors. */

@@ -166,7 +166,7 @@ final class CheckContext {
     }
 
     Stream<Map.Entry<String, Unit>> units(UnitKind kind) {
-        return plan.units().entrySet().stream().filter(e -> e.getValue().kind() == kind);
+        return plan.units().entrySet().stream().filter(e -> e.getValue().is(kind));
     }
 
     Stream<Map.Entry<String, Device>> devicesOn(String unit) {

@@ -93,7 +93,7 @@ final class CoverageChecks {
         }
         for (MeshReport.Cut cut : mesh.cuts()) {
             boolean gateway = c.plan.units().get(cut.unit()).kind() != UnitKind.CONTROLLER
-                    && c.plan.units().get(cut.unit()).kind() != UnitKind.SELF_CONTAINED;
+                    && !c.plan.units().get(cut.unit()).kind().alone();
             if (!gateway) {
                 String lost = String.join(
                         ", ", cut.loses().stream().map(id -> name(c, id)).toList());

@@ -159,7 +159,7 @@ final class DeviceChecks {
             return;
         }
         Unit unit = d.unit() == null ? null : c.plan.units().get(d.unit());
-        boolean own = unit != null && unit.kind() == UnitKind.SELF_CONTAINED;
+        boolean own = unit != null && unit.kind().alone();
         c.snag("D8", STOP, DEVICES, d.name() + " guards life but does not act alone")
                 .figures("ways planned: " + ways(d) + "; "
                         + (own ? "a unit of its own" : unit == null ? "on no unit" : "on " + unit.name())

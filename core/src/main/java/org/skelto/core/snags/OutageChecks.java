@@ -28,7 +28,6 @@ import org.skelto.core.plan.equipment.UnitKind;
 import org.skelto.core.plan.equipment.Way;
 import org.skelto.core.plan.network.Link;
 import org.skelto.core.plan.network.ServiceKind;
-import org.skelto.core.plan.radio.Medium;
 import org.skelto.core.snags.Check.Code;
 
 /** H3, H4, H7, O1, O2, O3, O4, O8. */
@@ -80,7 +79,7 @@ final class OutageChecks {
         for (Map.Entry<String, Unit> hub : hubs) {
             for (Map.Entry<String, Link> link : c.plan.links().entrySet()) {
                 if (link.getValue().from().equals(hub.getKey())
-                        && link.getValue().medium() != Medium.ETHERNET) {
+                        && link.getValue().medium().radio()) {
                     c.snag("H3", FIX, OUTAGES, hub.getValue().name() + " hangs on a radio")
                             .figures("its link to "
                                     + c.plan.units().get(link.getValue().to()).name() + " is a radio")
@@ -224,7 +223,7 @@ final class OutageChecks {
 
     private static void oneBox(CheckContext c) {
         c.plan.units().forEach((id, unit) -> {
-            if (unit.kind() == UnitKind.HUB && unit.broker() && unit.internetEntry()) {
+            if (unit.is(UnitKind.HUB) && unit.broker() && unit.internetEntry()) {
                 c.snag("O8", FIX, OUTAGES, unit.name() + " carries router, broker and hub in one box")
                         .leadsTo("One failed supply takes the network, the messages and the rules together.")
                         .at(CheckContext.unit(id))

@@ -54,7 +54,7 @@ final class PowerFixes {
         return switch (code) {
             case "P1", "P2", "P3", "P10" -> supply(id, unit, code);
             case "P4" -> cable(id, unit, code);
-            case "P5" -> unit.kind() == UnitKind.SWITCH ? main(id, unit, code, PartKind.SWITCH) : Optional.empty();
+            case "P5" -> unit.is(UnitKind.SWITCH) ? main(id, unit, code, PartKind.SWITCH) : Optional.empty();
             case "P6", "P11", "P13" -> cell(id, unit, code);
             case "P12" -> fuse(id, unit, code).or(() -> cable(id, unit, code));
             default -> Optional.empty();

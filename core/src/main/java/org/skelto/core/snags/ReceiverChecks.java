@@ -17,7 +17,6 @@ import org.skelto.core.plan.equipment.Unit;
 import org.skelto.core.plan.equipment.UnitKind;
 import org.skelto.core.plan.network.Link;
 import org.skelto.core.plan.power.PowerSource;
-import org.skelto.core.plan.radio.Medium;
 import org.skelto.core.plan.radio.Radio;
 import org.skelto.core.quantity.Text;
 
@@ -77,8 +76,9 @@ final class ReceiverChecks {
     }
 
     static void unlinked(CheckContext c, String id, Unit unit) {
-        boolean talks = unit.kind() != UnitKind.ROUTER
+        boolean talks = !unit.is(UnitKind.ROUTER)
                 && unit.kind() != UnitKind.SUPPLY
+                && unit.kind() != UnitKind.COUPLER
                 && c.plan.links().values().stream().noneMatch(l -> l.from().equals(id) || l.to().equals(id));
         if (talks) {
             var draft = c.snag("R1", FIX, LINKS, unit.name() + " has no link")
@@ -109,7 +109,7 @@ final class ReceiverChecks {
             return;
         }
         List<Link> links = c.plan.links().values().stream()
-                .filter(l -> l.from().equals(d.unit()) && l.medium() != Medium.ETHERNET)
+                .filter(l -> l.from().equals(d.unit()) && l.medium().radio())
                 .toList();
         if (links.size() == 1) {
             Link only = links.get(0);
@@ -144,7 +144,7 @@ final class ReceiverChecks {
         LinkAssessor assessor = new LinkAssessor(c.site(), c.tables);
         return c.plan.units().entrySet().stream()
                 .filter(e -> !e.getKey().equals(only.to()) && !e.getKey().equals(only.from()))
-                .filter(e -> e.getValue().kind().collects())
+                .filter(e -> e.getValue().collects())
                 .filter(e -> e.getValue()
                         .radio(only.medium())
                         .filter(Radio::receives)

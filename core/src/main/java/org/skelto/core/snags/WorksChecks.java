@@ -218,7 +218,7 @@ final class WorksChecks {
             if (d.kind().family() == DeviceKind.Family.LOAD
                     && d.kind() != DeviceKind.BLIND
                     && unit != null
-                    && unit.kind().drives()
+                    && unit.drives()
                     && d.known().afterPower() == null) {
                 byUnit.computeIfAbsent(d.unit(), k -> new ArrayList<>()).add(id);
             }
@@ -282,7 +282,7 @@ final class WorksChecks {
     private static void identity(CheckContext c) {
         Map<String, List<String>> byName = new TreeMap<>();
         c.plan.units().forEach((id, unit) -> {
-            if (unit.kind().drives()) {
+            if (unit.drives()) {
                 byName.computeIfAbsent(Slugs.slug(unit.name(), id), k -> new ArrayList<>())
                         .add(id);
             }

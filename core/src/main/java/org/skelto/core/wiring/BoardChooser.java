@@ -60,7 +60,7 @@ public final class BoardChooser {
         Map<String, List<String>> floors = new TreeMap<>();
         plan.devices().forEach((id, d) -> {
             Unit unit = d.unit() == null ? null : plan.units().get(d.unit());
-            boolean alone = unit != null && unit.kind() == UnitKind.SELF_CONTAINED;
+            boolean alone = unit != null && unit.kind().alone();
             if (!alone
                     && d.place() != null
                     && d.place().room() != null
@@ -328,7 +328,7 @@ public final class BoardChooser {
     private Unit controller(String name, Place place, BoardSet set) {
         String circuit = plan.circuits().keySet().stream().findFirst().orElse(null);
         String hub = plan.units().entrySet().stream()
-                .filter(e -> e.getValue().kind() == UnitKind.HUB)
+                .filter(e -> e.getValue().is(UnitKind.HUB))
                 .map(Map.Entry::getKey)
                 .findFirst()
                 .orElse(null);

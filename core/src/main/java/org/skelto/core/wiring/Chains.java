@@ -23,7 +23,7 @@ public final class Chains {
         List<ChainReport> all = new ArrayList<>();
         Map<String, Unit> onPowerLine = new TreeMap<>();
         plan.units().forEach((id, unit) -> {
-            if (unit.boards() == null || !unit.kind().drives()) {
+            if (unit.boards() == null || !unit.drives()) {
                 return;
             }
             Map<String, Attached> bus = with(unit, catalogue, Trait.BUS);

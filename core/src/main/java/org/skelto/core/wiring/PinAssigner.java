@@ -78,7 +78,7 @@ public final class PinAssigner {
 
     /** Whether the devices of a unit are connected to terminals that Skelto knows. */
     public static boolean assigns(Unit unit) {
-        return unit.boards() != null && unit.kind().drives();
+        return unit.boards() != null && unit.drives();
     }
 
     /** The edits that connect the devices of one controller best, or of all when it is null. */

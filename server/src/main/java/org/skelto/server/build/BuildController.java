@@ -138,7 +138,7 @@ class BuildController {
         if (known == null) {
             throw Refusal.of(HttpStatus.NOT_FOUND, "There is no such unit in the plan.");
         }
-        if (known.boards() == null || !known.kind().drives()) {
+        if (known.boards() == null || !known.drives()) {
             throw Refusal.of(HttpStatus.CONFLICT, "The unit has no board yet that could be replaced.");
         }
         Part board = kept.parts()

@@ -62,6 +62,9 @@ class CatalogController {
                 .media(Arrays.stream(Medium.values())
                         .map(m -> new Choice(m.name(), Wording.of(m)))
                         .toList())
+                .radios(Medium.radios().stream()
+                        .map(m -> new Choice(m.name(), Wording.of(m)))
+                        .toList())
                 .materials(choices(Material.values()))
                 .bands(Arrays.stream(RadioBand.values())
                         .map(b -> new Choice(b.name(), Wording.of(b)))
@@ -82,9 +85,9 @@ class CatalogController {
     /** The generic radio for a medium, with the region's frequencies and power. */
     @GetMapping("/api/catalog/radio")
     Radio radio(@RequestParam Medium medium, @RequestParam Region region, @RequestParam UnitKind kind) {
-        if (medium == Medium.ETHERNET) {
+        if (!medium.radio()) {
             throw org.skelto.server.problems.Refusal.of(
-                    org.springframework.http.HttpStatus.UNPROCESSABLE_CONTENT, "Ethernet is no radio.");
+                    org.springframework.http.HttpStatus.UNPROCESSABLE_CONTENT, medium + " is no radio.");
         }
         return RadioDefaults.radio(medium, region, kind);
     }

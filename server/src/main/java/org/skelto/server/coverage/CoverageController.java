@@ -101,8 +101,8 @@ class CoverageController {
     }
 
     private static void check(Plan plan, Medium medium, String floor) {
-        if (medium == Medium.ETHERNET) {
-            throw Refusal.of(HttpStatus.NOT_FOUND, "Ethernet is no radio; it has no coverage.");
+        if (!medium.radio()) {
+            throw Refusal.of(HttpStatus.NOT_FOUND, medium + " is no radio; it has no coverage.");
         }
         if (!plan.floors().containsKey(floor)) {
             throw Refusal.of(HttpStatus.NOT_FOUND, "There is no such floor in the plan.");

@@ -280,7 +280,7 @@ class GroundController {
                 && (!plan.units().containsKey(ask.other()) || ask.other().equals(ask.unit()))) {
             problems.add(new Problem("/other", "names no other unit of the plan"));
         }
-        if (ask.medium() == null || ask.medium() == Medium.ETHERNET) {
+        if (ask.medium() == null || !ask.medium().radio()) {
             problems.add(new Problem("/medium", "names no radio"));
         }
         if (!(ask.heightM() >= 0.5 && ask.heightM() <= 50)) {

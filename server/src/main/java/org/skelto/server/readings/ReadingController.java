@@ -97,7 +97,7 @@ class ReadingController {
     @ResponseStatus(HttpStatus.CREATED)
     List<Reading> standIn(@Changes OpenPlan open, @RequestBody Here here) {
         Plan plan = open.plan();
-        if (here.medium() == null || here.medium() == Medium.ETHERNET) {
+        if (here.medium() == null || !here.medium().radio()) {
             throw Refusal.invalid("Which radio?", List.of(new Problem("/medium", "names no radio")));
         }
         if (here.floor() == null || !plan.floors().containsKey(here.floor())) {

@@ -145,7 +145,7 @@ public class Readings implements ReadingSource {
             return new Problem(at + "/unit", "names a transmitter that is not in the plan");
         }
         if (r.medium() == null
-                || r.medium() == Medium.ETHERNET
+                || !r.medium().radio()
                 || unit.radio(r.medium()).isEmpty()) {
             return new Problem(at + "/medium", unit.name() + " has no radio of that kind");
         }

@@ -129,7 +129,7 @@ class ReportController {
 
     private static void check(PlacementRequest ask, Plan plan) {
         List<Problem> problems = new ArrayList<>();
-        if (ask.medium() == null || ask.medium() == Medium.ETHERNET) {
+        if (ask.medium() == null || !ask.medium().radio()) {
             problems.add(new Problem("/medium", "names no radio"));
         }
         if (ask.building() != null && !plan.buildings().containsKey(ask.building())) {

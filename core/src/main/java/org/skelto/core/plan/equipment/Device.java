@@ -34,6 +34,7 @@ import org.skelto.core.plan.site.Place;
  * @param wiring terminals of its controller's boards, or null when they are not chosen yet
  * @param works what it takes and how it is worked, or null when nothing is known
  * @param jobs what is asked of it, or null for what its kind and its ways make of it
+ * @param control by what it is commanded or heard, or null for what its ways, wires and links make of it
  */
 @RecordBuilder
 public record Device(
@@ -60,7 +61,8 @@ public record Device(
         SortedSet<@IdOf(value = "rooms", what = "a room") String> heardIn,
         @Nullable Wiring wiring,
         @Nullable ActuationSpec works,
-        @Nullable SortedSet<Job> jobs)
+        @Nullable SortedSet<Job> jobs,
+        @Nullable SortedSet<ControlScheme> control)
         implements DeviceBuilder.With {
     public Device {
         criticality = criticality == null && kind != null ? kind.criticality() : criticality;
@@ -70,11 +72,17 @@ public record Device(
         wallControls = Copies.sorted(wallControls);
         heardIn = Copies.sorted(heardIn);
         jobs = jobs == null ? null : Copies.sorted(jobs);
+        control = control == null ? null : Copies.sorted(control);
     }
 
     /** True when it guards property or life. */
     public boolean guards() {
         return criticality.compareTo(Criticality.PROTECTIVE) >= 0;
+    }
+
+    /** Whether a control scheme may serve it: it was chosen, or none was. */
+    public boolean by(ControlScheme scheme) {
+        return control == null || control.contains(scheme);
     }
 
     /** This device on another unit, connected to nothing there yet. */

@@ -4,6 +4,8 @@ import io.soabase.recordbuilder.core.RecordBuilder;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import java.util.SortedSet;
+import java.util.function.Predicate;
 import org.jspecify.annotations.Nullable;
 import org.skelto.core.plan.format.Copies;
 import org.skelto.core.plan.format.Count;
@@ -45,6 +47,9 @@ import org.skelto.core.plan.site.Place;
  * @param talks how it is spoken to on the house network; null means over the broker, once the plan has one
  * @param bridges whether a hub passes on what comes over Ethernet; null means not
  * @param tunnel whether a way in from outside of the house's own ends on it; null means not
+ * @param roles what it is besides its kind, or null for nothing: a router that is a hub too, a hub with pins of its own
+ * @param relays whether it passes on what it hears over its long-range or sub-GHz radio; null means not
+ * @param leaseH for how many hours its reserved address is lent to it, 0.1 to 8784; null means that the address is fixed on the unit
  */
 @RecordBuilder
 public record Unit(
@@ -82,10 +87,40 @@ public record Unit(
         @Nullable Solar solar,
         @Nullable Talks talks,
         @Nullable Boolean bridges,
-        @Nullable Boolean tunnel)
+        @Nullable Boolean tunnel,
+        @Nullable @Count(most = 8, of = "roles") SortedSet<UnitKind> roles,
+        @Nullable Boolean relays,
+
+        @Nullable @Within(least = 0.1, most = 8784, unit = "h")
+        Double leaseH)
         implements UnitBuilder.With {
     public Unit {
         radios = Copies.sorted(radios);
+        roles = roles == null || roles.isEmpty() ? null : Copies.sorted(roles);
+    }
+
+    /** Whether that is its kind or one of its roles. */
+    public boolean is(UnitKind role) {
+        return kind == role || roles != null && roles.contains(role);
+    }
+
+    private boolean any(Predicate<UnitKind> test) {
+        return test.test(kind) || roles != null && roles.stream().anyMatch(test);
+    }
+
+    /** Whether it belongs to the network itself, by its kind or a role. */
+    public boolean collects() {
+        return any(UnitKind::collects);
+    }
+
+    /** Whether devices are connected to its terminals, by its kind or a role. */
+    public boolean drives() {
+        return any(UnitKind::drives);
+    }
+
+    /** Whether devices sit on it, by its kind or a role. */
+    public boolean carries() {
+        return any(UnitKind::carries);
     }
 
     /** A device that is a unit of its own, without a radio yet. */

@@ -5,12 +5,12 @@ import java.lang.annotation.Retention;
 import java.lang.annotation.RetentionPolicy;
 import java.lang.annotation.Target;
 
-/** A constant that may not stand here, though its type has it. */
+/** Constants that may not stand here, though their type has them. */
 @Retention(RetentionPolicy.RUNTIME)
 @Target(ElementType.TYPE_USE)
 public @interface Without {
-    /** Name of the constant. */
-    String value();
+    /** Names of the constants. */
+    String[] value();
 
     /** Why not, for the person. */
     String says();

@@ -17,7 +17,9 @@ public record Demand(
         @Name String name,
         Place place,
 
-        @Without(value = "ETHERNET", says = "a place to work from needs a radio, not Ethernet")
+        @Without(
+                value = {"ETHERNET", "POWER_LINE", "INFRARED", "RS485", "CONTACT"},
+                says = "a place to work from needs a radio")
         Medium medium,
 
         @Otherwise("ROUTINE") Criticality criticality) {

@@ -1,5 +1,6 @@
 package org.skelto.core.plan.network;
 
+import io.soabase.recordbuilder.core.RecordBuilder;
 import org.jspecify.annotations.Nullable;
 import org.skelto.core.plan.format.IdOf;
 import org.skelto.core.plan.format.Limits;
@@ -14,9 +15,12 @@ import org.skelto.core.plan.radio.Medium;
  * @param from id of the unit that reports
  * @param to id of the unit that it reaches
  * @param direction {@link Direction#ONE_WAY} means that only {@code from} speaks
- * @param lengthM length of the cable along its route, metres, or null to estimate it; for {@link Medium#ETHERNET} only
+ * @param lengthM length of the cable along its route, metres, or null to estimate it; for cables only
  * @param why why it was chosen, in words, or null
+ * @param input number of the input of {@code to} that a contact is wired to, 1 to 64, or null when nobody said; for {@link Medium#CONTACT}
+ * @param joined how several contacts share one input, or null where it is alone there; for {@link Medium#CONTACT}
  */
+@RecordBuilder
 public record Link(
         @IdOf(value = "units", what = "a unit") String from,
         @IdOf(value = "units", what = "a unit") String to,
@@ -26,9 +30,33 @@ public record Link(
         @Nullable @Within(least = 0, most = 100_000, unit = "m")
         Double lengthM,
 
-        @Nullable @Words(most = Limits.TEXT_LENGTH) String why) {
+        @Nullable @Words(most = Limits.TEXT_LENGTH) String why,
+        @Nullable @Within(least = 1, most = 64) Integer input,
+        @Nullable Joined joined)
+        implements LinkBuilder.With {
+    /** How contacts share one input. */
+    public enum Joined {
+        /** One that opens is felt. */
+        SERIES,
+        /** One that closes is felt. */
+        PARALLEL
+    }
+
+    /** A link that is no wired contact. */
+    public Link(
+            String from,
+            String to,
+            Medium medium,
+            Direction direction,
+            @Nullable Double lengthM,
+            @Nullable String why) {
+        this(from, to, medium, direction, lengthM, why, null, null);
+    }
+
     public Link {
-        direction = direction == null ? Direction.TWO_WAY : direction;
+        direction = medium != null && medium.oneWay()
+                ? Direction.ONE_WAY
+                : direction == null ? Direction.TWO_WAY : direction;
     }
 
     public boolean twoWay() {

@@ -17,6 +17,7 @@ import org.skelto.core.plan.format.Within;
  * @param backupH hours that its own backup carries it, 0 when it has none
  * @param part id of the part between source and unit, which is in no box of its own: a plug supply, cells, a splitter
  * @param count how many of them side by side, 1 to 100; null means one
+ * @param series how many cells in a row make one of them, 1 to 20; null means one
  * @param feed the cable that brings its low voltage, or null when that is of no account
  * @param more further sources, any of which is enough
  */
@@ -34,6 +35,7 @@ public record Power(
         String part,
 
         @Nullable @Within(least = 1, most = 100) Integer count,
+        @Nullable @Within(least = 1, most = 20) Integer series,
         @Nullable Feed feed,
         @Count(most = 4, of = "sources") List<Source> more)
         implements PowerBuilder.With {
@@ -88,6 +90,11 @@ public record Power(
     /** Whether cells are all that it has, so that it sleeps whenever it can. */
     public boolean onCells() {
         return sources().stream().allMatch(s -> s.source() == PowerSource.BATTERY);
+    }
+
+    /** How many cells in a row make one of the parts that stand side by side. */
+    public int inSeries() {
+        return series == null ? 1 : series;
     }
 
     /** How many parts stand side by side. */

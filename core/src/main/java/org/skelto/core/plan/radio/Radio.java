@@ -24,11 +24,14 @@ import org.skelto.core.plan.format.Words;
  * @param family the message family that it sends in, or null when any receiver of the medium decodes it
  * @param decodes the families that it decodes; none means all
  * @param air what it is set to besides, or null when nothing is said
+ * @param modulation how it keys, or null when nobody said; for {@link Medium#SUB_GHZ} only
  * @param repeats whether it passes on what it hears of a mesh; null means where its unit is steadily powered
  */
 @RecordBuilder
 public record Radio(
-        @Without(value = "ETHERNET", says = "a radio cannot be Ethernet")
+        @Without(
+                value = {"ETHERNET", "POWER_LINE", "INFRARED", "RS485", "CONTACT"},
+                says = "a radio cannot be Ethernet or another medium without waves of its own")
         Medium medium,
 
         @Within(least = 100, most = 7200, unit = "MHz") double frequencyMHz,
@@ -45,8 +48,17 @@ public record Radio(
         @Nullable @Words(most = Limits.NAME_LENGTH) String family,
         @Count(most = 50, of = "families") SortedSet<@Words(most = Limits.NAME_LENGTH) String> decodes,
         @Nullable AirSettings air,
+        @Nullable Modulation modulation,
         @Nullable Boolean repeats)
         implements RadioBuilder.With {
+    /** How a simple radio keys its carrier. */
+    public enum Modulation {
+        /** On and off. */
+        OOK,
+        /** Between two frequencies. */
+        FSK
+    }
+
     public Radio {
         decodes = Copies.sorted(decodes);
     }

@@ -137,7 +137,7 @@ final class DeclaredBounds {
 
     private void constant(ValueShape shape, Enum<?> value) {
         Without without = shape.says(Without.class);
-        if (without != null && value.name().equals(without.value())) {
+        if (without != null && java.util.List.of(without.value()).contains(value.name())) {
             found.add(at, without.says());
         }
     }

@@ -27,7 +27,7 @@ final class EquipmentRules {
     private void unit(String id, Unit unit) {
         String at = Pointers.of("units", id);
         Unit hub = unit.hub() == null ? null : plan.units().get(unit.hub());
-        if (hub != null && hub.kind() != UnitKind.HUB) {
+        if (hub != null && !hub.is(UnitKind.HUB)) {
             found.add(at + "/hub", "names a unit that is not a hub");
         }
         if (unit.boards() != null && unit.boards().more().containsKey(BoardSet.MAIN)) {
