@@ -10,6 +10,7 @@ import java.util.Map;
 import java.util.Set;
 import java.util.TreeMap;
 import java.util.TreeSet;
+import java.util.function.Predicate;
 import org.skelto.core.parts.Catalogue;
 import org.skelto.core.parts.Part;
 import org.skelto.core.parts.PartKind;
@@ -17,6 +18,7 @@ import org.skelto.core.parts.Quantity;
 import org.skelto.core.parts.Trait;
 import org.skelto.core.plan.Plan;
 import org.skelto.core.plan.equipment.ContactRest;
+import org.skelto.core.plan.equipment.ControlScheme;
 import org.skelto.core.plan.equipment.Device;
 import org.skelto.core.plan.equipment.DeviceKind;
 import org.skelto.core.plan.equipment.Hand;
@@ -48,6 +50,11 @@ final class PlainHouse {
 
     private final Map<String, Set<String>> reached = new HashMap<>();
     private final Map<String, Map<String, Double>> steps = new HashMap<>();
+
+    private double clockH;
+
+    /** Hours after which the last of those that give out addresses had gone. */
+    private double routersGoneH = Double.POSITIVE_INFINITY;
 
     /** Chance that a link must have to be used. */
     private double least;
@@ -91,8 +98,13 @@ final class PlainHouse {
             }
         });
         double clock = 0;
+        clockH = atH;
         while (true) {
             List<String> draining = light(energy);
+            boolean none = those(u -> has(u, UnitKind.ROUTER)).stream().noneMatch(this::runs);
+            if (none && !those(u -> has(u, UnitKind.ROUTER)).isEmpty()) {
+                routersGoneH = Math.min(routersGoneH, clock);
+            }
             double step = draining.stream().mapToDouble(energy::get).min().orElse(Double.POSITIVE_INFINITY);
             if (clock + step >= atH) {
                 return;
@@ -221,8 +233,12 @@ final class PlainHouse {
         return !gone.contains(component);
     }
 
-    private boolean runs(String unit) {
+    private boolean powered(String unit) {
         return alive.contains(unit) && there("unit:" + unit);
+    }
+
+    private boolean runs(String unit) {
+        return powered(unit) && there("hangs:" + unit);
     }
 
     private boolean gives(String unit, Source s) {
@@ -232,7 +248,7 @@ final class PlainHouse {
         if (s.source() == PowerSource.MAINS) {
             return live(s.circuit());
         }
-        if (s.from() == null || !runs(s.from())) {
+        if (s.from() == null || !powered(s.from())) {
             return false;
         }
         return s.source() == PowerSource.SUPPLY
@@ -254,22 +270,26 @@ final class PlainHouse {
                             || plan.circuits().keySet().stream().anyMatch(this::live));
         }
         String from = plan.circuits().get(circuit).from();
-        return there("circuit:" + circuit) && (from == null ? there("mains") : runs(from));
+        return there("circuit:" + circuit) && (from == null ? there("mains") : powered(from));
     }
 
     // ------------------------------------------------------------------ reach
 
     /** Whether messages get from one unit to another; where they get to from each is walked once. */
     private boolean reach(String from, String to) {
+        return reach(from, to, false);
+    }
+
+    private boolean reach(String from, String to, boolean pastGateways) {
         return runs(from)
                 && runs(to)
                 && (from.equals(to)
-                        || reached.computeIfAbsent(from + " " + least, k -> walk(from))
+                        || reached.computeIfAbsent(from + " " + least + pastGateways, k -> walk(from, pastGateways))
                                 .contains(to));
     }
 
     /** Walks in every way there is, a step at a time, from what was reached over what. */
-    private Set<String> walk(String from) {
+    private Set<String> walk(String from, boolean pastGateways) {
         Map<String, Integer> at = new HashMap<>(Map.of(from + " -", 0));
         boolean more = true;
         while (more) {
@@ -282,7 +302,9 @@ final class PlainHouse {
                     String key = step.getKey();
                     Medium m = Medium.valueOf(key.substring(key.indexOf(' ') + 1));
                     int hops = !m.mesh() ? 0 : over.equals(m.name()) ? at.get(where) + 1 : 1;
+                    boolean barred = pastGateways && has(unit, UnitKind.GATEWAY) && !over.equals("-");
                     if (good(step.getValue())
+                            && !barred
                             && (over.equals("-") || passes(unit, Medium.valueOf(over), m))
                             && hops <= (m == Medium.MESH_G9959 ? 5 : 30)
                             && (!at.containsKey(key) || at.get(key) > hops)) {
@@ -305,6 +327,7 @@ final class PlainHouse {
             if (next != null
                     && runs(next)
                     && there("link:" + id)
+                    && !(ip(link.medium()) && (nameless(unit) || nameless(next)))
                     && link.medium() != Medium.RS485
                     && (link.medium() != Medium.POWER_LINE || carrier(unit, next))
                     && (link.twoWay() || link.from().equals(unit))) {
@@ -337,7 +360,7 @@ final class PlainHouse {
         plan.units()
                 .keySet()
                 .forEach(next -> plan.units().get(unit).media().forEach(m -> {
-                    if (!next.equals(unit) && runs(next)) {
+                    if (!next.equals(unit) && runs(next) && !(ip(m) && (nameless(unit) || nameless(next)))) {
                         steps.merge(next + " " + m, finds(unit, next, m), Math::max);
                     }
                 }));
@@ -401,6 +424,17 @@ final class PlainHouse {
 
     private static boolean has(Unit u, UnitKind role) {
         return u.kind() == role || u.roles() != null && u.roles().contains(role);
+    }
+
+    private static boolean ip(Medium m) {
+        return m == Medium.ETHERNET || m == Medium.WIFI_2G4 || m == Medium.WIFI_5G;
+    }
+
+    /** Whether a unit that is no box in between has lost the address that was lent to it. */
+    private boolean nameless(String unit) {
+        Unit u = plan.units().get(unit);
+        boolean between = has(u, UnitKind.ROUTER) || has(u, UnitKind.SWITCH) || has(u, UnitKind.ACCESS_POINT);
+        return !between && u.leaseH() != null && clockH > routersGoneH + u.leaseH();
     }
 
     private boolean good(double chance) {
@@ -515,8 +549,11 @@ final class PlainHouse {
         if (!fed(id, d)) {
             return without;
         }
-        if (board(d)) {
-            return d.kind() == DeviceKind.LOCK ? "shut" : "unknown";
+        if (!there("welded:" + id)) {
+            return board(d) && d.kind() == DeviceKind.LOCK && withPower.equals("shut") ? "shut" : withPower;
+        }
+        if (d.unit() != null && powered(d.unit())) {
+            return board(d) && d.kind() == DeviceKind.LOCK ? "shut" : "unknown";
         }
         ContactRest contact = d.known().contact();
         if (contact == ContactRest.BISTABLE) {
@@ -542,46 +579,101 @@ final class PlainHouse {
         return d.unit() == null ? null : plan.units().get(d.unit()).hub();
     }
 
-    private boolean brokered(String unit, String hub) {
-        Unit u = plan.units().get(unit);
-        List<String> brokers = plan.units().keySet().stream()
-                .filter(b -> plan.units().get(b).broker())
+    private List<String> those(Predicate<Unit> test) {
+        return plan.units().keySet().stream()
+                .filter(id -> test.test(plan.units().get(id)))
                 .toList();
-        if (brokers.isEmpty() || u.talks() == Talks.REQUEST || unit.equals(hub)) {
-            return true;
+    }
+
+    /** Whether a unit needs no broker, or gets through to one that the hub gets through to as well. */
+    private boolean brokered(String unit, String hub) {
+        return plan.units().get(unit).talks() == Talks.REQUEST
+                || those(Unit::broker).stream()
+                        .anyMatch(b -> there("broker:" + b)
+                                && runs(b)
+                                && (b.equals(hub) || reach(b, hub) && reach(hub, b))
+                                && (b.equals(unit) || reach(unit, b)));
+    }
+
+    /** Whether messages get from the hub to a unit, or back. */
+    private boolean between(String hub, String unit, boolean command) {
+        if (!runs(hub)) {
+            return false;
+        }
+        boolean any = command ? reach(hub, unit) : reach(unit, hub);
+        Unit u = plan.units().get(unit);
+        if (those(Unit::broker).isEmpty() || u.talks() == Talks.REQUEST || unit.equals(hub)) {
+            return any;
         }
         boolean onNetwork = u.media().stream().anyMatch(Medium::wifi)
                 || plan.links().values().stream()
                         .anyMatch(l -> l.medium() == Medium.ETHERNET && ends(l).contains(unit));
-        return brokers.stream()
-                .anyMatch(b -> there("broker:" + b)
-                        && runs(b)
-                        && (b.equals(hub) || reach(b, hub) && reach(hub, b))
-                        && (!onNetwork || b.equals(unit) || reach(unit, b)));
+        if (onNetwork) {
+            return any && brokered(unit, hub);
+        }
+        return (command ? reach(hub, unit, true) : reach(unit, hub, true))
+                || those(o -> has(o, UnitKind.GATEWAY)).stream()
+                        .anyMatch(g -> brokered(g, hub)
+                                && (command ? reach(hub, g) && reach(g, unit) : reach(unit, g) && reach(g, hub)));
+    }
+
+    private boolean works(String id, Device d) {
+        return board(d) && fed(id, d) && there("welded:" + id);
     }
 
     private boolean commanded(String id, Device d) {
-        String hub = hub(d);
-        return hub != null && board(d) && fed(id, d) && runs(hub) && brokered(d.unit(), hub) && reach(hub, d.unit());
+        return hub(d) != null && works(id, d) && between(hub(d), d.unit(), true);
     }
 
     private boolean heard(Device d) {
-        String hub = hub(d);
-        return hub != null && board(d) && runs(hub) && brokered(d.unit(), hub) && reach(d.unit(), hub);
+        return hub(d) != null && board(d) && between(hub(d), d.unit(), false);
+    }
+
+    /** By what a device is controlled; what nobody chose is the hub, or the panel that it sits on where no hub serves that. */
+    private Set<ControlScheme> schemes(Device d) {
+        if (d.control() != null) {
+            return d.control();
+        }
+        boolean panel = d.unit() != null && has(d.unit(), UnitKind.PANEL) && hub(d) == null;
+        return Set.of(panel ? ControlScheme.PANEL : ControlScheme.HUB);
+    }
+
+    private boolean panel(String unit, boolean command) {
+        return unit != null
+                && those(o -> has(o, UnitKind.PANEL)).stream()
+                        .anyMatch(p -> runs(p) && (command ? reach(p, unit) : reach(unit, p)));
+    }
+
+    private boolean overService(String unit, ServiceKind kind) {
+        return line(unit) && services(kind).stream().anyMatch(s -> there("service:" + s));
     }
 
     private boolean rules(String hub) {
         return hub != null && there("rules:" + hub);
     }
 
-    private boolean phoneAtHome(String hub) {
-        return hub != null
-                && plan.units().entrySet().stream()
-                        .anyMatch(e -> (has(e.getValue(), UnitKind.ACCESS_POINT)
-                                        || has(e.getValue(), UnitKind.ROUTER)
-                                                && e.getValue().media().stream().anyMatch(Medium::wifi))
-                                && margins.phones(e.getKey())
-                                && reach(e.getKey(), hub));
+    /** Access points that count for phones, and wall tablets. */
+    private List<String> screens() {
+        return those(u -> true).stream()
+                .filter(id -> has(id, UnitKind.WALL_TABLET)
+                        || (has(id, UnitKind.ACCESS_POINT)
+                                        || has(id, UnitKind.ROUTER)
+                                                && plan.units().get(id).media().stream()
+                                                        .anyMatch(Medium::wifi))
+                                && margins.phones(id))
+                .toList();
+    }
+
+    private boolean phoneAtHome(String unit) {
+        return unit != null && screens().stream().anyMatch(s -> reach(s, unit));
+    }
+
+    private boolean spokenTo(String unit) {
+        List<String> assistants = those(u -> has(u, UnitKind.ASSISTANT));
+        boolean ear = assistants.isEmpty()
+                ? phoneAtHome(unit)
+                : assistants.stream().anyMatch(a -> overService(a, ServiceKind.SPOKEN));
+        return ear && overService(unit, ServiceKind.SPOKEN);
     }
 
     private boolean line(String hub) {
@@ -616,18 +708,79 @@ final class PlainHouse {
     }
 
     private boolean wall(String id, Device d, Device button) {
-        boolean same = button.unit() != null && button.unit().equals(d.unit());
-        boolean bound = !same
-                && button.unit() != null
-                && d.unit() != null
+        boolean both = button.unit() != null && d.unit() != null;
+        boolean same = both && button.unit().equals(d.unit());
+        boolean bound = both
+                && !same
                 && plan.links().values().stream()
                         .anyMatch(l -> l.from().equals(button.unit()) && l.to().equals(d.unit())
                                 || l.twoWay()
                                         && l.to().equals(button.unit())
                                         && l.from().equals(d.unit()));
-        boolean direct = (same || bound && reach(button.unit(), d.unit())) && board(d) && fed(id, d);
-        boolean byRule = d.ways().contains(Way.RULE) || !same && !bound;
-        return direct || byRule && heard(button) && commanded(id, d) && rules(hub(d));
+        boolean direct = both && reach(button.unit(), d.unit()) && works(id, d);
+        boolean byHub = heard(button) && commanded(id, d) && rules(hub(d));
+        boolean byPanel = both && board(button) && works(id, d) && panel(button.unit(), false) && panel(d.unit(), true);
+        if (d.control() == null) {
+            boolean onPanel = schemes(d).contains(ControlScheme.PANEL);
+            boolean hubToo = !same && !bound && !(both && onPanel)
+                    || !onPanel && d.ways().contains(Way.RULE);
+            return same && works(id, d) || bound && direct || onPanel && byPanel || hubToo && byHub;
+        }
+        return schemes(d).stream().anyMatch(scheme -> switch (scheme) {
+            case OWN -> same && works(id, d);
+            case BOUND -> bound && direct;
+            case PANEL -> byPanel;
+            case HUB -> byHub;
+            case REQUEST -> direct;
+            case SERVICE ->
+                both
+                        && board(button)
+                        && works(id, d)
+                        && overService(button.unit(), ServiceKind.REMOTE_ACCESS)
+                        && overService(d.unit(), ServiceKind.REMOTE_ACCESS);
+        });
+    }
+
+    /** Whether a way but the wall control, the message and the own one works by a control scheme. */
+    private boolean by(ControlScheme scheme, Way way, String id, Device d, boolean tells) {
+        boolean there = tells ? board(d) : works(id, d);
+        boolean hub = tells ? heard(d) : commanded(id, d);
+        String u = d.unit();
+        boolean chosen = d.control() != null;
+        return switch (way) {
+            case RULE ->
+                switch (scheme) {
+                    case OWN -> chosen && there;
+                    case PANEL -> there && panel(u, !tells);
+                    case HUB -> hub && (tells || rules(hub(d)));
+                    case SERVICE -> there && overService(u, ServiceKind.REMOTE_ACCESS);
+                    default -> false;
+                };
+            case HOME_APP ->
+                switch (scheme) {
+                    case HUB -> hub && phoneAtHome(hub(d));
+                    case REQUEST -> there && phoneAtHome(u);
+                    case SERVICE ->
+                        there
+                                && overService(u, ServiceKind.REMOTE_ACCESS)
+                                && screens().stream().anyMatch(this::line);
+                    default -> false;
+                };
+            case AWAY_APP ->
+                switch (scheme) {
+                    case HUB -> hub && away(hub(d));
+                    case REQUEST -> there && those(Unit::endsTunnel).stream().anyMatch(t -> line(t) && reach(t, u));
+                    case SERVICE -> there && overService(u, ServiceKind.REMOTE_ACCESS);
+                    default -> false;
+                };
+            case SPOKEN ->
+                switch (scheme) {
+                    case HUB -> hub && spokenTo(hub(d));
+                    case SERVICE -> there && spokenTo(u);
+                    default -> false;
+                };
+            default -> throw new IllegalArgumentException(way.name());
+        };
     }
 
     /** What works of the ways that serve a job: how many, and whether one not by hand. */
@@ -635,9 +788,6 @@ final class PlainHouse {
         List<Boolean> works = new ArrayList<>();
         boolean tells = Set.of(Job.REPORT, Job.ALERT_HOME, Job.ALERT_AWAY, Job.SEE, Job.RECORD)
                 .contains(job);
-        boolean acts = !tells;
-        String hub = hub(d);
-        boolean told = acts ? commanded(id, d) : heard(d);
         for (Way way : d.ways()) {
             if (!serves(way, job)) {
                 continue;
@@ -650,22 +800,18 @@ final class PlainHouse {
                     d.wallControls()
                             .forEach(b -> works.add(wall(id, d, plan.devices().get(b))));
                 }
-                case RULE -> works.add(told && (tells || rules(hub)));
-                case HOME_APP -> works.add(told && phoneAtHome(hub));
-                case AWAY_APP -> works.add(told && away(hub));
-                case SPOKEN ->
-                    works.add(told
-                            && phoneAtHome(hub)
-                            && line(hub)
-                            && services(ServiceKind.SPOKEN).stream().anyMatch(s -> there("service:" + s)));
-                case MESSAGE -> {
-                    List<String> all = services(ServiceKind.PUSH);
-                    if (all.isEmpty()) {
-                        works.add(false);
-                    }
-                    all.forEach(s -> works.add(heard(d) && rules(hub) && line(hub) && there("service:" + s)));
+                case RULE, HOME_APP, AWAY_APP, SPOKEN -> {
+                    List<String> recorders = those(u -> has(u, UnitKind.RECORDER));
+                    works.add(
+                            job == Job.RECORD && !recorders.isEmpty() && d.unit() != null
+                                    ? board(d) && recorders.stream().anyMatch(r -> reach(d.unit(), r))
+                                    : schemes(d).stream().anyMatch(s -> by(s, way, id, d, tells))
+                                            || d.control() == null
+                                                    && way != Way.RULE
+                                                    && by(ControlScheme.HUB, way, id, d, tells));
                 }
-                case ALONE -> works.add(tells ? board(d) : board(d) && fed(id, d));
+                case MESSAGE -> messages(d, works);
+                case ALONE -> works.add(tells ? board(d) : works(id, d));
             }
         }
         if (job == Job.REPORT && ownBoard(d)) {
@@ -676,6 +822,29 @@ final class PlainHouse {
             hands.add(job == Job.LET_IN || d.hand() != Hand.SWITCH || fed(id, d));
         }
         return works;
+    }
+
+    private void messages(Device d, List<Boolean> works) {
+        Set<ControlScheme> by = schemes(d);
+        List<String> all = services(ServiceKind.PUSH);
+        boolean sent = by.contains(ControlScheme.HUB)
+                || by.contains(ControlScheme.SERVICE)
+                || by.contains(ControlScheme.PANEL)
+                        && d.unit() != null
+                        && !those(u -> has(u, UnitKind.PANEL)).isEmpty();
+        if (all.isEmpty() || !sent) {
+            works.add(false);
+            return;
+        }
+        for (String s : all) {
+            boolean hub = by.contains(ControlScheme.HUB) && heard(d) && rules(hub(d)) && line(hub(d));
+            boolean panel = by.contains(ControlScheme.PANEL)
+                    && board(d)
+                    && those(u -> has(u, UnitKind.PANEL)).stream()
+                            .anyMatch(p -> runs(p) && reach(d.unit(), p) && line(p));
+            boolean itself = by.contains(ControlScheme.SERVICE) && board(d) && line(d.unit());
+            works.add((hub || panel || itself) && there("service:" + s));
+        }
     }
 
     private boolean ownBoard(Device d) {

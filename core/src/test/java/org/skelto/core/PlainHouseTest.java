@@ -52,8 +52,9 @@ class PlainHouseTest {
         Plan plan = house;
         for (int i = 0; i < (house.devices().size() > 20 ? 70 : 650); i++) {
             plan = edits.next(plan);
-            List<String> all = new ArrayList<>(
-                    Modelled.outages(plan, (link, sender) -> true).components().keySet());
+            Outages outages = Modelled.outages(plan, (link, sender) -> true);
+            List<String> all = new ArrayList<>(outages.components().keySet());
+            all.addAll(outages.faults().keySet());
             Set<String> failed = new HashSet<>();
             for (int n = random.nextInt(4); n > 0 && !all.isEmpty(); n--) {
                 failed.add(all.get(random.nextInt(all.size())));

@@ -9,6 +9,7 @@ import java.util.TreeSet;
 import java.util.function.BiFunction;
 import org.skelto.core.plan.Plan;
 import org.skelto.core.plan.equipment.ContactRest;
+import org.skelto.core.plan.equipment.ControlScheme;
 import org.skelto.core.plan.equipment.Criticality;
 import org.skelto.core.plan.equipment.Device;
 import org.skelto.core.plan.equipment.DeviceKind;
@@ -142,6 +143,9 @@ public final class RandomEdits {
                             r.one(List.of(Circuit.Phase.values())),
                             false))),
             (r, p) -> r.unit(p, u -> u.withRoles(new TreeSet<>(List.of(r.one(List.of(UnitKind.values())))))),
+            (r, p) -> r.unit(p, u -> u.withLeaseH(1 + 40.0 * r.random.nextInt(3))),
+            (r, p) -> r.device(p, d -> d.withControl(new TreeSet<>(r.some(ControlScheme.values())))),
+            (r, p) -> r.device(p, d -> d.withControl(new TreeSet<>(List.of(r.one(List.of(ControlScheme.values())))))),
             (r, p) -> r.unit(p, u -> u.withRelays(r.random.nextBoolean())),
             // all at once onto one bus, one carrier, or whatever it is
             (r, p) -> r.all(p, r.one(List.of(Medium.RS485, Medium.POWER_LINE, Medium.values()[r.random.nextInt(12)]))),

@@ -7,6 +7,7 @@ import java.util.List;
 import java.util.Map;
 import java.util.Set;
 import java.util.stream.Collectors;
+import java.util.stream.Stream;
 import org.skelto.core.assessment.Assessment.StripItem;
 import org.skelto.core.facts.Facts;
 import org.skelto.core.facts.HouseFacts;
@@ -99,7 +100,8 @@ record OutageView(
                         .filter(c -> c.kind() == Component.Kind.LINE)
                         .count()
                 > 1;
-        facts.outages().components().values().stream()
+        Stream.of(facts.outages().components(), facts.outages().faults())
+                .flatMap(all -> all.values().stream())
                 .filter(c ->
                         felt.containsKey(c) && (lines || c.kind() != Component.Kind.LINE) || failed.contains(c.id()))
                 .forEach(c -> items.add(new StripItem(
@@ -117,7 +119,8 @@ record OutageView(
         String without = failed.isEmpty()
                 ? "With everything working"
                 : "Without "
-                        + outages.components().values().stream()
+                        + Stream.of(outages.components(), outages.faults())
+                                .flatMap(all -> all.values().stream())
                                 .filter(c -> failed.contains(c.id()))
                                 .map(Component::name)
                                 .collect(Collectors.joining(" and "));

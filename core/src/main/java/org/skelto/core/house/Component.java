@@ -6,7 +6,7 @@ package org.skelto.core.house;
  * @param id {@code mains} for all circuits that the street feeds, {@code circuit:id}, {@code internet} for all lines,
  *     {@code line:unit}, {@code unit:id}, {@code rules:unit} for the rules of a hub alone, {@code broker:unit},
  *     {@code service:id}, {@code link:id}, {@code feed:unit} for the low-voltage cable of a unit, {@code wire:device} for
- *     that of a device
+ *     that of a device; besides, {@code hangs:unit} for a board that hangs and {@code welded:device} for a contact that stays closed
  */
 public record Component(String id, String name, Kind kind) {
     /** What fails, in the order of the Without strip. */
@@ -16,6 +16,7 @@ public record Component(String id, String name, Kind kind) {
         SUPPLY(Group.POWER),
         FEED(Group.POWER),
         WIRE(Group.POWER),
+        WELDED(Group.POWER),
         INTERNET(Group.WAY_IN),
         LINE(Group.WAY_IN),
         SERVICE(Group.WAY_IN),
@@ -29,6 +30,7 @@ public record Component(String id, String name, Kind kind) {
         BROKER(Group.BRAINS),
         PANEL(Group.BRAINS),
         CONTROLLER(Group.OUTPOSTS),
+        HANGS(Group.OUTPOSTS),
         OWN_RADIO(Group.OUTPOSTS);
 
         private final Group group;
@@ -93,6 +95,16 @@ public record Component(String id, String name, Kind kind) {
     /** The cable between a device and what feeds it. */
     public static String wire(String device) {
         return "wire:" + device;
+    }
+
+    /** A board that hangs: it does nothing and answers nobody, what it feeds goes on, its contacts stay as they were. */
+    public static String hangs(String unit) {
+        return "hangs:" + unit;
+    }
+
+    /** The contact of a device that is welded shut. */
+    public static String welded(String device) {
+        return "welded:" + device;
     }
 
     /** An id as it is spelled today: circuits were {@code mains:id} and rules {@code hub:id} once. */

@@ -59,6 +59,24 @@ public final class Components {
         return byId;
     }
 
+    /** Every board that could hang and every contact that could weld, by id. */
+    static Map<String, Component> faults(Plan plan) {
+        Map<String, Component> all = new LinkedHashMap<>();
+        plan.units().forEach((id, u) -> {
+            if (u.kind() != UnitKind.SUPPLY) {
+                all.put(Component.hangs(id), new Component(Component.hangs(id), u.name() + " hanging", Kind.HANGS));
+            }
+        });
+        plan.devices().forEach((id, d) -> {
+            if (d.unit() != null) {
+                all.put(
+                        Component.welded(id),
+                        new Component(Component.welded(id), "the contact of " + d.name(), Kind.WELDED));
+            }
+        });
+        return all;
+    }
+
     private static Kind kind(Unit unit) {
         return switch (unit.kind()) {
             case KEYPAD, HANDSET, WALL_TABLET, ASSISTANT, CAMERA, RECORDER, INFRARED_SENDER, COUPLER -> Kind.OWN_RADIO;

@@ -12,6 +12,7 @@ import java.util.TreeMap;
 import java.util.TreeSet;
 import org.skelto.core.plan.Plan;
 import org.skelto.core.plan.equipment.Unit;
+import org.skelto.core.plan.equipment.UnitKind;
 import org.skelto.core.plan.power.PowerSource;
 import org.skelto.core.plan.power.Source;
 import org.skelto.core.plan.radio.Medium;
@@ -26,6 +27,8 @@ final class Feeds {
     private final Map<String, List<String>> cables = new HashMap<>();
     private final Map<String, Set<String>> storesAbove = new HashMap<>();
     private final List<String> rooted = new ArrayList<>();
+    private final List<String> routers = new ArrayList<>();
+    private final Map<String, Double> leases = new TreeMap<>();
 
     Feeds(Plan plan, Map<String, Store> all) {
         this.plan = plan;
@@ -43,6 +46,12 @@ final class Feeds {
             }
             if (unit.power().sources().stream().anyMatch(s -> s.source() == PowerSource.MAINS)) {
                 rooted.add(id);
+            }
+            if (unit.is(UnitKind.ROUTER)) {
+                routers.add(id);
+            }
+            if (unit.leaseH() != null) {
+                leases.put(id, unit.leaseH());
             }
             Store store = all.get(id);
             if (store != null && store.cells()) {
@@ -123,6 +132,16 @@ final class Feeds {
     /** Units that have a source which hangs on this one. */
     List<String> fedBy(String unit) {
         return fedBy.getOrDefault(unit, List.of());
+    }
+
+    /** Those that give out addresses. */
+    List<String> routers() {
+        return routers;
+    }
+
+    /** For how many hours the addresses of units are lent to them, of those that are not fixed. */
+    Map<String, Double> leases() {
+        return leases;
     }
 
     /** Units on the mains. */

@@ -24,11 +24,22 @@ public sealed interface Formula {
     /** A component by id must not have failed. */
     record Needs(String component) implements Formula {}
 
-    /** A unit must be there and powered. */
+    /** A unit must be there, powered and in its right mind. */
     record Up(String unit) implements Formula {}
 
-    /** Messages must get from one unit to the other over links that live. */
-    record Reaches(String from, String to) implements Formula {}
+    /** A unit must be there and powered, whether it does its work or hangs. */
+    record Powered(String unit) implements Formula {}
+
+    /**
+     * Messages must get from one unit to the other over links that live.
+     *
+     * @param direct without any gateway between
+     */
+    record Reaches(String from, String to, boolean direct) implements Formula {
+        public Reaches(String from, String to) {
+            this(from, to, false);
+        }
+    }
 
     /** The circuit of a load must be live. */
     record Live(String circuit) implements Formula {}

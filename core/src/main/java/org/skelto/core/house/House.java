@@ -38,6 +38,11 @@ final class House {
     private final Map<String, Map<String, Step>> heardFrom = new ConcurrentHashMap<>();
     private final Map<String, Map<String, Step>> reporting = new ConcurrentHashMap<>();
 
+    /** The same past gateways. */
+    private final Map<String, Map<String, Step>> heardDirectly = new ConcurrentHashMap<>();
+
+    private final Map<String, Map<String, Step>> reportingDirectly = new ConcurrentHashMap<>();
+
     /** A unit that was found, and the step that leads nearer to where the search began; null there. */
     private record Step(String unit, Hop via, Step nearer, int meshHops, int steps, double chance) {}
 
@@ -68,37 +73,58 @@ final class House {
         return power.live(circuit);
     }
 
+    /** Whether a unit is there, has power and does not hang. */
     boolean up(String unit) {
         ComputingBudget.step();
+        return power.up(unit) && !power.hangs(unit);
+    }
+
+    boolean powered(String unit) {
         return power.up(unit);
+    }
+
+    /** Hours after which a unit lost its address, or null while it has one. */
+    Double addressLost(String unit) {
+        return power.addressLost(unit);
+    }
+
+    /** Whether a unit cannot be spoken to over a medium because it has no address; boxes that only pass on need none for it. */
+    private boolean nameless(String unit, Medium medium) {
+        return (medium == Medium.ETHERNET || medium.wifi())
+                && power.addressLost(unit) != null
+                && !bridges(plan.units().get(unit));
+    }
+
+    private static boolean bridges(Unit unit) {
+        return unit.is(UnitKind.ROUTER) || unit.is(UnitKind.SWITCH) || unit.is(UnitKind.ACCESS_POINT);
     }
 
     /** Whether messages get from one unit to another; commands are sought from the hub, reports towards it. */
     boolean reaches(String from, String to) {
-        return chance(from, to) > 0;
+        return chance(from, to, false) > 0;
     }
 
     /** The chance of the worst link on the best way, 0 when nothing gets there and 1 within a unit. */
-    double chance(String from, String to) {
+    double chance(String from, String to, boolean direct) {
         if (!up(from) || !up(to)) {
             return 0;
         }
         if (from.equals(to)) {
             return 1;
         }
-        Step at = found(from, to);
+        Step at = found(from, to, direct);
         return at == null ? 0 : at.chance;
     }
 
     /** The components of one proof of the way that {@link #reaches} found. */
-    void along(String from, String to, Consumer<String> sink) {
+    void along(String from, String to, boolean direct, Consumer<String> sink) {
         ComputingBudget.step();
         if (from.equals(to)) {
             proofOfUp(from, sink);
             return;
         }
         Step farther = null;
-        for (Step at = found(from, to); at != null; at = at.nearer) {
+        for (Step at = found(from, to, direct); at != null; at = at.nearer) {
             // the pair of a bus runs past its units
             boolean past = over(at, Medium.RS485) && farther != null && over(farther, Medium.RS485);
             if (!past) {
@@ -118,8 +144,23 @@ final class House {
         return step.via != null && step.via.medium() == medium;
     }
 
-    private Step found(String from, String to) {
-        return isHub(from) ? hearers(from).get(to) : reporters(to).get(from);
+    private Step found(String from, String to, boolean direct) {
+        if (direct) {
+            return central(from)
+                    ? heardDirectly
+                            .computeIfAbsent(from, f -> search(f, hops::hearing, false))
+                            .get(to)
+                    : reportingDirectly
+                            .computeIfAbsent(to, t -> search(t, hops::heardBy, false))
+                            .get(from);
+        }
+        return central(from) ? hearers(from).get(to) : reporters(to).get(from);
+    }
+
+    /** Whether many are told by a unit, so that the way is sought from it rather than from each of them. */
+    private boolean central(String unit) {
+        Unit u = plan.units().get(unit);
+        return u.is(UnitKind.HUB) || u.is(UnitKind.GATEWAY) || u.is(UnitKind.PANEL);
     }
 
     private void proofOfCarrier(String one, String other, Consumer<String> sink) {
@@ -190,10 +231,10 @@ final class House {
     record Leg(String from, String to, Hop hop) {}
 
     /** The legs that {@link #reaches} found, from the sender on. */
-    List<Leg> route(String from, String to) {
-        boolean outward = isHub(from);
+    List<Leg> route(String from, String to, boolean direct) {
+        boolean outward = central(from);
         List<Leg> legs = new ArrayList<>();
-        Step at = found(from, to);
+        Step at = found(from, to, direct);
         for (; at != null && at.nearer != null; at = at.nearer) {
             legs.add(outward ? new Leg(at.nearer.unit, at.unit, at.via) : new Leg(at.unit, at.nearer.unit, at.via));
         }
@@ -216,19 +257,19 @@ final class House {
 
     /** Every unit that hears from one unit. */
     private Map<String, Step> hearers(String from) {
-        return heardFrom.computeIfAbsent(from, f -> search(f, hops::hearing));
+        return heardFrom.computeIfAbsent(from, f -> search(f, hops::hearing, true));
     }
 
     /** Every unit that one unit hears from. */
     private Map<String, Step> reporters(String to) {
-        return reporting.computeIfAbsent(to, t -> search(t, hops::heardBy));
+        return reporting.computeIfAbsent(to, t -> search(t, hops::heardBy, true));
     }
 
     /**
      * Over the best links first, and of equal ones over the fewest: each unit once for each medium over which it is come upon, and
      * again where a weaker way leaves more hops of a mesh.
      */
-    private Map<String, Step> search(String end, Function<String, List<Hop>> neighbours) {
+    private Map<String, Step> search(String end, Function<String, List<Hop>> neighbours, boolean gateways) {
         Step first = new Step(end, null, null, 0, 0, 1);
         Map<String, Step> found = new HashMap<>();
         Map<String, Integer> fewest = new HashMap<>();
@@ -256,7 +297,9 @@ final class House {
                         && (up(hop.unit()) || hop.medium() == Medium.RS485)
                         && (hop.link() == null || works(Component.link(hop.link())))
                         && (hop.medium() != Medium.POWER_LINE || carrier(at.unit, hop.unit()))
-                        && (at.via == null || passes(at.unit, at.via.medium(), hop.medium()))) {
+                        && !nameless(at.unit, hop.medium())
+                        && !nameless(hop.unit(), hop.medium())
+                        && (at.via == null || passes(at.unit, at.via.medium(), hop.medium(), gateways))) {
                     open.add(new Step(hop.unit(), hop, at, mesh, at.steps + 1, Math.min(at.chance, hop.chance())));
                 }
             }
@@ -272,19 +315,19 @@ final class House {
      * Whether a unit passes on what it hears over one medium over another: boxes of the network bridge and gateways translate,
      * repeaters of a mesh repeat within it; a station of a Wi-Fi network carries nobody, nor does a hub that is no bridge.
      */
-    private boolean passes(String id, Medium in, Medium out) {
+    private boolean passes(String id, Medium in, Medium out, boolean gateways) {
         // the pair of a bus runs past its units, alive or not
         if (in == Medium.RS485 && out == Medium.RS485) {
             return true;
         }
         Unit unit = plan.units().get(id);
-        return up(id) && (translates(unit, out) || unit.kind() != UnitKind.SUPPLY && repeats(unit, in, out));
+        return up(id)
+                && (gateways || !unit.is(UnitKind.GATEWAY))
+                && (translates(unit, out) || unit.kind() != UnitKind.SUPPLY && repeats(unit, in, out));
     }
 
     private static boolean translates(Unit unit, Medium out) {
-        return unit.is(UnitKind.ROUTER)
-                || unit.is(UnitKind.SWITCH)
-                || unit.is(UnitKind.ACCESS_POINT)
+        return bridges(unit)
                 || unit.is(UnitKind.GATEWAY)
                 || unit.is(UnitKind.HUB) && Boolean.TRUE.equals(unit.bridges())
                 || unit.is(UnitKind.INFRARED_SENDER) && out == Medium.INFRARED;

@@ -13,6 +13,7 @@ import org.skelto.core.house.Formula.Live;
 import org.skelto.core.house.Formula.Needs;
 import org.skelto.core.house.Formula.Never;
 import org.skelto.core.house.Formula.Not;
+import org.skelto.core.house.Formula.Powered;
 import org.skelto.core.house.Formula.Reaches;
 import org.skelto.core.house.Formula.Up;
 import org.skelto.core.plan.Plan;
@@ -59,7 +60,7 @@ final class Judge {
             return known;
         }
         if (formula instanceof Reaches reaches) {
-            return house.chance(reaches.from(), reaches.to());
+            return house.chance(reaches.from(), reaches.to(), reaches.direct());
         }
         return certain(formula) ? 1 : 0;
     }
@@ -70,6 +71,9 @@ final class Judge {
         }
         if (formula instanceof Up up) {
             return house.up(up.unit());
+        }
+        if (formula instanceof Powered powered) {
+            return house.powered(powered.unit());
         }
         if (formula instanceof Live live) {
             return house.live(live.circuit());
@@ -108,7 +112,7 @@ final class Judge {
         } else if (formula instanceof Live live) {
             house.proofOfLive(live.circuit(), sink);
         } else if (formula instanceof Reaches reaches) {
-            house.along(reaches.from(), reaches.to(), sink);
+            house.along(reaches.from(), reaches.to(), reaches.direct(), sink);
         }
     }
 
@@ -136,6 +140,9 @@ final class Judge {
         if (formula instanceof Live live) {
             return dead(live.circuit(), new HashSet<>());
         }
+        if (formula instanceof Powered powered) {
+            return down(powered.unit());
+        }
         return formula instanceof Never never ? never.reason() : "it still has power";
     }
 
@@ -144,6 +151,9 @@ final class Judge {
     }
 
     private String down(String unitId, Set<String> seen) {
+        if (house.powered(unitId)) {
+            return unit(unitId) + " hangs";
+        }
         return house.works(Component.unit(unitId))
                 ? unit(unitId) + " has no power: " + dark(unitId, seen)
                 : unit(unitId) + " is out";
@@ -193,6 +203,13 @@ final class Judge {
         }
         if (!house.up(reaches.to())) {
             return down(reaches.to());
+        }
+        for (String end : List.of(reaches.from(), reaches.to())) {
+            Double lease = house.addressLost(end);
+            if (lease != null) {
+                return unit(end) + " has no address: its lease ended after " + Outage.words(lease)
+                        + " without a router to renew it";
+            }
         }
         List<String> way = whole.way(reaches.from(), reaches.to());
         List<String> dead = new ArrayList<>(way);

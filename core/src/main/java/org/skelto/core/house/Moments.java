@@ -3,7 +3,9 @@ package org.skelto.core.house;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Map;
+import java.util.Set;
 import java.util.TreeMap;
+import java.util.TreeSet;
 import java.util.stream.Collectors;
 import org.skelto.core.plan.Plan;
 import org.skelto.core.work.ComputingBudget;
@@ -29,21 +31,34 @@ final class Moments {
                 dark.computeIfAbsent(h, k -> new ArrayList<>()).add(unit);
             }
         });
+        Set<Double> times = new TreeSet<>(dark.keySet());
+        Map<Double, List<String>> nameless = new TreeMap<>();
+        end.leaseEnds().forEach((unit, h) -> {
+            Double darkFrom = end.darkFrom().get(unit);
+            if (darkFrom == null || darkFrom > h) {
+                nameless.computeIfAbsent(h, k -> new ArrayList<>()).add(unit);
+                times.add(h);
+            }
+        });
         List<Moment> moments = new ArrayList<>();
         Map<String, DeviceState> before = outages.at(outage.at(0));
-        for (Map.Entry<Double, List<String>> e : dark.entrySet()) {
+        for (double time : times) {
             ComputingBudget.step();
-            double after = Math.nextUp(e.getKey());
+            double after = Math.nextUp(time);
             if (moments.size() == MOST || after > outage.horizonH()) {
                 break;
             }
             Map<String, DeviceState> states = outages.at(outage.at(after));
-            moments.add(new Moment(
-                    e.getKey(),
-                    outage.when(e.getKey()),
-                    words(e.getValue(), end),
-                    e.getValue(),
-                    changes(before, states)));
+            List<String> units = new ArrayList<>(dark.getOrDefault(time, List.of()));
+            String words = words(units, end);
+            List<String> lost = nameless.getOrDefault(time, List.of());
+            if (!lost.isEmpty()) {
+                words += (words.isEmpty() ? "" : "; ")
+                        + lost.stream().map(this::name).collect(Collectors.joining(", "))
+                        + (lost.size() > 1 ? " lose their addresses" : " loses its address");
+                units.addAll(lost);
+            }
+            moments.add(new Moment(time, outage.when(time), words, units, changes(before, states)));
             before = states;
         }
         return moments;

@@ -27,6 +27,8 @@ final class Named {
             sink.accept(Component.circuit(live.circuit()));
         } else if (formula instanceof Formula.Up up) {
             unit(up.unit(), sink);
+        } else if (formula instanceof Formula.Powered powered) {
+            unit(powered.unit(), sink);
         } else if (formula instanceof Formula.Reaches reaches) {
             unit(reaches.from(), sink);
             unit(reaches.to(), sink);

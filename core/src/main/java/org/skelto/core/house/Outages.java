@@ -37,6 +37,8 @@ public final class Outages {
     private final Hops hops;
     private final Feeds feeds;
     private final Map<String, Component> components;
+    private final Map<String, Component> faults;
+    private final Map<String, Component> named;
     private final House whole;
     private final House drawn;
     private volatile Map<String, DeviceState> now;
@@ -47,6 +49,9 @@ public final class Outages {
         this.hops = new Hops(plan, given.carrying(), given.possible());
         this.feeds = new Feeds(plan, given.stores());
         this.components = Components.of(plan);
+        this.faults = Components.faults(plan);
+        this.named = new HashMap<>(components);
+        named.putAll(faults);
         PowerState all = new PowerState(feeds, Set.of());
         this.whole = new House(plan, all, hops);
         this.drawn = new House(plan, all, new Hops(plan, Carrying.EVERYTHING, given.possible()));
@@ -63,6 +68,11 @@ public final class Outages {
     /** All components that could be supposed gone. */
     public Map<String, Component> components() {
         return components;
+    }
+
+    /** Boards that could hang and contacts that could weld, by id; they concern one unit or device alone. */
+    public Map<String, Component> faults() {
+        return faults;
     }
 
     /** The jobs of a device with their ways. */
@@ -130,7 +140,7 @@ public final class Outages {
     /** The planned ways of a device, opened, at a moment of an outage. */
     public List<WayRoute> why(String device, Outage outage) {
         House house = new House(plan, power(outage), hops);
-        Judge judge = new Judge(plan, components, house, whole, drawn);
+        Judge judge = new Judge(plan, named, house, whole, drawn);
         Map<String, Judge> others = new HashMap<>();
         Routing routing = new Routing(
                 plan,
@@ -159,7 +169,7 @@ public final class Outages {
 
     /** The legs of the best route between two units with everything working; none when there is no route. */
     public List<RouteLeg> route(String from, String to) {
-        return whole.route(from, to).stream()
+        return whole.route(from, to, false).stream()
                 .map(l -> new RouteLeg(
                         l.from(),
                         l.to(),
@@ -186,7 +196,7 @@ public final class Outages {
     }
 
     private Judge judge(Outage outage) {
-        return new Judge(plan, components, new House(plan, power(outage), hops), whole, drawn);
+        return new Judge(plan, named, new House(plan, power(outage), hops), whole, drawn);
     }
 
     PowerState power(Outage outage) {

@@ -4,6 +4,7 @@ import java.util.ArrayDeque;
 import java.util.ArrayList;
 import java.util.Collection;
 import java.util.Deque;
+import java.util.HashMap;
 import java.util.HashSet;
 import java.util.List;
 import java.util.Map;
@@ -26,6 +27,8 @@ import org.skelto.core.work.ComputingBudget;
 final class PowerState {
     private final Feeds feeds;
     private final Set<String> failed;
+    private final Set<String> goneUnits = new HashSet<>();
+    private final Set<String> hung = new HashSet<>();
 
     /** Units whose own store has not run out. */
     private final Set<String> stored = new TreeSet<>();
@@ -33,6 +36,8 @@ final class PowerState {
     private final Set<String> powered = new HashSet<>();
     private final Map<String, Double> darkFrom = new TreeMap<>();
     private final Map<String, Double> emptyFrom = new TreeMap<>();
+    private final Map<String, Double> leaseEnds = new TreeMap<>();
+    private final Map<String, Double> lost = new HashMap<>();
 
     /** The house right after these components have gone: nothing has run down. */
     PowerState(Feeds feeds, Set<String> failed) {
@@ -48,6 +53,13 @@ final class PowerState {
     PowerState(Feeds feeds, Set<String> failed, double atH, double horizonH) {
         this.feeds = feeds;
         this.failed = failed;
+        for (String id : failed) {
+            if (id.startsWith("unit:")) {
+                goneUnits.add(id.substring("unit:".length()));
+            } else if (id.startsWith("hangs:")) {
+                hung.add(id.substring("hangs:".length()));
+            }
+        }
         Map<String, Double> left = new TreeMap<>();
         feeds.stores().forEach((id, store) -> left.put(id, store.hours()));
         Set<String> shownPowered = null;
@@ -85,10 +97,51 @@ final class PowerState {
             }
             before = new HashSet<>(powered);
         }
+        forgotten(atH, horizonH);
         powered.clear();
         powered.addAll(shownPowered == null ? Set.of() : shownPowered);
         stored.clear();
         stored.addAll(shownStored == null ? Set.of() : shownStored);
+    }
+
+    /**
+     * Addresses on loan are kept until the loan ends and nobody renews it: so many hours after the last router has gone. What
+     * ends at a moment still works at it.
+     */
+    private void forgotten(double atH, double horizonH) {
+        if (feeds.routers().isEmpty()) {
+            return;
+        }
+        double noneFrom =
+                feeds.routers().stream().mapToDouble(this::downFrom).max().orElseThrow();
+        feeds.leases().forEach((id, hours) -> {
+            double ends = noneFrom + hours;
+            if (ends < horizonH) {
+                leaseEnds.put(id, ends);
+            }
+            if (ends < atH) {
+                lost.put(id, ends);
+            }
+        });
+    }
+
+    /** From when on a unit is out, hours; endless where it is not. */
+    private double downFrom(String unit) {
+        if (goneUnits.contains(unit) || hung.contains(unit)) {
+            return 0;
+        }
+        Double dark = darkFrom.get(unit);
+        return dark != null ? dark : powered.contains(unit) ? Double.POSITIVE_INFINITY : 0;
+    }
+
+    /** Hours after the beginning at which a unit lost its address, or null while it has it. */
+    Double addressLost(String unit) {
+        return lost.get(unit);
+    }
+
+    /** Hours after the beginning at which addresses on loan are lost within the outage, by unit. */
+    Map<String, Double> leaseEnds() {
+        return leaseEnds;
     }
 
     /** Everything that lives without stores, then those stores that are needed, one after the other; these run down. */
@@ -162,7 +215,12 @@ final class PowerState {
 
     /** Whether a unit is there and has power. */
     boolean up(String unit) {
-        return powered.contains(unit) && works(Component.unit(unit));
+        return powered.contains(unit) && !goneUnits.contains(unit);
+    }
+
+    /** Whether a unit with power does nothing. */
+    boolean hangs(String unit) {
+        return hung.contains(unit);
     }
 
     /** Whether a unit's own backup or cells could carry it now. */

@@ -27,17 +27,29 @@ final class Rest {
     private final RestState nature;
 
     private final ContactRest contact;
+
+    /** It does its work. */
     private final Formula board;
+
+    /** It has power, whether it does its work or hangs; a board that hangs leaves its contacts as they were. */
+    private final Formula powered;
+
     private final Formula feed;
+
+    /** Its contact opens and closes, rather than being welded shut. */
+    private final Formula sound;
+
     private final boolean lock;
 
-    Rest(Device device, Catalogue parts, Formula board, Formula feed) {
+    Rest(Device device, Catalogue parts, Formula board, Formula powered, Formula feed, Formula sound) {
         this.nature = nature(device, parts);
         this.contact = device.known().contact() == null
                 ? ContactRest.NORMALLY_OPEN
                 : device.known().contact();
         this.board = board;
+        this.powered = powered;
         this.feed = feed;
+        this.sound = sound;
         this.lock = device.kind() == DeviceKind.LOCK;
     }
 
@@ -53,34 +65,41 @@ final class Rest {
         return device.rest();
     }
 
-    boolean stays() {
+    /** Whether a device's mechanism stays where it was without power. */
+    static boolean stays(Device device, Catalogue parts) {
+        return stays(nature(device, parts));
+    }
+
+    private static boolean stays(RestState nature) {
         return nature != RestState.OPEN && nature != RestState.CLOSED;
     }
 
     /** When it is known to be shut; null when that is never known. */
     Formula shut() {
-        if (stays()) {
+        if (stays(nature)) {
             return null;
         }
         boolean opens = nature == RestState.OPEN;
         Formula unfed = opens ? null : new Not(feed);
         Formula deadBoard = contact == ContactRest.BISTABLE || opens != (contact == ContactRest.NORMALLY_CLOSED)
                 ? null
-                : all(new Not(board), feed);
-        return any(unfed, deadBoard, lock ? all(board, feed) : null);
+                : all(new Not(powered), feed, sound);
+        Formula welded = opens ? all(new Not(sound), feed) : null;
+        return any(unfed, deadBoard, welded, lock ? all(board, feed, sound) : null);
     }
 
     /** When it is known to stand open; null when that is never known. */
     Formula open() {
-        if (stays()) {
+        if (stays(nature)) {
             return null;
         }
         boolean opens = nature == RestState.OPEN;
         Formula unfed = opens ? new Not(feed) : null;
         Formula deadBoard = contact == ContactRest.BISTABLE || opens == (contact == ContactRest.NORMALLY_CLOSED)
                 ? null
-                : all(new Not(board), feed);
-        return any(unfed, deadBoard);
+                : all(new Not(powered), feed, sound);
+        Formula welded = opens ? null : all(new Not(sound), feed);
+        return any(unfed, deadBoard, welded);
     }
 
     private static Formula any(Formula... parts) {
@@ -95,7 +114,7 @@ final class Rest {
      */
     static Formula stuck(Device device, Rest rest) {
         boolean moves = device.kind() == DeviceKind.GATE || device.kind() == DeviceKind.POWERED_DOOR;
-        if (!moves || device.hand() == Hand.MECHANICAL || !rest.stays()) {
+        if (!moves || device.hand() == Hand.MECHANICAL || !stays(rest.nature)) {
             return null;
         }
         Integer ends = device.known().endSensors();

@@ -17,8 +17,8 @@ import org.skelto.core.house.WayRoute.HangsOn;
 import org.skelto.core.house.WayRoute.RouteStep;
 import org.skelto.core.plan.Plan;
 import org.skelto.core.plan.Wording;
-import org.skelto.core.plan.equipment.Job;
 import org.skelto.core.plan.equipment.Unit;
+import org.skelto.core.plan.equipment.UnitKind;
 import org.skelto.core.plan.power.Pulse;
 import org.skelto.core.plan.radio.Medium;
 import org.skelto.core.plan.radio.Radio;
@@ -34,9 +34,6 @@ final class Routing {
 
     /** A line and a service outside of the house; typical. */
     private static final double[] OUTSIDE_MS = {100, 500};
-
-    /** Jobs in which the device speaks, rather than being told. */
-    private static final Set<Job> TELLING = Set.of(Job.REPORT, Job.ALERT_HOME, Job.ALERT_AWAY, Job.SEE, Job.RECORD);
 
     private final Plan plan;
     private final Map<String, Component> components;
@@ -62,7 +59,7 @@ final class Routing {
         List<RouteStep> steps = new ArrayList<>();
         List<HangsOn> alone = new ArrayList<>();
         if (way.works()) {
-            boolean tells = TELLING.contains(job.job());
+            boolean tells = WayBuilder.TELLING.contains(job.job());
             List<Placed> placed = new ArrayList<>();
             Set<Object> told = new HashSet<>();
             if (!tells) {
@@ -133,12 +130,17 @@ final class Routing {
         if (formula instanceof All all) {
             all.parts().forEach(part -> steps(part, tells, steps, told));
         } else if (formula instanceof Any any) {
-            any.parts().stream().filter(judge::holds).findFirst().ifPresent(part -> steps(part, tells, steps, told));
+            any.parts().stream()
+                    .filter(judge::holds)
+                    // of equal ones the first
+                    .reduce((one, other) -> judge.strength(other) > judge.strength(one) ? other : one)
+                    .ifPresent(part -> steps(part, tells, steps, told));
         } else if (formula instanceof Needs needs) {
             thing(needs.component(), tells, steps, told);
         } else if (formula instanceof Reaches reaches && told.add(reaches)) {
-            int order = house.isHub(reaches.to()) ? 1 : 3;
-            house.route(reaches.from(), reaches.to()).forEach(leg -> steps.add(new Placed(order, step(leg))));
+            int order = house.isHub(reaches.from()) ? 3 : inward(reaches) ? 1 : 3;
+            house.route(reaches.from(), reaches.to(), reaches.direct())
+                    .forEach(leg -> steps.add(new Placed(order, step(leg))));
         }
     }
 
@@ -160,6 +162,13 @@ final class Routing {
                             .words(component.name())
                             .build()));
         }
+    }
+
+    /** Whether a way leads towards what decides: a hub, or a gateway on the way there. */
+    private boolean inward(Reaches reaches) {
+        Unit to = plan.units().get(reaches.to());
+        return house.isHub(reaches.to())
+                || to.is(UnitKind.GATEWAY) && !plan.units().get(reaches.from()).is(UnitKind.GATEWAY);
     }
 
     private RouteStep step(House.Leg leg) {

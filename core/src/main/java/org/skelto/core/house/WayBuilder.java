@@ -5,6 +5,7 @@ import static org.skelto.core.house.Formula.all;
 import java.util.ArrayList;
 import java.util.EnumSet;
 import java.util.HashSet;
+import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Set;
@@ -19,16 +20,22 @@ import org.skelto.core.house.Formula.Up;
 import org.skelto.core.house.JobWays.PlannedWay;
 import org.skelto.core.parts.Catalogue;
 import org.skelto.core.plan.Plan;
+import org.skelto.core.plan.equipment.ControlScheme;
 import org.skelto.core.plan.equipment.Device;
 import org.skelto.core.plan.equipment.DeviceKind;
 import org.skelto.core.plan.equipment.Hand;
 import org.skelto.core.plan.equipment.Job;
+import org.skelto.core.plan.equipment.Unit;
+import org.skelto.core.plan.equipment.UnitKind;
 import org.skelto.core.plan.equipment.Way;
 import org.skelto.core.plan.network.ServiceKind;
 import org.skelto.core.work.ComputingBudget;
 
 /** Turns what a person planned for a device into its jobs and the formulas of their ways. */
 final class WayBuilder {
+    /** Jobs in which the device speaks, rather than being told. */
+    static final Set<Job> TELLING = Set.of(Job.REPORT, Job.ALERT_HOME, Job.ALERT_AWAY, Job.SEE, Job.RECORD);
+
     private final Plan plan;
     private final Catalogue parts;
     private final Brains brains;
@@ -64,7 +71,7 @@ final class WayBuilder {
     /** The jobs that count for a device. */
     List<JobWays> jobs(String id, Device device) {
         ComputingBudget.step();
-        Rest rest = new Rest(device, parts, up(device), feed(id, device));
+        Rest rest = rest(id, device);
         List<JobWays> jobs = new ArrayList<>();
         for (Job job : counted(id, device)) {
             List<PlannedWay> ways = ways(id, device, job, rest);
@@ -79,7 +86,12 @@ final class WayBuilder {
 
     /** When a device is stuck in mid-travel, or null when it cannot be. */
     Formula stuck(String id, Device device) {
-        return Rest.stuck(device, new Rest(device, parts, up(device), feed(id, device)));
+        return Rest.stuck(device, rest(id, device));
+    }
+
+    private Rest rest(String id, Device d) {
+        Formula dead = d.unit() == null ? up(d) : new Formula.Powered(d.unit());
+        return new Rest(d, parts, up(d), dead, feed(id, d), new Needs(Component.welded(id)));
     }
 
     /** What is asked of a device: as it is said, else what its kind must do, else what its ways serve. */
@@ -142,7 +154,7 @@ final class WayBuilder {
         return switch (job) {
             case OPERATE, SOUND, CLOSE, OPEN, LET_OUT -> d.hand() != Hand.NONE;
             // by hand it is only kept shut where the mechanism stays as it was left
-            case KEEP_OUT -> d.hand() != Hand.NONE && new Rest(d, parts, Formula.ALWAYS, Formula.ALWAYS).stays();
+            case KEEP_OUT -> d.hand() != Hand.NONE && Rest.stays(d, parts);
             // the thumbturn inside is no way in; a key outside is
             case LET_IN -> d.known().lock() != null && d.known().lock().hasKey();
             default -> false;
@@ -159,38 +171,18 @@ final class WayBuilder {
                             : new PlannedWay(
                                     job == Job.LET_IN ? "by key" : "at hand, without power", true, Formula.ALWAYS));
         }
-        boolean asks = job == Job.REPORT
-                || job == Job.ALERT_HOME
-                || job == Job.ALERT_AWAY
-                || job == Job.SEE
-                || job == Job.RECORD;
-        String hub = hub(d);
+        boolean asks = TELLING.contains(job);
         for (Way way : d.ways()) {
             if (!serves(way, job)) {
                 continue;
             }
             switch (way) {
                 case WALL_CONTROL -> walls(ways, id, d);
-                case RULE ->
-                    ways.add(new PlannedWay(
-                            asks ? "to the hub" : "rule",
-                            false,
-                            asks ? report(d) : all(command(id, d), brains.rules(hub))));
-                case HOME_APP ->
-                    ways.add(new PlannedWay(
-                            "home app", false, all(asks ? report(d) : command(id, d), brains.nearby(hub))));
-                case AWAY_APP ->
-                    ways.add(new PlannedWay(
-                            "away app", false, all(asks ? report(d) : command(id, d), brains.away(hub))));
-                case SPOKEN ->
-                    ways.add(new PlannedWay(
-                            "spoken",
-                            false,
-                            all(
-                                    asks ? report(d) : command(id, d),
-                                    brains.nearby(hub),
-                                    brains.service(hub, ServiceKind.SPOKEN))));
-                case MESSAGE -> messages(ways, d, hub);
+                case RULE -> ways.add(rule(id, d, job));
+                case HOME_APP -> ways.add(new PlannedWay("home app", false, app(id, d, asks)));
+                case AWAY_APP -> ways.add(new PlannedWay("away app", false, away(id, d, asks)));
+                case SPOKEN -> ways.add(new PlannedWay("spoken", false, spoken(id, d, asks)));
+                case MESSAGE -> messages(ways, d);
                 case ALONE ->
                     ways.add(new PlannedWay(
                             job == Job.ALERT_HOME ? "local sound" : job == Job.RECORD ? "on itself" : "alone",
@@ -207,16 +199,116 @@ final class WayBuilder {
         return ways;
     }
 
-    /** Each service that carries messages is a way of its own. */
-    private void messages(List<PlannedWay> ways, Device d, String hub) {
-        Map<String, Formula> services = brains.services(hub, ServiceKind.PUSH);
-        if (services.isEmpty()) {
-            ways.add(new PlannedWay("message to a person", false, new Never("no service for it is in the plan")));
+    /** What is left of what a device's control schemes offer. */
+    private static Formula either(List<Formula> any) {
+        return any.isEmpty()
+                ? new Never("none of the control schemes chosen for it gives that")
+                : any.size() == 1 ? any.get(0) : new Any(any);
+    }
+
+    /** Whether a scheme that must be chosen is: on a panel's own terminals it need not be where no hub serves the panel. */
+    private boolean chosen(Device d, ControlScheme scheme) {
+        if (d.control() != null) {
+            return d.control().contains(scheme);
         }
-        services.forEach((name, formula) -> ways.add(new PlannedWay(
-                services.size() == 1 ? "message to a person" : "message over " + name,
-                false,
-                all(report(d), brains.rules(hub), formula))));
+        Unit unit = d.unit() == null ? null : plan.units().get(d.unit());
+        boolean panel = unit != null && unit.is(UnitKind.PANEL) && unit.hub() == null;
+        return scheme == (panel ? ControlScheme.PANEL : ControlScheme.HUB);
+    }
+
+    private PlannedWay rule(String id, Device d, Job job) {
+        boolean asks = TELLING.contains(job);
+        Formula recorder = job == Job.RECORD && d.unit() != null ? brains.recorder(d.unit()) : null;
+        if (recorder != null) {
+            return new PlannedWay("to the recorder", false, all(up(d), recorder));
+        }
+        Formula there = asks ? up(d) : power(id, d);
+        List<Formula> any = new ArrayList<>();
+        if (d.control() != null && chosen(d, ControlScheme.OWN)) {
+            any.add(there);
+        }
+        if (chosen(d, ControlScheme.PANEL)) {
+            any.add(d.unit() == null ? up(d) : all(there, brains.panel(d.unit(), !asks)));
+        }
+        if (chosen(d, ControlScheme.HUB)) {
+            any.add(asks ? report(d) : all(command(id, d), brains.rules(hub(d))));
+        }
+        if (chosen(d, ControlScheme.SERVICE)) {
+            any.add(all(there, brains.service(d.unit(), ServiceKind.REMOTE_ACCESS)));
+        }
+        boolean hub = chosen(d, ControlScheme.HUB) && any.size() == 1;
+        boolean panel = chosen(d, ControlScheme.PANEL) && any.size() == 1;
+        return new PlannedWay(asks && hub ? "to the hub" : asks && panel ? "to the panel" : "rule", false, either(any));
+    }
+
+    private Formula app(String id, Device d, boolean asks) {
+        Formula there = asks ? up(d) : power(id, d);
+        List<Formula> any = new ArrayList<>();
+        if (chosen(d, ControlScheme.HUB) || d.control() == null) {
+            any.add(all(asks ? report(d) : command(id, d), brains.nearby(hub(d))));
+        }
+        if (d.control() != null && chosen(d, ControlScheme.REQUEST)) {
+            any.add(all(there, brains.nearby(d.unit())));
+        }
+        if (d.control() != null && chosen(d, ControlScheme.SERVICE)) {
+            any.add(d.unit() == null ? there : all(there, brains.nearbyOverService(d.unit())));
+        }
+        return either(any);
+    }
+
+    private Formula away(String id, Device d, boolean asks) {
+        Formula there = asks ? up(d) : power(id, d);
+        List<Formula> any = new ArrayList<>();
+        if (chosen(d, ControlScheme.HUB) || d.control() == null) {
+            any.add(all(asks ? report(d) : command(id, d), brains.away(hub(d))));
+        }
+        if (d.control() != null && chosen(d, ControlScheme.REQUEST)) {
+            any.add(d.unit() == null ? there : all(there, brains.awayDirect(d.unit())));
+        }
+        if (d.control() != null && chosen(d, ControlScheme.SERVICE)) {
+            any.add(all(there, brains.service(d.unit(), ServiceKind.REMOTE_ACCESS)));
+        }
+        return either(any);
+    }
+
+    private Formula spoken(String id, Device d, boolean asks) {
+        List<Formula> any = new ArrayList<>();
+        if (chosen(d, ControlScheme.HUB) || d.control() == null) {
+            any.add(all(asks ? report(d) : command(id, d), brains.spoken(hub(d))));
+        }
+        if (d.control() != null && chosen(d, ControlScheme.SERVICE)) {
+            any.add(all(asks ? up(d) : power(id, d), brains.spoken(d.unit())));
+        }
+        return either(any);
+    }
+
+    /** Each service that carries messages is a way of its own. */
+    private void messages(List<PlannedWay> ways, Device d) {
+        Map<String, List<Formula>> services = new LinkedHashMap<>();
+        if (chosen(d, ControlScheme.HUB)) {
+            brains.services(hub(d), ServiceKind.PUSH)
+                    .forEach((name, f) -> services.computeIfAbsent(name, k -> new ArrayList<>())
+                            .add(all(report(d), brains.rules(hub(d)), f)));
+        }
+        if (chosen(d, ControlScheme.PANEL) && d.unit() != null) {
+            brains.panelMessages(d.unit())
+                    .forEach((name, f) -> services.computeIfAbsent(name, k -> new ArrayList<>())
+                            .add(all(up(d), f)));
+        }
+        if (chosen(d, ControlScheme.SERVICE)) {
+            brains.services(d.unit(), ServiceKind.PUSH)
+                    .forEach((name, f) -> services.computeIfAbsent(name, k -> new ArrayList<>())
+                            .add(all(up(d), f)));
+        }
+        if (services.isEmpty()) {
+            boolean none = plan.services().values().stream().noneMatch(s -> s.kind() == ServiceKind.PUSH);
+            ways.add(new PlannedWay(
+                    "message to a person",
+                    false,
+                    none ? new Never("no service for it is in the plan") : either(List.of())));
+        }
+        services.forEach((name, any) -> ways.add(new PlannedWay(
+                services.size() == 1 ? "message to a person" : "message over " + name, false, either(any))));
     }
 
     /** Each push-button is a way of its own: on the same board, bound to it, or through the hub where a rule is planned. */
@@ -233,16 +325,33 @@ final class WayBuilder {
 
     private Formula wall(String id, Device d, Device button) {
         List<Formula> any = new ArrayList<>();
-        if (button.unit() != null && button.unit().equals(d.unit())) {
+        boolean free = d.control() == null;
+        boolean placed = button.unit() != null && d.unit() != null;
+        boolean same = placed && button.unit().equals(d.unit());
+        if (same && (free || chosen(d, ControlScheme.OWN))) {
             any.add(power(id, d));
-        } else if (button.unit() != null && d.unit() != null && bound(button.unit(), d.unit())) {
+        }
+        if (placed && !same && bound(button.unit(), d.unit()) && (free || chosen(d, ControlScheme.BOUND))) {
             any.add(all(power(id, d), new Reaches(button.unit(), d.unit())));
         }
-        if (any.isEmpty() || d.ways().contains(Way.RULE)) {
-            String hub = hub(d);
-            any.add(all(report(button), command(id, d), brains.rules(hub)));
+        if (placed && chosen(d, ControlScheme.PANEL)) {
+            any.add(all(up(button), brains.panel(button.unit(), false), power(id, d), brains.panel(d.unit(), true)));
         }
-        return new Any(any);
+        boolean byRule = chosen(d, ControlScheme.HUB) && (!free || d.ways().contains(Way.RULE));
+        if (byRule || free && any.isEmpty()) {
+            any.add(all(report(button), command(id, d), brains.rules(hub(d))));
+        }
+        if (placed && !free && chosen(d, ControlScheme.REQUEST)) {
+            any.add(all(up(button), power(id, d), new Reaches(button.unit(), d.unit())));
+        }
+        if (placed && !free && chosen(d, ControlScheme.SERVICE)) {
+            any.add(all(
+                    up(button),
+                    brains.service(button.unit(), ServiceKind.REMOTE_ACCESS),
+                    power(id, d),
+                    brains.service(d.unit(), ServiceKind.REMOTE_ACCESS)));
+        }
+        return either(any);
     }
 
     /** Whether a link is planned from one unit to another, so that one can be taught to the other. */
@@ -263,22 +372,23 @@ final class WayBuilder {
         return d.unit() == null ? new Never("it is not attached to a controller") : new Up(d.unit());
     }
 
+    /** Its board, its feed, and a contact that still opens and closes. */
     private Formula power(String id, Device d) {
-        return all(up(d), feed(id, d));
+        return all(up(d), feed(id, d), new Needs(Component.welded(id)));
     }
 
     private Formula command(String id, Device d) {
         String hub = hub(d);
         return hub == null
                 ? all(up(d), new Never("no hub serves it"))
-                : all(power(id, d), brains.box(hub, d.unit()), new Reaches(hub, d.unit()));
+                : all(power(id, d), brains.between(hub, d.unit(), true));
     }
 
     private Formula report(Device d) {
         String hub = hub(d);
         return hub == null
                 ? all(up(d), new Never("no hub serves it"))
-                : all(up(d), brains.box(hub, d.unit()), new Reaches(d.unit(), hub));
+                : all(up(d), brains.between(hub, d.unit(), false));
     }
 
     private String hub(Device d) {
