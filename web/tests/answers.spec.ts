@@ -47,6 +47,7 @@ const radio = (receives: boolean): Schemas["Radio"] => ({
   family: null,
   decodes: [],
   air: null,
+  modulation: null,
   repeats: null,
 });
 
@@ -320,6 +321,8 @@ describe("a command that goes straight", () => {
             direction,
             lengthM: null,
             why: "bound directly",
+            input: null,
+            joined: null,
           },
         },
       ],

@@ -14,6 +14,7 @@ export function smallPlan(): Plan {
       backupH: 0,
       part: null,
       count: null,
+      series: null,
       feed: null,
       more: [],
     },
@@ -37,6 +38,9 @@ export function smallPlan(): Plan {
     talks: null,
     bridges: null,
     tunnel: null,
+    roles: null,
+    relays: null,
+    leaseH: null,
   };
   const device = {
     name: "lamp",
@@ -60,6 +64,7 @@ export function smallPlan(): Plan {
     wiring: null,
     works: null,
     jobs: null,
+    control: null,
   };
   const room = (name: string, xM: number, widthM: number) => ({
     floor: "ground",
@@ -106,7 +111,9 @@ export function smallPlan(): Plan {
       nook: room("Nook", 4, 2),
     },
     spots: {},
-    circuits: { mains: { name: "Mains", breakerA: null, cable: null, from: null } },
+    circuits: {
+      mains: { name: "Mains", breakerA: null, cable: null, from: null, phase: null, filtered: null },
+    },
     services: {},
     units: { board: unit, eye: { ...unit, name: "eye", kind: "SELF_CONTAINED" } },
     devices: {

@@ -26,6 +26,14 @@ export const UNIT_WORDS: Record<Schemas["Unit"]["kind"], string> = {
   HUB: "hub",
   PANEL: "alarm panel",
   SUPPLY: "supply",
+  KEYPAD: "keypad",
+  HANDSET: "handset",
+  WALL_TABLET: "wall tablet",
+  ASSISTANT: "speaking assistant",
+  CAMERA: "camera",
+  RECORDER: "recorder",
+  INFRARED_SENDER: "infrared sender",
+  COUPLER: "power-line coupler",
 };
 
 /** A word of the format as it stands on screen. */

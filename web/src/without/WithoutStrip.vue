@@ -14,6 +14,7 @@ const ONE: Record<Kind, string> = {
   SUPPLY: "supply",
   FEED: "supply cable",
   WIRE: "wire",
+  WELDED: "welded contact",
   INTERNET: "internet",
   LINE: "line",
   SERVICE: "service",
@@ -27,6 +28,7 @@ const ONE: Record<Kind, string> = {
   BROKER: "broker",
   PANEL: "panel",
   CONTROLLER: "outpost",
+  HANGS: "hanging board",
   OWN_RADIO: "outpost",
 };
 

@@ -17,6 +17,8 @@ onMounted(() => void parts.load());
 const backups = computed(() =>
   Object.entries(plan.value.units).filter(([, u]) => u.kind === "SUPPLY" && u.power.backupH > 0),
 );
+/** Whether anything speaks on the mains wires, so that filters matter. */
+const carrier = computed(() => Object.values(plan.value.links).some((l) => l.medium === "POWER_LINE"));
 const fresh = ref("");
 const fed = (id: string) =>
   Object.values(plan.value.devices).filter((d) => d.circuit === id).length +
@@ -91,6 +93,34 @@ const remove = (id: string) =>
         <option value="">fed by the street</option>
         <option v-for="[unit, u] in backups" :key="unit" :value="unit">fed by {{ u.name }}</option>
       </select>
+      <select
+        :aria-label="`Phase of ${c.name}`"
+        :value="c.phase ?? ''"
+        @change="
+          bench.put(
+            pointer('circuits', String(id), 'phase'),
+            ($event.target as HTMLSelectElement).value || null,
+            `phase of ${c.name}`,
+          )
+        "
+      >
+        <option value="">phase not said</option>
+        <option v-for="p in ['L1', 'L2', 'L3']" :key="p">{{ p }}</option>
+      </select>
+      <label v-if="carrier" class="tick">
+        <input
+          type="checkbox"
+          :checked="c.filtered ?? false"
+          @change="
+            bench.put(
+              pointer('circuits', String(id), 'filtered'),
+              ($event.target as HTMLInputElement).checked,
+              `filter of ${c.name}`,
+            )
+          "
+        />
+        filtered
+      </label>
       <span v-if="fed(String(id))" class="quiet">feeds {{ fed(String(id)) }}</span>
       <button
         v-else

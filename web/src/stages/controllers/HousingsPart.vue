@@ -8,6 +8,7 @@ import { text } from "../../app/typed";
 import { percent, shown } from "../../drawing/marks";
 import { freeId, pointer } from "../../plan/pointers";
 import { useBench } from "../../plan/store";
+import { alone } from "../../plan/units";
 import { useParts } from "./parts";
 
 /** Wall boxes and enclosures: what is in them, whether it fits, stays cool and is kept apart. */
@@ -20,9 +21,7 @@ const kinds = computed(() => parts.all.filter((p) => p.kind === "WALL_BOX" || p.
 const fresh = reactive({ name: "", part: "" });
 const ticked = (event: Event) => (event.target as HTMLInputElement).checked;
 const inside = (id: string) => Object.entries(plan.value.units).filter(([, u]) => u.housing === id);
-const outside = computed(() =>
-  Object.entries(plan.value.units).filter(([, u]) => !u.housing && u.kind !== "SELF_CONTAINED"),
-);
+const outside = computed(() => Object.entries(plan.value.units).filter(([, u]) => !u.housing && !alone(u)));
 async function add() {
   const id = freeId(fresh.name, plan.value.housings);
   const value = { name: fresh.name, part: fresh.part || null, closed: false, riseK: null };

@@ -5,6 +5,7 @@ import EditField from "../../app/EditField.vue";
 import { text } from "../../app/typed";
 import { pointer } from "../../plan/pointers";
 import { useBench } from "../../plan/store";
+import { is } from "../../plan/units";
 import { useParts } from "./parts";
 
 /** Where a unit's power comes from, through what, over which cable, and how it spends it. */
@@ -23,7 +24,7 @@ function setSource(source: string) {
   const circuit = source === "MAINS" ? (Object.keys(plan.value.circuits)[0] ?? null) : null;
   const feeder = source === "ETHERNET" ? "SWITCH" : source === "SUPPLY" ? "SUPPLY" : null;
   const from = feeder
-    ? (Object.entries(plan.value.units).find(([id, u]) => u.kind === feeder && id !== props.id)?.[0] ?? null)
+    ? (Object.entries(plan.value.units).find(([id, u]) => is(u, feeder) && id !== props.id)?.[0] ?? null)
     : null;
   const next: Power = {
     ...power.value,
@@ -32,6 +33,7 @@ function setSource(source: string) {
     from,
     part: null,
     count: null,
+    series: null,
     feed: null,
   };
   void put("power", next, "power");
@@ -40,7 +42,7 @@ const feeders = computed(() =>
   Object.entries(plan.value.units).filter(
     ([id, u]) =>
       id !== props.id &&
-      (power.value.source === "ETHERNET" ? u.kind === "SWITCH" || u.kind === "ROUTER" : u.kind === "SUPPLY"),
+      (power.value.source === "ETHERNET" ? is(u, "SWITCH") || is(u, "ROUTER") : u.kind === "SUPPLY"),
   ),
 );
 /** A second source, any one of which is enough: a circuit or a supply. */
@@ -164,6 +166,15 @@ const dropPulse = (at: number) =>
       optional
       :value="power.count ?? 1"
       :save="(v: number | null) => put('power/count', v, 'number of supplies')"
+    />
+    <EditField
+      v-if="power.part && power.source === 'BATTERY'"
+      label="Cells in a row"
+      numeric
+      optional
+      placeholder="one"
+      :value="power.series"
+      :save="(v: number | null) => put('power/series', v, 'cells in a row')"
     />
     <EditField
       label="Own backup, h"

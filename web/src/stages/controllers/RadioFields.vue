@@ -159,6 +159,23 @@ const families = (text: string | null) =>
         takes in only what it was taught
       </label>
     </template>
+    <label v-if="radio.medium === 'SUB_GHZ'" class="field">
+      Modulation
+      <select :value="radio.modulation ?? ''" @change="save('modulation', chosen($event) || null)">
+        <option value="">not said</option>
+        <option value="OOK">on-off keying</option>
+        <option value="FSK">frequency-shift keying</option>
+      </select>
+    </label>
+    <EditField
+      v-if="radio.medium.startsWith('MESH')"
+      label="Mesh network id"
+      numeric
+      optional
+      placeholder="not chosen"
+      :value="radio.air?.networkId"
+      :save="(v: number | null) => setAir('networkId', v)"
+    />
     <label class="tick">
       <input type="checkbox" :checked="radio.receives" @change="save('receives', ticked($event))" />
       receives

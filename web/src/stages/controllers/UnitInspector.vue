@@ -6,6 +6,7 @@ import { text } from "../../app/typed";
 import { UNIT_WORDS, words } from "../../drawing/marks";
 import { pointer } from "../../plan/pointers";
 import { useBench } from "../../plan/store";
+import { alone, carries as ofDevices, drives as ofTerminals, is } from "../../plan/units";
 import PlaceFields from "../PlaceFields.vue";
 import BoardPart from "./BoardPart.vue";
 import { attached } from "./channels";
@@ -19,14 +20,45 @@ const bench = useBench();
 const plan = computed(() => bench.plan!);
 const ticked = (event: Event) => (event.target as HTMLInputElement).checked;
 const mediumName = (id: string) => bench.catalog!.media.find((m) => m.id === id)?.name ?? words(id);
-const hubs = computed(() => Object.entries(plan.value.units).filter(([, u]) => u.kind === "HUB"));
-const drives = computed(() => props.unit.kind === "CONTROLLER" || props.unit.kind === "PANEL");
-const ends = computed(() => drives.value || props.unit.kind === "SELF_CONTAINED");
+const hubs = computed(() => Object.entries(plan.value.units).filter(([, u]) => is(u, "HUB")));
+const drives = computed(() => ofTerminals(props.unit));
+const carries = computed(() => ofDevices(props.unit));
+const ends = computed(() => carries.value || alone(props.unit));
+const ROLES = [
+  "CONTROLLER",
+  "ROUTER",
+  "SWITCH",
+  "ACCESS_POINT",
+  "GATEWAY",
+  "HUB",
+  "PANEL",
+  "WALL_TABLET",
+  "ASSISTANT",
+  "RECORDER",
+] as const;
+const setRole = (role: Unit["kind"], on: boolean) => {
+  const roles = (props.unit.roles ?? []).filter((r) => r !== role);
+  return set("roles", on ? [...roles, role] : roles.length ? roles : null);
+};
+const far = computed(() =>
+  Object.values(props.unit.radios).some((r) => ["CHIRP", "SUB_GHZ"].includes(r.medium)),
+);
 /** Kinds of parts that a unit can be made of. */
 const MADE_OF: Partial<Record<Unit["kind"], string[]>> = {
   CONTROLLER: ["BOARD", "POWER_LINE"],
   PANEL: ["PANEL"],
-  HUB: ["HUB_COMPUTER"],
+  HUB: ["HUB_COMPUTER", "BOARD"],
+  ROUTER: ["NETWORK_BOX"],
+  ACCESS_POINT: ["NETWORK_BOX"],
+  GATEWAY: ["NETWORK_BOX"],
+  RECORDER: ["NETWORK_BOX"],
+  KEYPAD: ["CONTROL_POINT"],
+  HANDSET: ["CONTROL_POINT"],
+  WALL_TABLET: ["CONTROL_POINT"],
+  ASSISTANT: ["CONTROL_POINT"],
+  CAMERA: ["CONTROL_POINT"],
+  INFRARED_SENDER: ["CONTROL_POINT"],
+  COUPLER: ["NETWORK_BOX"],
   SWITCH: ["SWITCH"],
   SUPPLY: ["SUPPLY", "CONVERTER", "REGULATOR", "BACKUP"],
 };
@@ -37,9 +69,7 @@ const label = (what: string) => `${what} of ${props.unit.name}`;
 const setWireless = (field: "name" | "segment" | "joins", value: string | null) =>
   set("wireless", { name: null, segment: null, joins: null, ...props.unit.wireless, [field]: value });
 const wifi = computed(() => Object.values(props.unit.radios).some((r) => r.medium.startsWith("WIFI")));
-const offers = computed(
-  () => props.unit.kind === "ACCESS_POINT" || (props.unit.kind === "ROUTER" && wifi.value),
-);
+const offers = computed(() => is(props.unit, "ACCESS_POINT") || (is(props.unit, "ROUTER") && wifi.value));
 const networks = computed(() => [
   ...new Set(Object.values(plan.value.units).flatMap((u) => (u.wireless?.name ? [u.wireless.name] : []))),
 ]);
@@ -110,14 +140,14 @@ function remove() {
     </div>
     <div class="row">
       <EditField
-        v-if="drives && !unit.boards"
+        v-if="carries && !unit.boards"
         label="Channels"
         numeric
         :value="unit.channels"
         :save="(v: number) => set('channels', v)"
       />
       <EditField
-        v-if="unit.kind === 'ACCESS_POINT'"
+        v-if="offers"
         label="Clients at most"
         numeric
         :value="unit.maxClients"
@@ -164,19 +194,19 @@ function remove() {
           <option v-for="[hub, h] in hubs" :key="hub" :value="hub">{{ h.name }}</option>
         </select>
       </label>
-      <label v-if="unit.kind === 'HUB'" class="tick">
+      <label v-if="is(unit, 'HUB')" class="tick">
         <input type="checkbox" :checked="unit.broker" @change="set('broker', ticked($event))" />
         carries the broker
       </label>
-      <label v-if="unit.kind === 'ROUTER' || unit.kind === 'HUB'" class="tick">
+      <label v-if="is(unit, 'ROUTER') || is(unit, 'HUB')" class="tick">
         <input type="checkbox" :checked="unit.internetEntry" @change="set('internetEntry', ticked($event))" />
         internet entry
       </label>
-      <label v-if="unit.kind === 'HUB'" class="tick">
+      <label v-if="is(unit, 'HUB')" class="tick">
         <input type="checkbox" :checked="unit.bridges ?? false" @change="set('bridges', ticked($event))" />
         passes on what comes over Ethernet
       </label>
-      <label v-if="unit.kind === 'ROUTER' || unit.kind === 'HUB'" class="tick">
+      <label v-if="is(unit, 'ROUTER') || is(unit, 'HUB')" class="tick">
         <input type="checkbox" :checked="unit.tunnel ?? false" @change="set('tunnel', ticked($event))" />
         a tunnel from outside ends on it
       </label>
@@ -188,7 +218,37 @@ function remove() {
         />
         asked directly, without the broker
       </label>
+      <label v-if="far" class="tick">
+        <input type="checkbox" :checked="unit.relays ?? false" @change="set('relays', ticked($event))" />
+        relays what it hears over long range
+      </label>
+      <EditField
+        v-if="!is(unit, 'ROUTER') && unit.kind !== 'SUPPLY' && unit.kind !== 'COUPLER'"
+        label="Address lent for, h"
+        numeric
+        optional
+        placeholder="fixed on the unit"
+        :value="unit.leaseH"
+        :save="(v: number | null) => set('leaseH', v)"
+      />
     </div>
+    <details class="roles" :open="!!unit.roles?.length">
+      <summary>
+        Also is<template v-if="unit.roles?.length"
+          >: {{ unit.roles.map((r) => UNIT_WORDS[r]).join(", ") }}</template
+        >
+      </summary>
+      <div class="row">
+        <label v-for="r in ROLES.filter((k) => k !== unit.kind)" :key="r" class="tick">
+          <input
+            type="checkbox"
+            :checked="unit.roles?.includes(r) ?? false"
+            @change="setRole(r, ticked($event))"
+          />
+          {{ UNIT_WORDS[r] }}
+        </label>
+      </div>
+    </details>
     <PowerFields :id="id" :unit="unit" />
     <BoardPart v-if="drives || madeOf.length" :id="id" :unit="unit" :kinds="madeOf" />
     <RadioFields
@@ -207,7 +267,7 @@ function remove() {
           <option v-for="m in missing" :key="m" :value="m">{{ mediumName(m) }}</option>
         </select>
       </label>
-      <label v-if="drives" class="field">
+      <label v-if="carries" class="field">
         Attach a device
         <select value="" @change="attach">
           <option value="">{{ loose.length ? "choose…" : "all are attached" }}</option>
@@ -216,7 +276,7 @@ function remove() {
       </label>
       <button type="button" class="soft" @click="remove">Remove unit</button>
     </div>
-    <table v-if="drives && devices.length">
+    <table v-if="carries && devices.length">
       <caption class="unseen">
         Devices on this controller
       </caption>

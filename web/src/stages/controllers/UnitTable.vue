@@ -4,6 +4,7 @@ import { answer, api, type Op, type Unit } from "../../api/client";
 import { firstChoice, placeChosen } from "../../drawing/moves";
 import { UNIT_WORDS, words } from "../../drawing/marks";
 import { freeId, pointer, thingOf } from "../../plan/pointers";
+import { alone, carries, is } from "../../plan/units";
 import { useBench } from "../../plan/store";
 import WhereSelect from "../WhereSelect.vue";
 import Circuits from "./Circuits.vue";
@@ -21,7 +22,31 @@ const KINDS = [
   "HUB",
   "PANEL",
   "SUPPLY",
+  "KEYPAD",
+  "HANDSET",
+  "WALL_TABLET",
+  "ASSISTANT",
+  "CAMERA",
+  "RECORDER",
+  "INFRARED_SENDER",
+  "COUPLER",
 ] as const;
+/** The radio that a kind of unit mostly comes with. */
+const COMES_WITH: Partial<Record<Unit["kind"], RadioMedium>> = {
+  ACCESS_POINT: "WIFI_2G4",
+  WALL_TABLET: "WIFI_2G4",
+  ASSISTANT: "WIFI_2G4",
+  CAMERA: "WIFI_2G4",
+  INFRARED_SENDER: "WIFI_2G4",
+  KEYPAD: "SUB_GHZ",
+  HANDSET: "SUB_GHZ",
+};
+/** The first router is most people's only access point. */
+const firstWireless = computed(
+  () => !Object.values(plan.value.units).some((u) => is(u, "ROUTER") || is(u, "ACCESS_POINT")),
+);
+const carriesDevices = (kind: Unit["kind"]) =>
+  ["CONTROLLER", "PANEL", "KEYPAD", "HANDSET", "INFRARED_SENDER"].includes(kind);
 const mediumName = (id: string) => bench.catalog!.media.find((m) => m.id === id)?.name ?? words(id);
 
 const fresh = reactive({
@@ -34,7 +59,7 @@ watch(
   () => bench.floor,
   () => (fresh.where = firstChoice(plan.value, bench.floor, bench.selection)),
 );
-const hubs = computed(() => Object.entries(plan.value.units).filter(([, u]) => u.kind === "HUB"));
+const hubs = computed(() => Object.entries(plan.value.units).filter(([, u]) => is(u, "HUB")));
 
 const radio = (medium: RadioMedium, kind: Unit["kind"]) =>
   answer(api.GET("/api/catalog/radio", { params: { query: { medium, region: plan.value.region, kind } } }));
@@ -43,27 +68,28 @@ async function add() {
   await bench.guarded(async () => {
     const id = freeId(fresh.name, { ...plan.value.units, ...plan.value.devices });
     const isHub = fresh.kind === "HUB";
+    const wireless = fresh.kind === "ACCESS_POINT" || (fresh.kind === "ROUTER" && firstWireless.value);
     const medium =
-      fresh.kind === "ACCESS_POINT" ? "WIFI_2G4" : fresh.kind === "GATEWAY" ? fresh.medium : null;
+      fresh.kind === "GATEWAY" ? fresh.medium : wireless ? "WIFI_2G4" : (COMES_WITH[fresh.kind] ?? null);
     const radios = medium ? { [RADIO_IDS[medium]]: await radio(medium, fresh.kind) } : {};
     const value = {
       name: fresh.name,
       kind: fresh.kind,
       place: placeChosen(plan.value, fresh.where, fresh.kind === "ACCESS_POINT" ? 2.2 : 1.4),
       power: {
-        source: "MAINS",
-        circuit: Object.keys(plan.value.circuits)[0] ?? null,
+        source: fresh.kind === "HANDSET" ? "BATTERY" : "MAINS",
+        circuit: fresh.kind === "HANDSET" ? null : (Object.keys(plan.value.circuits)[0] ?? null),
         from: null,
         backupH: 0,
         part: null,
         count: null,
         feed: null,
       },
-      channels: fresh.kind === "CONTROLLER" || fresh.kind === "PANEL" ? 8 : 0,
-      maxClients: fresh.kind === "ACCESS_POINT" ? 30 : 0,
+      channels: carriesDevices(fresh.kind) ? 8 : 0,
+      maxClients: wireless ? 30 : 0,
       internetEntry: fresh.kind === "ROUTER",
       broker: isHub,
-      hub: fresh.kind === "CONTROLLER" || fresh.kind === "PANEL" ? (hubs.value[0]?.[0] ?? null) : null,
+      hub: carriesDevices(fresh.kind) || fresh.kind === "CAMERA" ? (hubs.value[0]?.[0] ?? null) : null,
       radios,
       ipv4: null,
       mac: null,
@@ -73,7 +99,7 @@ async function add() {
     if (isHub && hubs.value.length === 0) {
       // the first hub serves what waited for one
       for (const [other, u] of Object.entries(plan.value.units)) {
-        if ((u.kind === "CONTROLLER" || u.kind === "SELF_CONTAINED") && !u.hub) {
+        if ((carries(u) || alone(u)) && !u.hub) {
           ops.push({ op: "replace", path: pointer("units", other, "hub"), value: id });
         }
       }
@@ -164,11 +190,11 @@ const rows = computed(() => Object.entries(plan.value.units).filter(([, u]) => u
               {{ u.name }}
             </button>
           </td>
-          <td>{{ UNIT_WORDS[u.kind] }}</td>
+          <td>{{ [u.kind, ...(u.roles ?? [])].map((k) => UNIT_WORDS[k]).join(", ") }}</td>
           <td>{{ roomOf(u) }}</td>
           <td>{{ power(u) }}</td>
           <td class="number">
-            {{ u.kind === "CONTROLLER" || u.kind === "PANEL" ? channels(id, u) : "" }}
+            {{ carries(u) ? channels(id, u) : "" }}
           </td>
           <td>{{ u.hub ? plan.units[u.hub]?.name : "" }}</td>
           <td v-if="dark" class="bad">{{ bench.shown?.troubles[id]?.why }}</td>

@@ -8,6 +8,8 @@ import { JOB_WORDS, words } from "../../drawing/marks";
 import { attached } from "../controllers/channels";
 import { freeId, pointer, thingOf } from "../../plan/pointers";
 import { useBench } from "../../plan/store";
+import { is } from "../../plan/units";
+import ControlPart from "./ControlPart.vue";
 import WorksPart from "./WorksPart.vue";
 import PlaceFields from "../PlaceFields.vue";
 import WhereSelect from "../WhereSelect.vue";
@@ -43,7 +45,7 @@ async function add() {
   const place = placeChosen(plan.value, fresh.where, 1.2);
   const id = freeId(fresh.name, { ...plan.value.devices, ...plan.value.units });
   const circuit = kind.mains && !fresh.own ? (Object.keys(plan.value.circuits)[0] ?? null) : null;
-  const hub = Object.entries(plan.value.units).find(([, u]) => u.kind === "HUB")?.[0] ?? null;
+  const hub = Object.entries(plan.value.units).find(([, u]) => is(u, "HUB"))?.[0] ?? null;
   const device: Device = {
     name: fresh.name,
     kind: kind.kind,
@@ -66,6 +68,7 @@ async function add() {
     wiring: null,
     works: null,
     jobs: null,
+    control: null,
   };
   const ops: Op[] = [];
   if (fresh.own) {
@@ -326,6 +329,7 @@ const roomOf = (d: Device) => {
           </label>
         </template>
       </fieldset>
+      <ControlPart :id="device[0]" :key="device[0]" :device="device[1]" />
       <fieldset v-if="family(device[1]) !== 'SENSOR' && buttons.length" class="row">
         <legend>Push-buttons</legend>
         <label v-for="[id, b] in buttons" :key="id" class="tick">

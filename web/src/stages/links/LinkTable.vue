@@ -4,7 +4,7 @@ import { answer, api, type LinkOption, type LinkReport, type Op } from "../../ap
 import EditField from "../../app/EditField.vue";
 import FigureButton from "../../app/FigureButton.vue";
 import { percent, shown } from "../../drawing/marks";
-import { pointer, thingOf } from "../../plan/pointers";
+import { freeId, pointer, thingOf } from "../../plan/pointers";
 import { useBench } from "../../plan/store";
 import BudgetStair from "./BudgetStair.vue";
 
@@ -74,6 +74,12 @@ const use = (option: LinkOption) =>
 
 /** The choice of a person: that medium, to the receiver that hears best, even where Skelto would not. */
 async function chooseMedium(event: Event) {
+  const asked = (event.target as HTMLSelectElement).value;
+  byHand.value = BY_HAND.find(([m]) => m === asked)?.[0] ?? null;
+  if (byHand.value) {
+    (event.target as HTMLSelectElement).value = "";
+    return;
+  }
   const [medium, direction] = (event.target as HTMLSelectElement).value.split("/");
   (event.target as HTMLSelectElement).value = "";
   if (!medium) return;
@@ -95,9 +101,12 @@ function ears(id: string): [string, string][] {
   const link = plan.value.links[id]!;
   return Object.entries(plan.value.units)
     .filter(([other, u]) =>
-      link.medium === "ETHERNET"
-        ? other !== link.from && (u.kind === "SWITCH" || u.kind === "ROUTER")
-        : other !== link.from && Object.values(u.radios).some((r) => r.medium === link.medium && r.receives),
+      isByHand(link.medium)
+        ? other !== link.from
+        : link.medium === "ETHERNET"
+          ? other !== link.from && (u.kind === "SWITCH" || u.kind === "ROUTER")
+          : other !== link.from &&
+            Object.values(u.radios).some((r) => r.medium === link.medium && r.receives),
     )
     .map(([other, u]) => [other, u.name]);
 }
@@ -118,6 +127,7 @@ const unlinked = computed(() =>
     ([id, u]) =>
       u.kind !== "ROUTER" &&
       u.kind !== "SUPPLY" &&
+      u.kind !== "COUPLER" &&
       !Object.values(plan.value.links).some((l) => l.from === id),
   ),
 );
@@ -151,6 +161,48 @@ const CHOICES = [
   ["SUB_GHZ/ONE_WAY", "sub-GHz OOK/FSK, one-way"],
   ["CHIRP/TWO_WAY", "long-range chirp"],
 ] as const;
+/** Media without a radio that are laid by hand, from unit to unit. */
+const BY_HAND = [
+  ["POWER_LINE", "power-line carrier"],
+  ["RS485", "RS-485 bus"],
+  ["INFRARED", "infrared"],
+  ["CONTACT", "wired contact"],
+] as const;
+type ByHand = (typeof BY_HAND)[number][0];
+const byHand = ref<ByHand | null>(null);
+const others = computed(() =>
+  Object.entries(plan.value.units).filter(([id, u]) => id !== unit.value && u.kind !== "SUPPLY"),
+);
+/** Lays a link that needs no radio to the unit that was picked. */
+async function lay(event: Event) {
+  const to = (event.target as HTMLSelectElement).value;
+  const medium = byHand.value;
+  if (!to || !medium || !unit.value) return;
+  byHand.value = null;
+  const name = `${unitName(unit.value)} ${unitName(to)}`;
+  await bench.edit(
+    [
+      {
+        op: "add",
+        path: pointer("links", freeId(name, bench.plan!.links)),
+        value: {
+          from: unit.value,
+          to,
+          medium,
+          direction: medium === "INFRARED" || medium === "CONTACT" ? "ONE_WAY" : "TWO_WAY",
+          lengthM: null,
+          why: "chosen by hand",
+          input: null,
+          joined: null,
+        },
+      },
+    ],
+    `link of ${unitName(unit.value)} by ${mediumName(medium)}`,
+  );
+}
+const isByHand = (medium: string) => BY_HAND.some(([m]) => m === medium);
+const putLink = (link: string, field: string, value: unknown, label: string) =>
+  bench.put(pointer("links", link, field), value, label);
 </script>
 
 <template>
@@ -163,6 +215,14 @@ const CHOICES = [
           <select @change="chooseMedium">
             <option value="">choose…</option>
             <option v-for="[id, name] in CHOICES" :key="id" :value="id">{{ name }}</option>
+            <option v-for="[id, name] in BY_HAND" :key="id" :value="id">{{ name }}</option>
+          </select>
+        </label>
+        <label v-if="byHand" class="field">
+          By {{ mediumName(byHand) }} to
+          <select @change="lay">
+            <option value="">choose…</option>
+            <option v-for="[id, u] in others" :key="id" :value="id">{{ u.name }}</option>
           </select>
         </label>
         <button type="button" class="act" @click="chooseForMe">Choose for me</button>
@@ -196,7 +256,7 @@ const CHOICES = [
               }}<template v-if="r.distanceM !== null"> · {{ shown(r.distanceM, 2) }} m</template> ·
               {{ r.direction === "ONE_WAY" ? "one way" : "both ways"
               }}{{
-                r.medium === "ETHERNET"
+                r.medium === "ETHERNET" || isByHand(r.medium)
                   ? ""
                   : r.indoor
                     ? " · by walls"
@@ -212,10 +272,39 @@ const CHOICES = [
             </FigureButton>
           </span>
           <FigureButton v-else :figure="r.chanceFigure" name="cable length"
-            >cable {{ shown(r.distanceM ?? 0, 1) }} m</FigureButton
+            >{{ r.medium === "POWER_LINE" || r.medium === "INFRARED" ? "carries over" : "cable" }}
+            {{ shown(r.distanceM ?? 0, 1) }} m</FigureButton
           >
+          <template v-if="r.medium === 'CONTACT'">
+            <EditField
+              label="On its input"
+              numeric
+              optional
+              placeholder="not said"
+              :value="plan.links[r.link]?.input"
+              :save="(v: number | null) => putLink(r.link, 'input', v, `input for ${unitName(r.from)}`)"
+            />
+            <label class="field">
+              With others on it
+              <select
+                :value="plan.links[r.link]?.joined ?? ''"
+                @change="
+                  putLink(
+                    r.link,
+                    'joined',
+                    ($event.target as HTMLSelectElement).value || null,
+                    `wiring of ${unitName(r.from)}`,
+                  )
+                "
+              >
+                <option value="">alone there</option>
+                <option value="SERIES">in series</option>
+                <option value="PARALLEL">in parallel</option>
+              </select>
+            </label>
+          </template>
           <EditField
-            v-if="r.medium === 'ETHERNET'"
+            v-if="['ETHERNET', 'RS485', 'CONTACT'].includes(r.medium)"
             label="Length by hand, m"
             numeric
             optional
@@ -351,7 +440,9 @@ const CHOICES = [
                   :name="`margin of ${unitName(r.from)}`"
                   >{{ shown(r.marginDb, 1) }}</FigureButton
                 >
-                <template v-else>cable</template>
+                <template v-else>{{
+                  r.medium === "POWER_LINE" ? "mains" : r.medium === "INFRARED" ? "light" : "cable"
+                }}</template>
               </td>
               <td class="number" :class="{ bad: !r.meets }">
                 <FigureButton

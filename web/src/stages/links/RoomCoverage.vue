@@ -174,11 +174,7 @@ const remove = (id: string) =>
       <label class="field">
         Radio
         <select v-model="fresh.medium">
-          <option
-            v-for="m in bench.catalog!.media.filter((x) => x.id !== 'ETHERNET')"
-            :key="m.id"
-            :value="m.id"
-          >
+          <option v-for="m in bench.catalog!.radios" :key="m.id" :value="m.id">
             {{ m.name }}
           </option>
         </select>

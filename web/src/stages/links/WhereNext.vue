@@ -34,7 +34,7 @@ const {
   const first = found?.placings[0]?.boxes[0];
   if (first) bench.floor = first.floor;
 });
-const radios = computed(() => bench.catalog!.media.filter((m) => m.id !== "ETHERNET"));
+const radios = computed(() => bench.catalog!.radios);
 const floorName = (id: string) => bench.plan!.floors[id]?.name ?? id;
 const roomName = (id: string) => bench.plan!.rooms[id]?.name ?? id;
 const NAMES = ["Best", "Second choice", "Third choice"];

@@ -106,6 +106,8 @@ const bind = (medium: Schemas["Link"]["medium"]) => {
           direction: answered ? "TWO_WAY" : "ONE_WAY",
           lengthM: null,
           why: "bound directly",
+          input: null,
+          joined: null,
         } satisfies Schemas["Link"],
       },
     ],

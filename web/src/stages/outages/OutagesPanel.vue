@@ -9,6 +9,7 @@ import OutageClock from "./OutageClock.vue";
 import EditField from "../../app/EditField.vue";
 import { text } from "../../app/typed";
 import { useBench } from "../../plan/store";
+import { is } from "../../plan/units";
 
 const bench = useBench();
 const plan = computed(() => bench.plan!);
@@ -31,7 +32,7 @@ const chosen = computed(() => {
 });
 const hubs = computed(() =>
   Object.entries(plan.value.units)
-    .filter(([, u]) => u.kind === "HUB")
+    .filter(([, u]) => is(u, "HUB"))
     .map(([id, u]) => {
       const units = Object.entries(plan.value.units).filter(([, o]) => o.hub === id);
       const served = new Set(units.map(([unit]) => unit));

@@ -72,7 +72,7 @@ public class SettingsBenchmark {
         Plan all = fresh.with(b -> b.cautionsRead(true)
                 .spots(Map.of("a", new Spot("A", 400, 600, 0), "b", new Spot("B", 4000, 5200, 0)))
                 .units(Map.of("out", unit("out", UnitKind.CONTROLLER, "b"), "in", unit("in", UnitKind.GATEWAY, "a")))
-                .links(Map.of("far", new Link("out", "in", Medium.CHIRP, null, null, null))));
+                .links(Map.of("far", Link.of("out", "in", Medium.CHIRP, null, null, null))));
         return all.withPaths(
                 Map.of("p", RadioPath.overGround("in", "out", hills.profile(400, 600, 4000, 5200), "grid of heights")));
     }

@@ -86,7 +86,7 @@ public final class Plans {
     }
 
     public static Link link(String from, String to, Medium medium) {
-        return new Link(from, to, medium, Direction.TWO_WAY, null, null);
+        return Link.of(from, to, medium, Direction.TWO_WAY, null, null);
     }
 
     /** A unit at y = 2 m, 1.5 m above the floor; the room follows from x. */

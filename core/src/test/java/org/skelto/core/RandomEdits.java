@@ -223,7 +223,7 @@ public final class RandomEdits {
 
     private Plan all(Plan plan, Medium medium) {
         Map<String, Link> all = new TreeMap<>(plan.links());
-        all.replaceAll((id, l) -> random.nextInt(3) == 0 ? l : new Link(l.from(), l.to(), medium, null, null, null));
+        all.replaceAll((id, l) -> random.nextInt(3) == 0 ? l : Link.of(l.from(), l.to(), medium, null, null, null));
         return plan.withLinks(all);
     }
 
@@ -267,7 +267,7 @@ public final class RandomEdits {
 
     private Link link(Plan plan, Link link) {
         return random.nextBoolean()
-                ? new Link(link.from(), link.to(), link.medium(), one(List.of(Direction.values())), null, link.why())
-                : new Link(link.from(), one(plan.units().keySet()), one(List.of(Medium.values())), null, null, null);
+                ? Link.of(link.from(), link.to(), link.medium(), one(List.of(Direction.values())), null, link.why())
+                : Link.of(link.from(), one(plan.units().keySet()), one(List.of(Medium.values())), null, null, null);
     }
 }

@@ -16,6 +16,7 @@ import org.skelto.core.house.DeviceState;
 import org.skelto.core.house.Moment;
 import org.skelto.core.house.Outage;
 import org.skelto.core.house.Outages;
+import org.skelto.core.house.SchemeChoice;
 import org.skelto.core.house.State;
 import org.skelto.core.house.WayRoute;
 import org.skelto.core.links.LinkReport;
@@ -107,6 +108,11 @@ public record Assessment(
                 .stages(StageProgress.of(facts, snags))
                 .failures(failures)
                 .build();
+    }
+
+    /** What each control scheme alone would make of a device. */
+    public static List<SchemeChoice> schemes(Facts facts, String device) {
+        return facts.outages().schemes(device);
     }
 
     /** The planned ways of a device, opened. */

@@ -141,7 +141,7 @@ public final class Purchasing {
     }
 
     private void unit(Unit unit) {
-        use(unit.power().part(), unit.power().parts(), unit.name());
+        use(unit.power().part(), unit.power().parts() * unit.power().inSeries(), unit.name());
         if (unit.power().feed() != null && unit.power().feed().fuseA() != null) {
             use("fuse-holder", 1, unit.name());
         }

@@ -35,7 +35,9 @@ final class SpendSteps {
         double shared = 0;
         for (Map.Entry<String, Unit> e : plan.units().entrySet()) {
             Unit unit = e.getValue();
-            double own = each(bought, unit.power().part()) * unit.power().parts();
+            double own = each(bought, unit.power().part())
+                    * unit.power().parts()
+                    * unit.power().inSeries();
             if (unit.boards() != null) {
                 own += each(bought, unit.boards().main());
                 for (Attached board : unit.boards().more().values()) {

@@ -31,27 +31,45 @@ public record AddUnit(UnitKind kind, @Nullable String room) implements Command {
     @Override
     public Proposal on(Plan plan) {
         String name = Asked.freeName(Wording.of(kind), Asked.names(plan));
-        boolean offersWireless = kind == UnitKind.ACCESS_POINT;
-        Map<String, Radio> radios =
-                offersWireless ? Map.of("wifi", RadioDefaults.radio(Medium.WIFI_2G4, plan.region(), kind)) : Map.of();
+        // the first router is most people's only access point
+        boolean offersWireless = kind == UnitKind.ACCESS_POINT
+                || kind == UnitKind.ROUTER
+                        && plan.units().values().stream()
+                                .noneMatch(u -> u.is(UnitKind.ACCESS_POINT) || u.is(UnitKind.ROUTER));
+        Medium medium = offersWireless ? Medium.WIFI_2G4 : usual(kind);
+        Map<String, Radio> radios = medium == null
+                ? Map.of()
+                : Map.of(RadioDefaults.id(medium), RadioDefaults.radio(medium, plan.region(), kind));
         Unit unit = UnitBuilder.builder()
                 .name(name)
                 .kind(kind)
-                .place(Asked.middle(plan, room, offersWireless ? HIGH_M : USUAL_M))
-                .power(Power.of(PowerSource.MAINS, Asked.first(plan.circuits()), null, 0))
-                .channels(kind.drives() ? CHANNELS : 0)
+                .place(Asked.middle(plan, room, kind == UnitKind.ACCESS_POINT ? HIGH_M : USUAL_M))
+                .power(
+                        kind == UnitKind.HANDSET
+                                ? Power.battery()
+                                : Power.of(PowerSource.MAINS, Asked.first(plan.circuits()), null, 0))
+                .channels(kind.carries() ? CHANNELS : 0)
                 .maxClients(offersWireless ? CLIENTS : 0)
                 .internetEntry(kind == UnitKind.ROUTER)
                 .broker(kind == UnitKind.HUB)
-                .hub(kind.drives() ? hub(plan) : null)
+                .hub(kind.carries() || kind == UnitKind.CAMERA ? hub(plan) : null)
                 .radios(radios)
                 .build();
         return new Proposal(name, List.of(Edit.add(Pointers.of("units", Asked.freeId(name, Asked.ids(plan))), unit)));
     }
 
+    /** The radio that a kind of unit mostly comes with, or null. */
+    private static @Nullable Medium usual(UnitKind kind) {
+        return switch (kind) {
+            case WALL_TABLET, ASSISTANT, CAMERA, INFRARED_SENDER -> Medium.WIFI_2G4;
+            case KEYPAD, HANDSET -> Medium.SUB_GHZ;
+            default -> null;
+        };
+    }
+
     private static @Nullable String hub(Plan plan) {
         return plan.units().entrySet().stream()
-                .filter(e -> e.getValue().kind() == UnitKind.HUB)
+                .filter(e -> e.getValue().is(UnitKind.HUB))
                 .map(Map.Entry::getKey)
                 .findFirst()
                 .orElse(null);

@@ -22,7 +22,7 @@ public record Attach(List<String> devices, @Nullable String unit) implements Com
     @Override
     public Proposal on(Plan plan) {
         Unit to = unit == null ? null : Asked.of(plan.units(), unit, "unit", "a unit");
-        if (to != null && !to.drives()) {
+        if (to != null && !to.carries()) {
             throw new Refused("unit", "names a unit that drives no devices");
         }
         List<Edit> edits = new ArrayList<>();

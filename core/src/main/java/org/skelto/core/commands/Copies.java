@@ -77,7 +77,7 @@ final class Copies {
                 links.add(copy);
                 edits.add(Edit.add(
                         Pointers.of("links", copy),
-                        new Link(
+                        Link.of(
                                 copies.getOrDefault(link.from(), link.from()),
                                 copies.getOrDefault(link.to(), link.to()),
                                 link.medium(),

@@ -32,6 +32,8 @@ import org.skelto.core.work.ComputingBudget;
 /** Judges every device of a plan with a set of components gone. */
 public final class Outages {
     private final Plan plan;
+    private final Catalogue parts;
+    private final @Nullable Set<String> phonePoints;
     private final Map<String, List<JobWays>> jobs = new LinkedHashMap<>();
     private final Map<String, Formula> stuck = new HashMap<>();
     private final Hops hops;
@@ -46,6 +48,8 @@ public final class Outages {
     /** The outages of a plan. */
     public Outages(Plan plan, Catalogue parts, HouseInputs given) {
         this.plan = plan;
+        this.parts = parts;
+        this.phonePoints = given.phonePoints();
         this.hops = new Hops(plan, given.carrying(), given.possible());
         this.feeds = new Feeds(plan, given.stores());
         this.components = Components.of(plan);
@@ -165,6 +169,22 @@ public final class Outages {
             }
         }
         return routes;
+    }
+
+    /** What each control scheme alone would make of a device. */
+    public List<SchemeChoice> schemes(String device) {
+        Map<Set<String>, Judge> judges = new HashMap<>();
+        House house = new House(plan, power(Outage.of(Set.of())), hops);
+        Judge judge = new Judge(plan, named, house, whole, drawn);
+        Routing routing = new Routing(plan, Map.of(), house, judge, gone -> judge);
+        JobState any = new JobState(Job.OPERATE, State.HOLDS, "", false, List.of());
+        return new Schemes(
+                        plan,
+                        parts,
+                        phonePoints,
+                        components,
+                        gone -> gone.isEmpty() ? judge : judges.computeIfAbsent(gone, this::judge))
+                .of(device, way -> routing.open(any, new WayState(way.name(), true, null, null), way.formula()));
     }
 
     /** The legs of the best route between two units with everything working; none when there is no route. */

@@ -274,7 +274,7 @@ public final class LinkChooser {
             with = plan.withUnits(units);
         }
         LinkReport report = new LinkAssessor(with, site, tables)
-                .report("trial", new Link(unitId, to, medium, direction, null, null));
+                .report("trial", Link.of(unitId, to, medium, direction, null, null));
         return LinkChooserTrialBuilder.builder()
                 .to(to)
                 .medium(medium)
@@ -328,7 +328,7 @@ public final class LinkChooser {
         }
         String id = Slugs.free(Slugs.slug(unitId + "-" + to, "link"), otherLinks(unitId));
         String chosen = "chosen by Skelto: " + why;
-        edits.add(Edit.add(Pointers.of("links", id), new Link(unitId, to, medium, trial.direction, null, chosen)));
+        edits.add(Edit.add(Pointers.of("links", id), Link.of(unitId, to, medium, trial.direction, null, chosen)));
         return edits;
     }
 

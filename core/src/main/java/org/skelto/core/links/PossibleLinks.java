@@ -66,7 +66,7 @@ public final class PossibleLinks {
     private void add(String from, String to, Medium medium, Direction direction) {
         ComputingBudget.step();
         if (planned.add(key(from, to, medium))) {
-            found.add(new Link(from, to, medium, direction, null, null));
+            found.add(Link.of(from, to, medium, direction, null, null));
         }
     }
 

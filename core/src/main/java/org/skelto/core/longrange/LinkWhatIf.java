@@ -50,7 +50,7 @@ final class LinkWhatIf {
         this.path = plan.paths().get(pathId);
         Map.Entry<String, Link> known = LongRange.linkOver(plan, path, medium).orElse(null);
         this.linkId = known == null ? null : known.getKey();
-        this.link = known == null ? new Link(path.from(), path.to(), medium, null, null, null) : known.getValue();
+        this.link = known == null ? Link.of(path.from(), path.to(), medium, null, null, null) : known.getValue();
         this.now = in(plan);
         this.wallsDb = Math.max(0, overWhole() - now.marginDb());
     }

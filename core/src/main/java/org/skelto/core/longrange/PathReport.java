@@ -139,8 +139,7 @@ public record PathReport(
         Medium medium = wanted == null ? media.get(0) : wanted;
         String link =
                 LongRange.linkOver(plan, path, medium).map(Map.Entry::getKey).orElse(null);
-        Link judged =
-                link != null ? plan.links().get(link) : new Link(path.from(), path.to(), medium, null, null, null);
+        Link judged = link != null ? plan.links().get(link) : Link.of(path.from(), path.to(), medium, null, null, null);
         LinkAssessor assessor = new LinkAssessor(plan, site, tables);
         Radio radio = plan.units().get(judged.from()).radio(medium).orElseThrow();
         Outdoors ground = assessor.outdoors(path, radio.frequencyMHz(), medium);

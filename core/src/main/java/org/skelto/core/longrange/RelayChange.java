@@ -145,13 +145,13 @@ final class RelayChange {
             edits.add(Edit.add(
                     Pointers.of(
                             "links", Slugs.free(outer + "-relay", plan.links().keySet())),
-                    new Link(outer, unit, trial.link.medium(), trial.link.direction(), null, "over a relay")));
+                    Link.of(outer, unit, trial.link.medium(), trial.link.direction(), null, "over a relay")));
         }
         edits.add(Edit.add(
                 Pointers.of(
                         "links",
                         Slugs.free(unit + "-" + trial.link.to(), plan.links().keySet())),
-                new Link(unit, trial.link.to(), trial.link.medium(), trial.link.direction(), null, "relay")));
+                Link.of(unit, trial.link.to(), trial.link.medium(), trial.link.direction(), null, "relay")));
         RadioPath one = Outdoors.part(trial.path, 0, where);
         RadioPath two = Outdoors.part(trial.path, where, length);
         Set<String> taken = new TreeSet<>(plan.paths().keySet());

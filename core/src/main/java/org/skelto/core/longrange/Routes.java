@@ -91,7 +91,7 @@ public final class Routes {
         if (medium == null) {
             return none(name, a.name() + " and " + b.name() + " share no radio");
         }
-        Link trial = new Link(from, to, medium, null, null, null);
+        Link trial = Link.of(from, to, medium, null, null, null);
         LinkReport report = new LinkAssessor(plan, site, tables).report("trial", trial);
         if (report.marginDb() == null) {
             return none(name, report.trouble());
@@ -129,7 +129,7 @@ public final class Routes {
         for (Outages.RouteLeg step : way) {
             ComputingBudget.step();
             Link link = step.link() == null
-                    ? new Link(step.from(), step.to(), step.medium(), null, null, null)
+                    ? Link.of(step.from(), step.to(), step.medium(), null, null, null)
                     : plan.links().get(step.link());
             legs.add(leg(plan, link, assessor.report(name, link), step.link() != null, step.from(), step.to()));
         }

@@ -11,6 +11,10 @@ public enum PartKind {
     EXPANDER,
     RADIO_MODULE,
     HUB_COMPUTER,
+    /** A router, access point, gateway, recorder or coupler. */
+    NETWORK_BOX,
+    /** What people press, carry, look at or speak to, and what looks at them: keypads, handsets, tablets, assistants, cameras. */
+    CONTROL_POINT,
     PANEL,
     POWER_LINE,
     /** A strike or bolt. */

@@ -180,7 +180,7 @@ final class BoxMaker {
                     Slugs.slug(unit + "-" + box, "link"), plan.links().keySet());
             edits.add(Edit.add(
                     Pointers.of("links", id),
-                    new Link(unit, box, medium, null, null, "the proposed box hears it best")));
+                    Link.of(unit, box, medium, null, null, "the proposed box hears it best")));
         }
         return edits;
     }

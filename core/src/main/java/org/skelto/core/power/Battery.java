@@ -37,7 +37,7 @@ record Battery(double volts, double capacityMah, double usable, double cold, dou
         ComputingBudget.step();
         double cold = cold(plan, unit, cell);
         return new Battery(
-                cell.figure(Quantity.OUTPUT_V, 3),
+                cell.figure(Quantity.OUTPUT_V, 3) * unit.power().inSeries(),
                 cell.figure(Quantity.CAPACITY_AH, 0) * 1000 * unit.power().parts(),
                 cell.figure(Quantity.USABLE, 1) * cold,
                 cold,

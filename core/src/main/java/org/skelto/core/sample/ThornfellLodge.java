@@ -377,6 +377,6 @@ public final class ThornfellLodge {
     }
 
     private void link(String from, String to, Medium medium) {
-        links.put(from + "-" + to, new Link(from, to, medium, Direction.TWO_WAY, null, null));
+        links.put(from + "-" + to, Link.of(from, to, medium, Direction.TWO_WAY, null, null));
     }
 }

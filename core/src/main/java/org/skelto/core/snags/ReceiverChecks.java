@@ -59,7 +59,7 @@ final class ReceiverChecks {
             if (link.to().equals(id) && link.medium().wifi()) {
                 left.keySet().stream()
                         .map(to -> assessor.report(
-                                linkId, new Link(link.from(), to, link.medium(), link.direction(), null, null)))
+                                linkId, Link.of(link.from(), to, link.medium(), link.direction(), null, null)))
                         .filter(LinkReport::meets)
                         .max(java.util.Comparator.comparingDouble(LinkReport::marginDb))
                         .ifPresent(r -> moves.add(new Move(linkId, r.to(), r.marginDb())));
@@ -127,7 +127,7 @@ final class ReceiverChecks {
                                         "Also link it to " + RadioChecks.name(c, second.to()),
                                         Edit.add(
                                                 CheckContext.link(linkId),
-                                                new Link(
+                                                Link.of(
                                                         only.from(),
                                                         second.to(),
                                                         only.medium(),
@@ -150,7 +150,7 @@ final class ReceiverChecks {
                         .filter(Radio::receives)
                         .isPresent())
                 .map(e -> assessor.report(
-                        "trial", new Link(only.from(), e.getKey(), only.medium(), only.direction(), null, null)))
+                        "trial", Link.of(only.from(), e.getKey(), only.medium(), only.direction(), null, null)))
                 .filter(LinkReport::meets)
                 .max(java.util.Comparator.comparingDouble(LinkReport::marginDb));
     }

@@ -218,7 +218,7 @@ class ChooserTest {
         Plan one = Plans.link(
                 plan,
                 "board-ap",
-                new org.skelto.core.plan.network.Link("board", "ap", Medium.WIFI_2G4, Direction.ONE_WAY, null, null));
+                org.skelto.core.plan.network.Link.of("board", "ap", Medium.WIFI_2G4, Direction.ONE_WAY, null, null));
         assertEquals(
                 1,
                 new LinkAssessor(SiteModel.of(one), new SlabTables())

@@ -90,7 +90,7 @@ class HearingTest {
         plan = Plans.put(plan, "ears", Plans.with(plan.units().get("ears"), mute));
         plan = Plans.put(plan, "probe", Plans.with(plan.units().get("probe"), plain(Medium.SUB_GHZ, 868.3)));
         LinkReport report = new LinkAssessor(SiteModel.of(plan), new SlabTables())
-                .report("x", new Link("probe", "ears", Medium.SUB_GHZ, null, null, null));
+                .report("x", Link.of("probe", "ears", Medium.SUB_GHZ, null, null, null));
         assertEquals("ears has no sub-GHz OOK/FSK receiver", report.trouble());
         assertNull(report.marginDb());
         assertTrue(!report.carries("probe") && !report.carries("ears"));
@@ -111,7 +111,7 @@ class HearingTest {
                 .build();
         plan = Plans.put(plan, "probe", Plans.with(plan.units().get("probe"), mouth));
         LinkReport report = new LinkAssessor(SiteModel.of(plan), new SlabTables())
-                .report("x", new Link("probe", "ears", Medium.SUB_GHZ, null, null, null));
+                .report("x", Link.of("probe", "ears", Medium.SUB_GHZ, null, null, null));
         assertTrue(report.carries("probe") && !report.carries("ears"));
         assertTrue(report.chance() > report.target() && !report.meets(), "two-way was asked for");
     }

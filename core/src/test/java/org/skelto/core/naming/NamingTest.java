@@ -171,8 +171,8 @@ class NamingTest {
         units.put("supply", unit(UnitKind.SUPPLY));
         units.put("probe", unit(UnitKind.SELF_CONTAINED));
         units.put("gate", unit(UnitKind.GATEWAY));
-        Plan again = NameAssigner.assign(plan.withUnits(units)
-                .withLinks(Map.of("l", new Link("probe", "gate", Medium.CHIRP, null, null, null))));
+        Plan again = NameAssigner.assign(
+                plan.withUnits(units).withLinks(Map.of("l", Link.of("probe", "gate", Medium.CHIRP, null, null, null))));
         assertEquals(hub, again.units().get("huba"), "the same hardware address once more, the address untouched");
         assertNull(again.units().get("supply").ipv4());
         assertNull(again.units().get("probe").ipv4(), "it speaks no IP");

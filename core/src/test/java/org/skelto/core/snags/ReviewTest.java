@@ -186,7 +186,7 @@ class ReviewTest {
         cases.put("R12", crowded);
         cases.put(
                 "R16",
-                Plans.link(SOUND, "board-ap", new Link("board", "ap", Medium.WIFI_2G4, Direction.ONE_WAY, null, null)));
+                Plans.link(SOUND, "board-ap", Link.of("board", "ap", Medium.WIFI_2G4, Direction.ONE_WAY, null, null)));
         Radio boxed = RadioBuilder.builder()
                 .medium(Medium.WIFI_2G4)
                 .frequencyMHz(2437)

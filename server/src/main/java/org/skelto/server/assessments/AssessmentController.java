@@ -5,6 +5,7 @@ import org.skelto.core.assessment.Assessment;
 import org.skelto.core.commands.Command;
 import org.skelto.core.facts.Facts;
 import org.skelto.core.house.Outage;
+import org.skelto.core.house.SchemeChoice;
 import org.skelto.core.house.WayRoute;
 import org.skelto.core.links.LinkChooser;
 import org.skelto.core.plan.Plan;
@@ -56,6 +57,15 @@ class AssessmentController {
             throw Refusal.of(HttpStatus.NOT_FOUND, "There is no such device in the plan.");
         }
         return Assessment.ways(open.figures(), device, outage);
+    }
+
+    /** What each control scheme alone would make of a device: what it survives, how quick it is, what it costs. */
+    @GetMapping("/devices/{device}/schemes")
+    List<SchemeChoice> schemes(OpenPlan open, @PathVariable String device) {
+        if (!open.plan().devices().containsKey(device)) {
+            throw Refusal.of(HttpStatus.NOT_FOUND, "There is no such device in the plan.");
+        }
+        return Assessment.schemes(open.figures(), device);
     }
 
     /** What would follow from an edit; nothing is stored. */

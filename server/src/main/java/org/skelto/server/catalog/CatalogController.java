@@ -41,6 +41,7 @@ class CatalogController {
             List<KindChoice> deviceKinds,
             List<Choice> unitKinds,
             List<Choice> media,
+            List<Choice> radios,
             List<Choice> materials,
             List<Choice> bands,
             List<Choice> cautions,

@@ -11,7 +11,6 @@ import org.skelto.core.calibration.Reading;
 import org.skelto.core.plan.Plan;
 import org.skelto.core.plan.equipment.Unit;
 import org.skelto.core.plan.format.Limits;
-import org.skelto.core.plan.radio.Medium;
 import org.skelto.core.plan.validation.Problem;
 import org.skelto.server.figures.ReadingSource;
 import org.skelto.server.people.Person;
@@ -144,9 +143,7 @@ public class Readings implements ReadingSource {
         if (unit == null) {
             return new Problem(at + "/unit", "names a transmitter that is not in the plan");
         }
-        if (r.medium() == null
-                || !r.medium().radio()
-                || unit.radio(r.medium()).isEmpty()) {
+        if (r.medium() == null || !r.medium().radio() || unit.radio(r.medium()).isEmpty()) {
             return new Problem(at + "/medium", unit.name() + " has no radio of that kind");
         }
         if (unit.place() == null || unit.place().room() == null && unit.place().spot() == null) {

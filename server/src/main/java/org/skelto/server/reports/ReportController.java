@@ -16,7 +16,6 @@ import org.skelto.core.placement.PlacementResult;
 import org.skelto.core.placement.PlacementResultBuilder;
 import org.skelto.core.placement.Placer;
 import org.skelto.core.plan.Plan;
-import org.skelto.core.plan.radio.Medium;
 import org.skelto.core.plan.validation.Problem;
 import org.skelto.core.power.PowerNode;
 import org.skelto.core.site.SiteModel;

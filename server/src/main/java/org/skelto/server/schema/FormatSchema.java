@@ -139,7 +139,8 @@ class FormatSchema {
             ArrayNode constants = schema.putArray("enum");
             Arrays.stream(shape.type().getEnumConstants())
                     .map(constant -> ((Enum<?>) constant).name())
-                    .filter(name -> without == null || !java.util.List.of(without.value()).contains(name))
+                    .filter(name -> without == null
+                            || !java.util.List.of(without.value()).contains(name))
                     .forEach(constants::add);
         }
 

@@ -43,14 +43,21 @@ public record Link(
     }
 
     /** A link that is no wired contact. */
-    public Link(
+    public static Link of(
             String from,
             String to,
             Medium medium,
-            Direction direction,
+            @Nullable Direction direction,
             @Nullable Double lengthM,
             @Nullable String why) {
-        this(from, to, medium, direction, lengthM, why, null, null);
+        return LinkBuilder.builder()
+                .from(from)
+                .to(to)
+                .medium(medium)
+                .direction(direction == null ? Direction.TWO_WAY : direction)
+                .lengthM(lengthM)
+                .why(why)
+                .build();
     }
 
     public Link {
