@@ -64,7 +64,7 @@ class ArchitectureTest {
                 "work");
         arrow("naming", "plan", "site", "work");
         arrow("commands", "links", "plan");
-        arrow("house", "parts", "plan", "power", "quantity", "radio", "work");
+        arrow("house", "links", "parts", "plan", "power", "quantity", "radio", "work");
         arrow("build", "parts", "plan", "power", "quantity", "site", "wiring", "work");
         arrow("calculator", "plan", "power", "radio", "wiring", "work");
         arrow("sample", "ground", "links", "plan");

@@ -33,6 +33,7 @@ final class House {
     private static final int MESH_802154_HOPS = 30;
 
     private final Plan plan;
+    private final boolean drawn;
     private final PowerState power;
     private final Hops hops;
     private final Map<String, Map<String, Step>> heardFrom = new ConcurrentHashMap<>();
@@ -50,6 +51,12 @@ final class House {
             Comparator.comparingDouble((Step s) -> -s.chance).thenComparingInt(Step::steps);
 
     House(Plan plan, PowerState power, Hops hops) {
+        this(plan, power, hops, false);
+    }
+
+    /** @param drawn whether carriers on the mains wires get everywhere, as everything else that is drawn */
+    House(Plan plan, PowerState power, Hops hops, boolean drawn) {
+        this.drawn = drawn;
         this.plan = plan;
         this.power = power;
         this.hops = hops;
@@ -333,9 +340,11 @@ final class House {
                 || unit.is(UnitKind.INFRARED_SENDER) && out == Medium.INFRARED;
     }
 
-    private boolean carrier(String one, String other) {
-        return PowerLine.proof(plan, plan.units().get(one), plan.units().get(other), this::live, this::up)
-                .isPresent();
+    /** Whether what one unit puts on the mains wires gets to another. */
+    boolean carrier(String one, String other) {
+        return drawn
+                || PowerLine.proof(plan, plan.units().get(one), plan.units().get(other), this::live, this::up)
+                        .isPresent();
     }
 
     private static boolean repeats(Unit unit, Medium in, Medium out) {

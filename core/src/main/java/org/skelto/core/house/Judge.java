@@ -16,9 +16,12 @@ import org.skelto.core.house.Formula.Not;
 import org.skelto.core.house.Formula.Powered;
 import org.skelto.core.house.Formula.Reaches;
 import org.skelto.core.house.Formula.Up;
+import org.skelto.core.links.PowerLine;
 import org.skelto.core.plan.Plan;
+import org.skelto.core.plan.equipment.UnitKind;
 import org.skelto.core.plan.power.PowerSource;
 import org.skelto.core.plan.power.Source;
+import org.skelto.core.plan.radio.Medium;
 import org.skelto.core.work.ComputingBudget;
 
 /** Says whether a formula holds in a house, and names the first thing that breaks it when it does not. */
@@ -220,7 +223,32 @@ final class Judge {
                 return name(gone) + " is out";
             }
         }
+        if (dead.isEmpty()) {
+            for (House.Leg leg : whole.route(reaches.from(), reaches.to(), false)) {
+                if (leg.hop().medium() == Medium.POWER_LINE && !house.carrier(leg.from(), leg.to())) {
+                    return silent(leg.from(), leg.to());
+                }
+            }
+        }
         return dead.isEmpty() ? gap(drawn.way(reaches.from(), reaches.to()), reaches) : down(dead.get(0));
+    }
+
+    /** Why nothing gets over the mains wires that did. */
+    private String silent(String one, String other) {
+        for (String unit : List.of(one, other)) {
+            List<String> circuits = PowerLine.circuits(plan, plan.units().get(unit));
+            if (circuits.stream().noneMatch(house::live)) {
+                return circuits.isEmpty()
+                        ? unit(unit) + " is on no mains circuit"
+                        : dead(circuits.get(0), new HashSet<>());
+            }
+        }
+        for (String id : plan.units().keySet()) {
+            if (plan.units().get(id).is(UnitKind.COUPLER)) {
+                return down(id);
+            }
+        }
+        return "no coupler carries from the phase of " + unit(one) + " to that of " + unit(other);
     }
 
     private String failedLink(String one, String other) {

@@ -58,7 +58,7 @@ public final class Outages {
         named.putAll(faults);
         PowerState all = new PowerState(feeds, Set.of());
         this.whole = new House(plan, all, hops);
-        this.drawn = new House(plan, all, new Hops(plan, Carrying.EVERYTHING, given.possible()));
+        this.drawn = new House(plan, all, new Hops(plan, Carrying.EVERYTHING, given.possible()), true);
         WayBuilder builder = new WayBuilder(plan, parts, given.phonePoints());
         plan.devices().forEach((id, device) -> {
             jobs.put(id, builder.jobs(id, device));
@@ -176,7 +176,7 @@ public final class Outages {
         Map<Set<String>, Judge> judges = new HashMap<>();
         House house = new House(plan, power(Outage.of(Set.of())), hops);
         Judge judge = new Judge(plan, named, house, whole, drawn);
-        Routing routing = new Routing(plan, Map.of(), house, judge, gone -> judge);
+        Routing routing = new Routing(plan, components, house, judge, gone -> judge);
         JobState any = new JobState(Job.OPERATE, State.HOLDS, "", false, List.of());
         return new Schemes(
                         plan,

@@ -17,6 +17,7 @@ import org.skelto.core.plan.equipment.ControlScheme;
 import org.skelto.core.plan.equipment.Device;
 import org.skelto.core.plan.equipment.Unit;
 import org.skelto.core.plan.equipment.UnitKind;
+import org.skelto.core.plan.equipment.Way;
 import org.skelto.core.work.ComputingBudget;
 
 /** Compares the control schemes that a device could have: what each would survive, how quick it is, what it costs. */
@@ -53,7 +54,7 @@ final class Schemes {
         for (ControlScheme scheme : ControlScheme.values()) {
             ways.put(scheme, ways(id, device, scheme));
         }
-        Map<ControlScheme, List<String>> lost = lost(ways, now);
+        Map<ControlScheme, List<Component>> lost = lost(ways, now);
         List<SchemeChoice> choices = new ArrayList<>();
         for (ControlScheme scheme : ControlScheme.values()) {
             ComputingBudget.step();
@@ -65,7 +66,7 @@ final class Schemes {
                     .filter(r -> !r.steps().isEmpty())
                     .min(Comparator.comparingDouble(WayRoute::typicalMs))
                     .orElse(null);
-            List<String> names = lost.get(scheme);
+            List<String> names = lost.get(scheme).stream().map(Component::name).toList();
             choices.add(SchemeChoiceBuilder.builder()
                     .scheme(scheme)
                     .chosen(device.control() == null ? !working.isEmpty() && usual(device, scheme) : device.by(scheme))
@@ -76,7 +77,7 @@ final class Schemes {
                     .typicalMs(quickest == null ? null : quickest.typicalMs())
                     .worstMs(quickest == null ? null : quickest.worstMs())
                     .latency(quickest == null ? null : quickest.latency())
-                    .feePerMonth(fee(working, now))
+                    .feePerMonth(fee(lost.get(scheme)))
                     .needs(working.isEmpty() ? needs(device, scheme) : null)
                     .build());
         }
@@ -101,15 +102,26 @@ final class Schemes {
                 .contains(way.name());
     }
 
-    /** Without choosing, these count. */
-    private static boolean usual(Device device, ControlScheme scheme) {
-        return scheme == ControlScheme.OWN || scheme == ControlScheme.BOUND || scheme == ControlScheme.HUB
-                ? device.by(scheme)
-                : scheme == ControlScheme.PANEL && device.unit() != null;
+    /** Whether a scheme counts where none is chosen. */
+    private boolean usual(Device device, ControlScheme scheme) {
+        Unit unit = device.unit() == null ? null : plan.units().get(device.unit());
+        boolean panel = unit != null && unit.is(UnitKind.PANEL) && unit.hub() == null;
+        return switch (scheme) {
+            case OWN ->
+                device.ways().contains(Way.ALONE)
+                        || device.wallControls().stream()
+                                .map(plan.devices()::get)
+                                .anyMatch(b -> b.unit() != null && b.unit().equals(device.unit()));
+            case BOUND -> true;
+            case HUB -> !panel;
+            case PANEL -> panel;
+            case SERVICE, REQUEST -> false;
+        };
     }
 
-    private Map<ControlScheme, List<String>> lost(Map<ControlScheme, List<PlannedWay>> ways, Judge now) {
-        Map<ControlScheme, List<String>> lost = new LinkedHashMap<>();
+    /** The components whose failure alone ends each scheme. */
+    private Map<ControlScheme, List<Component>> lost(Map<ControlScheme, List<PlannedWay>> ways, Judge now) {
+        Map<ControlScheme, List<Component>> lost = new LinkedHashMap<>();
         Map<ControlScheme, Set<String>> leaning = new LinkedHashMap<>();
         ways.forEach((scheme, all) -> {
             lost.put(scheme, new ArrayList<>());
@@ -124,7 +136,7 @@ final class Schemes {
                     without = without == null ? judges.apply(Set.of(component.id())) : without;
                     Judge judge = without;
                     if (ways.get(scheme).stream().noneMatch(w -> judge.holds(w.formula()))) {
-                        lost.get(scheme).add(component.name());
+                        lost.get(scheme).add(component);
                     }
                 }
             }
@@ -147,14 +159,11 @@ final class Schemes {
                                         .toList());
     }
 
-    /** Of all services that the proofs of its ways name. */
-    private double fee(List<PlannedWay> working, Judge now) {
-        Set<String> named = new TreeSet<>();
-        working.forEach(w -> now.proof(w.formula(), named::add));
+    private double fee(List<Component> lost) {
         return plan.services().entrySet().stream()
-                .filter(e -> named.contains(Component.service(e.getKey())))
-                .mapToDouble(e ->
-                        e.getValue().feePerMonth() == null ? 0 : e.getValue().feePerMonth())
+                .filter(e -> e.getValue().feePerMonth() != null
+                        && lost.stream().anyMatch(c -> c.id().equals(Component.service(e.getKey()))))
+                .mapToDouble(e -> e.getValue().feePerMonth())
                 .sum();
     }
 

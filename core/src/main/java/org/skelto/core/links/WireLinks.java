@@ -4,6 +4,7 @@ import java.util.Objects;
 import org.jspecify.annotations.Nullable;
 import org.skelto.core.plan.Plan;
 import org.skelto.core.plan.equipment.Unit;
+import org.skelto.core.plan.equipment.UnitKind;
 import org.skelto.core.plan.network.Link;
 import org.skelto.core.plan.radio.Medium;
 import org.skelto.core.quantity.Figure;
@@ -104,6 +105,9 @@ final class WireLinks {
     }
 
     private @Nullable String light(Unit from, Unit to, Point a, Point b, double length) {
+        if (!from.is(UnitKind.INFRARED_SENDER) && !from.is(UnitKind.HANDSET)) {
+            return from.name() + " sends no infrared light";
+        }
         boolean room = from.place() != null
                 && to.place() != null
                 && Objects.equals(from.place().room(), to.place().room())

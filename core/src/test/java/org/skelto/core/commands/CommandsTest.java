@@ -23,6 +23,7 @@ import org.skelto.core.plan.equipment.Device;
 import org.skelto.core.plan.equipment.DeviceKind;
 import org.skelto.core.plan.equipment.Unit;
 import org.skelto.core.plan.equipment.UnitKind;
+import org.skelto.core.plan.radio.Medium;
 import org.skelto.core.plan.radio.Region;
 import org.skelto.core.plan.site.Opening;
 import org.skelto.core.plan.site.Place;
@@ -84,9 +85,14 @@ class CommandsTest {
             untouched(plan.units(), now.units());
             Unit added = others(now.units(), plan.units()).values().iterator().next();
             assertEquals(kind, added.kind());
-            assertEquals(kind.drives(), added.hub() != null);
+            assertEquals(kind.carries() || kind == UnitKind.CAMERA, added.hub() != null);
             assertNull(added.place());
-            assertEquals(kind == UnitKind.ACCESS_POINT, !added.radios().isEmpty());
+            Medium comesWith = switch (kind) {
+                case ACCESS_POINT, WALL_TABLET, ASSISTANT, CAMERA, INFRARED_SENDER -> Medium.WIFI_2G4;
+                case KEYPAD, HANDSET -> Medium.SUB_GHZ;
+                default -> null;
+            };
+            assertEquals(comesWith == null ? List.of() : List.of(comesWith), added.media());
         }
     }
 
@@ -96,6 +102,9 @@ class CommandsTest {
         assertNull(others(after(empty, new AddUnit(UnitKind.CONTROLLER, null)).units(), Map.of())
                 .get("controller")
                 .hub());
+        Unit router = others(after(empty, new AddUnit(UnitKind.ROUTER, null)).units(), Map.of())
+                .get("router");
+        assertEquals(List.of(Medium.WIFI_2G4), router.media(), "the first router is most people's only access point");
         Command.Refused refused =
                 assertThrows(Command.Refused.class, () -> new AddDevice(DeviceKind.LAMP, "attic").on(empty));
         assertEquals("room", refused.field());

@@ -52,7 +52,9 @@ class HearingTest {
         "868.5, 9, 125, 5, 1",
         "868.3, 10, 125, 5, 1",
         "868.3, 9, 250, 5, 1",
-        "868.3, 9, 125, 8, 1",
+        // the rate of the code is told in each frame
+        "868.3, 9, 125, 8, 0",
+        "868.39, 9, 125, 5, 0",
         "869.525, 12, 125, 5, 2",
     })
     void chirpEndsMustAgreeInEverySetting(double mhz, int sf, double khz, int rate, int differences) {
