@@ -6,6 +6,7 @@ import java.util.SortedSet;
 import java.util.TreeMap;
 import java.util.TreeSet;
 import org.skelto.core.links.RadioDefaults;
+import org.skelto.core.plan.Caution;
 import org.skelto.core.plan.Plan;
 import org.skelto.core.plan.PlanBuilder;
 import org.skelto.core.plan.equipment.ActuationSpec;
@@ -31,9 +32,7 @@ import org.skelto.core.plan.network.Service;
 import org.skelto.core.plan.network.ServiceKind;
 import org.skelto.core.plan.power.Circuit;
 import org.skelto.core.plan.power.Power;
-import org.skelto.core.plan.power.PowerSource;
 import org.skelto.core.plan.radio.Medium;
-import org.skelto.core.plan.radio.Radio;
 import org.skelto.core.plan.radio.Region;
 import org.skelto.core.plan.site.Building;
 import org.skelto.core.plan.site.Clutter;
@@ -50,22 +49,27 @@ import org.skelto.core.plan.site.RoomUse;
 import org.skelto.core.plan.site.Stairwell;
 
 /**
- * A made-up guest house, generated: three floors of twenty rooms along a corridor, a relay board in every room, {@value
- * #DEVICES} devices, an access point for every five rooms. The largest plan that Skelto must stay quick with.
+ * A made-up guest house, generated, as a good installer leaves it: three floors of twenty rooms along a corridor, a relay board in
+ * every room, 500 devices; two hubs, two lines, roaming, a mesh of sixty units, one with limited hops, rails of 12 V with backup,
+ * locks of both kinds, bound pairs, panels and wired contacts. The largest plan that Skelto must stay quick with.
  */
 public final class ThornfellLodge {
     /** Rooms on each of the floors, the corridor among them. */
-    private static final int ROOMS = 20;
+    static final int ROOMS = 20;
 
-    private static final int DEVICES = 500;
     private static final double WIDE_M = 3.8;
     private static final double DEEP_M = 4.6;
     private static final double CORRIDOR_M = 2;
-    private static final String[] FLOORS = {"ground", "first", "second"};
-    private static final String[] NAMES = {"Ground floor", "First floor", "Second floor"};
+    static final String[] FLOORS = {"ground", "first", "second"};
+    static final String[] NAMES = {"Ground floor", "First floor", "Second floor"};
     private static final DeviceKind[] ROOM_DEVICES = {
-        DeviceKind.LAMP, DeviceKind.LAMP, DeviceKind.DIMMED_LAMP, DeviceKind.SOCKET,
-        DeviceKind.BLIND, DeviceKind.HEATER, DeviceKind.TEMPERATURE, DeviceKind.PUSH_BUTTON
+        DeviceKind.LAMP,
+        DeviceKind.LAMP,
+        DeviceKind.DIMMED_LAMP,
+        DeviceKind.SOCKET,
+        DeviceKind.BLIND,
+        DeviceKind.HEATER,
+        DeviceKind.PUSH_BUTTON
     };
 
     private final Map<String, Floor> floors = new TreeMap<>();
@@ -85,28 +89,32 @@ public final class ThornfellLodge {
     }
 
     private Plan build() {
-        unit("router", "entry router", UnitKind.ROUTER, 0, 0, at(id(0, 0), 0.5, 0.5, 1.6), mains(0), true, null);
-        unit("hub", "house hub", UnitKind.HUB, 0, 0, at(id(0, 0), 1.5, 0.5, 1.2), mains(0), false, null);
-        link("hub", "router", Medium.ETHERNET);
         for (int f = 0; f < FLOORS.length; f++) {
             floor(f);
         }
-        for (int n = devices.size(); n < DEVICES; n++) {
-            button(n);
-        }
+        new LodgeEquipment(rooms, units, devices, links).all();
         Map<String, Service> services = Map.of(
                 "push",
                 new Service("phone message service", ServiceKind.PUSH),
+                "sms",
+                new Service("text messages", ServiceKind.PUSH, 2.0),
                 "remote",
-                new Service("remote access", ServiceKind.REMOTE_ACCESS));
+                new Service("remote access", ServiceKind.REMOTE_ACCESS, 4.0));
         return PlanBuilder.builder()
                 .format(Plan.FORMAT)
                 .name("Thornfell Lodge")
                 .region(Region.EU)
                 .mainsVoltageV(230.0)
                 .place(new GeoPoint(46.2, 8.1))
-                .network(new Network("192.168.60.0/24", "192.168.60.150", "192.168.60.239", "lodge"))
+                .network(new Network(
+                        "192.168.60.0/24",
+                        "192.168.60.200",
+                        "192.168.60.239",
+                        "lodge",
+                        List.of("router", "mobile-line"),
+                        true))
                 .cautionsRead(true)
+                .cautions(Map.of(Caution.EXIT, "with the keeper, at the walk round"))
                 .buildings(Map.of("lodge", new Building("Lodge", 0, 0, 0)))
                 .floors(floors)
                 .rooms(rooms)
@@ -128,13 +136,14 @@ public final class ThornfellLodge {
                 .build();
     }
 
-    private static String id(int floor, int room) {
+    static String id(int floor, int room) {
         return FLOORS[floor] + "-" + room;
     }
 
     private void floor(int f) {
         floors.put(FLOORS[f], new Floor("lodge", NAMES[f], 2.9 * f, 2.6, f == 0 ? "concrete-slab" : "timber-floor"));
-        circuits.put("lights-" + f, new Circuit(NAMES[f] + " lights"));
+        circuits.put(
+                "lights-" + f, new Circuit(NAMES[f] + " lights", null, null, null, Circuit.Phase.values()[f], null));
         if (f > 0) {
             stairwells.put("stairs-" + f, new Stairwell(FLOORS[f], 1, DEEP_M + 0.4, 2.6, 1.2));
         }
@@ -180,21 +189,6 @@ public final class ThornfellLodge {
                             .construction("glass-24")
                             .build());
         }
-        for (int a = 0; a < 4; a++) {
-            String ap = FLOORS[f] + "-ap-" + a;
-            Place place = at(id(f, 0), 4.5 + a * (length - 9) / 3, 1, 2.4);
-            unit(
-                    ap,
-                    NAMES[f] + " access point " + (a + 1),
-                    UnitKind.ACCESS_POINT,
-                    0,
-                    30,
-                    place,
-                    mains(f),
-                    false,
-                    Medium.WIFI_2G4);
-            link(ap, "router", Medium.ETHERNET);
-        }
         for (int r = 0; r < ROOMS; r++) {
             board(f, r);
         }
@@ -227,16 +221,17 @@ public final class ThornfellLodge {
     private void board(int f, int r) {
         String board = id(f, r) + "-board";
         Room room = rooms.get(id(f, r));
-        unit(
+        units.put(
                 board,
-                room.name() + " board",
-                UnitKind.CONTROLLER,
-                10,
-                0,
-                at(id(f, r), 0.4, 0.4, 1.6),
-                mains(f),
-                false,
-                Medium.WIFI_2G4);
+                UnitBuilder.builder()
+                        .name(room.name() + " board")
+                        .kind(UnitKind.CONTROLLER)
+                        .place(at(id(f, r), 0.4, 0.4, 1.6))
+                        .power(Power.mains("lights-" + f))
+                        .channels(10)
+                        .hub(f == 2 ? "guest-hub" : "hub")
+                        .radios(Map.of("wifi", RadioDefaults.radio(Medium.WIFI_2G4, Region.EU, UnitKind.CONTROLLER)))
+                        .build());
         units.computeIfPresent(
                 board,
                 (id, unit) -> unit.withBoards(new BoardSet(
@@ -246,38 +241,21 @@ public final class ThornfellLodge {
                                 "dimmers", new Attached("dimmer-2", 40)))));
         double xM = room.bounds().westM() + room.bounds().widthM() / 2;
         int nearest = (int) Math.max(0, Math.min(3, Math.round((xM - 4.5) / (WIDE_M * (ROOMS / 2) - 9) * 3)));
-        link(board, FLOORS[f] + "-ap-" + nearest, Medium.WIFI_2G4);
+        links.put(
+                board + "-" + FLOORS[f] + "-ap-" + nearest,
+                Link.of(board, FLOORS[f] + "-ap-" + nearest, Medium.WIFI_2G4, Direction.TWO_WAY, null, null));
         for (int d = 0; d < ROOM_DEVICES.length; d++) {
             DeviceKind kind = ROOM_DEVICES[d];
             boolean sensor = kind.family() == DeviceKind.Family.SENSOR;
             String id = id(f, r) + "-d" + d;
             SortedSet<Way> ways =
                     new TreeSet<>(sensor ? List.of(Way.RULE) : List.of(Way.RULE, Way.HOME_APP, Way.WALL_CONTROL));
-            SortedSet<String> by = new TreeSet<>(sensor ? List.of() : List.of(id(f, r) + "-d7"));
+            SortedSet<String> by = new TreeSet<>(sensor ? List.of() : List.of(id(f, r) + "-d6"));
             Place place = at(id(f, r), 0.9 + 0.35 * d, 0.6 + (d % 3) * 0.5, 1.2);
             String name = room.name() + " "
                     + kind.name().toLowerCase(java.util.Locale.ROOT).replace('_', ' ') + " " + (d + 1);
             devices.put(id, device(name, kind, place, board, d + 1, sensor ? null : "lights-" + f, ways, by));
         }
-    }
-
-    /** A second button in one of the rooms. */
-    private void button(int n) {
-        int f = n % FLOORS.length;
-        int r = 1 + n % (ROOMS - 1);
-        String id = id(f, r) + "-b" + n;
-        Place place = at(id(f, r), 2.8, 1.9, 1.1);
-        devices.put(
-                id,
-                device(
-                        rooms.get(id(f, r)).name() + " button " + n,
-                        DeviceKind.PUSH_BUTTON,
-                        place,
-                        id(f, r) + "-board",
-                        9,
-                        null,
-                        new TreeSet<>(List.of(Way.RULE)),
-                        new TreeSet<>()));
     }
 
     private static Device device(
@@ -336,47 +314,17 @@ public final class ThornfellLodge {
     }
 
     private Place at(String room, double xM, double yM, double heightM) {
+        return at(rooms, room, xM, yM, heightM);
+    }
+
+    /** So far from the south-western corner of a room. */
+    static Place at(Map<String, Room> rooms, String room, double xM, double yM, double heightM) {
         Room in = rooms.get(room);
-        double x = in == null ? xM : in.bounds().westM() + xM;
-        double y = in == null ? DEEP_M + yM : in.bounds().southM() + yM;
-        return new Place(room, null, Corner.cm(x), Corner.cm(y), heightM);
-    }
-
-    private static Power mains(int f) {
-        return Power.of(PowerSource.MAINS, "lights-" + f, null, 0);
-    }
-
-    private void unit(
-            String id,
-            String name,
-            UnitKind kind,
-            int channels,
-            int clients,
-            Place place,
-            Power power,
-            boolean entry,
-            Medium medium) {
-        Map<String, Radio> radios = medium == null
-                ? Map.of()
-                : Map.of(RadioDefaults.id(medium), RadioDefaults.radio(medium, Region.EU, kind));
-        String hub = kind == UnitKind.CONTROLLER ? "hub" : null;
-        units.put(
-                id,
-                UnitBuilder.builder()
-                        .name(name)
-                        .kind(kind)
-                        .place(place)
-                        .power(power)
-                        .channels(channels)
-                        .maxClients(clients)
-                        .internetEntry(entry)
-                        .broker(kind == UnitKind.HUB)
-                        .hub(hub)
-                        .radios(radios)
-                        .build());
-    }
-
-    private void link(String from, String to, Medium medium) {
-        links.put(from + "-" + to, Link.of(from, to, medium, Direction.TWO_WAY, null, null));
+        return new Place(
+                room,
+                null,
+                Corner.cm(in.bounds().westM() + xM),
+                Corner.cm(in.bounds().southM() + yM),
+                heightM);
     }
 }

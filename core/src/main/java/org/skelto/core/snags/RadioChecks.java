@@ -276,7 +276,7 @@ final class RadioChecks {
 
     private static void unanswered(CheckContext c, String id, Link link) {
         c.devicesOn(link.from()).forEach(e -> {
-            if (!link.twoWay() && e.getValue().kind().family() != DeviceKind.Family.SENSOR) {
+            if (!link.twoWay() && !link.medium().oneWay() && e.getValue().kind().family() != DeviceKind.Family.SENSOR) {
                 c.snag("R16", STOP, stage(link), e.getValue().name() + " hangs on a link that only speaks")
                         .figures("one-way " + Wording.of(link.medium()))
                         .leadsTo("It cannot be told anything, and nothing confirms that it acted.")

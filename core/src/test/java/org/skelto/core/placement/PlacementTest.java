@@ -200,7 +200,7 @@ class PlacementTest {
         List<Arguments> all = new ArrayList<>();
         for (Plan plan : List.of(Demos.flat(), Demos.mill())) {
             for (Medium medium : Medium.values()) {
-                if (medium != Medium.ETHERNET) {
+                if (medium.radio()) {
                     all.add(Arguments.of(plan, some.withMedium(medium).withKeep(false)));
                     all.add(Arguments.of(plan, some.withMedium(medium).withGoal(PlacementRequest.Goal.NEXT)));
                 }
