@@ -1,9 +1,9 @@
 package org.skelto.core.house;
 
 import java.util.ArrayList;
+import java.util.Arrays;
 import java.util.Collections;
 import java.util.Comparator;
-import java.util.HashMap;
 import java.util.HashSet;
 import java.util.List;
 import java.util.Map;
@@ -11,7 +11,6 @@ import java.util.PriorityQueue;
 import java.util.Set;
 import java.util.concurrent.ConcurrentHashMap;
 import java.util.function.Consumer;
-import java.util.function.Function;
 import org.skelto.core.house.Hops.Hop;
 import org.skelto.core.links.PowerLine;
 import org.skelto.core.plan.Plan;
@@ -19,7 +18,6 @@ import org.skelto.core.plan.equipment.Unit;
 import org.skelto.core.plan.equipment.UnitKind;
 import org.skelto.core.plan.power.Source;
 import org.skelto.core.plan.radio.Medium;
-import org.skelto.core.plan.radio.Radio;
 import org.skelto.core.work.ComputingBudget;
 
 /**
@@ -36,19 +34,19 @@ final class House {
     private final boolean drawn;
     private final PowerState power;
     private final Hops hops;
-    private final Map<String, Map<String, Step>> heardFrom = new ConcurrentHashMap<>();
-    private final Map<String, Map<String, Step>> reporting = new ConcurrentHashMap<>();
+    /** Steps found from or towards a unit, past gateways or not, by its number; of each unit the best. */
+    private final Map<Integer, Step[]> searches = new ConcurrentHashMap<>();
 
-    /** The same past gateways. */
-    private final Map<String, Map<String, Step>> heardDirectly = new ConcurrentHashMap<>();
+    private final boolean[] up;
 
-    private final Map<String, Map<String, Step>> reportingDirectly = new ConcurrentHashMap<>();
+    /** Units that have no address, but for boxes that only pass on. */
+    private final boolean[] nameless;
 
     /** A unit that was found, and the step that leads nearer to where the search began; null there. */
-    private record Step(String unit, Hop via, Step nearer, int meshHops, int steps, double chance) {}
+    private record Step(int unit, Hop via, Step nearer, int meshHops, int steps, double worth) {}
 
     private static final Comparator<Step> BEST_FIRST =
-            Comparator.comparingDouble((Step s) -> -s.chance).thenComparingInt(Step::steps);
+            Comparator.comparingDouble((Step s) -> -s.worth).thenComparingInt(Step::steps);
 
     House(Plan plan, PowerState power, Hops hops) {
         this(plan, power, hops, false);
@@ -60,11 +58,20 @@ final class House {
         this.plan = plan;
         this.power = power;
         this.hops = hops;
+        this.up = new boolean[hops.size()];
+        this.nameless = new boolean[hops.size()];
+        for (int i = 0; i < up.length; i++) {
+            String id = hops.unit(i);
+            up[i] = power.up(id) && !power.hangs(id);
+            nameless[i] =
+                    power.addressLost(id) != null && !Hops.bridges(plan.units().get(id));
+        }
     }
 
     /** Whether one unit speaks to the other directly, alive or not. */
     boolean speaks(String from, String to) {
-        return hops.hearing(from).stream().anyMatch(h -> h.unit().equals(to));
+        return Arrays.stream(hops.hearing(hops.number(from)))
+                .anyMatch(h -> h.unit().equals(to));
     }
 
     boolean works(String component) {
@@ -83,7 +90,7 @@ final class House {
     /** Whether a unit is there, has power and does not hang. */
     boolean up(String unit) {
         ComputingBudget.step();
-        return power.up(unit) && !power.hangs(unit);
+        return up[hops.number(unit)];
     }
 
     boolean powered(String unit) {
@@ -93,17 +100,6 @@ final class House {
     /** Hours after which a unit lost its address, or null while it has one. */
     Double addressLost(String unit) {
         return power.addressLost(unit);
-    }
-
-    /** Whether a unit cannot be spoken to over a medium because it has no address; boxes that only pass on need none for it. */
-    private boolean nameless(String unit, Medium medium) {
-        return (medium == Medium.ETHERNET || medium.wifi())
-                && power.addressLost(unit) != null
-                && !bridges(plan.units().get(unit));
-    }
-
-    private static boolean bridges(Unit unit) {
-        return unit.is(UnitKind.ROUTER) || unit.is(UnitKind.SWITCH) || unit.is(UnitKind.ACCESS_POINT);
     }
 
     /** Whether messages get from one unit to another; commands are sought from the hub, reports towards it. */
@@ -120,7 +116,7 @@ final class House {
             return 1;
         }
         Step at = found(from, to, direct);
-        return at == null ? 0 : at.chance;
+        return at == null ? 0 : at.worth;
     }
 
     /** The components of one proof of the way that {@link #reaches} found. */
@@ -135,13 +131,13 @@ final class House {
             // the pair of a bus runs past its units
             boolean past = over(at, Medium.RS485) && farther != null && over(farther, Medium.RS485);
             if (!past) {
-                proofOfUp(at.unit, sink);
+                proofOfUp(hops.unit(at.unit), sink);
             }
             if (at.via != null && at.via.link() != null) {
                 sink.accept(Component.link(at.via.link()));
             }
             if (over(at, Medium.POWER_LINE)) {
-                proofOfCarrier(at.unit, at.nearer.unit, sink);
+                proofOfCarrier(hops.unit(at.unit), hops.unit(at.nearer.unit), sink);
             }
             farther = at;
         }
@@ -152,16 +148,20 @@ final class House {
     }
 
     private Step found(String from, String to, boolean direct) {
-        if (direct) {
-            return central(from)
-                    ? heardDirectly
-                            .computeIfAbsent(from, f -> search(f, hops::hearing, false))
-                            .get(to)
-                    : reportingDirectly
-                            .computeIfAbsent(to, t -> search(t, hops::heardBy, false))
-                            .get(from);
+        int one = hops.number(from);
+        int other = hops.number(to);
+        return central(from) ? steps(one, true, direct)[other] : steps(other, false, direct)[one];
+    }
+
+    /** Of every unit the best way from one unit, or towards it. */
+    private Step[] steps(int end, boolean outward, boolean direct) {
+        int key = end * 4 + (outward ? 2 : 0) + (direct ? 1 : 0);
+        Step[] known = searches.get(key);
+        if (known == null) {
+            known = search(end, outward, direct);
+            searches.put(key, known);
         }
-        return central(from) ? hearers(from).get(to) : reporters(to).get(from);
+        return known;
     }
 
     /** Whether many are told by a unit, so that the way is sought from it rather than from each of them. */
@@ -243,7 +243,9 @@ final class House {
         List<Leg> legs = new ArrayList<>();
         Step at = found(from, to, direct);
         for (; at != null && at.nearer != null; at = at.nearer) {
-            legs.add(outward ? new Leg(at.nearer.unit, at.unit, at.via) : new Leg(at.unit, at.nearer.unit, at.via));
+            String here = hops.unit(at.unit);
+            String nearer = hops.unit(at.nearer.unit);
+            legs.add(outward ? new Leg(nearer, here, at.via) : new Leg(here, nearer, at.via));
         }
         if (outward) {
             Collections.reverse(legs);
@@ -253,91 +255,70 @@ final class House {
 
     /** The units on the best way, both ends included, or an empty list. */
     List<String> way(String from, String to) {
-        Step at = hearers(from).get(to);
         List<String> way = new ArrayList<>();
-        for (; at != null; at = at.nearer) {
-            way.add(at.unit);
+        for (Step at = steps(hops.number(from), true, false)[hops.number(to)]; at != null; at = at.nearer) {
+            way.add(hops.unit(at.unit));
         }
         Collections.reverse(way);
         return way;
-    }
-
-    /** Every unit that hears from one unit. */
-    private Map<String, Step> hearers(String from) {
-        return heardFrom.computeIfAbsent(from, f -> search(f, hops::hearing, true));
-    }
-
-    /** Every unit that one unit hears from. */
-    private Map<String, Step> reporters(String to) {
-        return reporting.computeIfAbsent(to, t -> search(t, hops::heardBy, true));
     }
 
     /**
      * Over the best links first, and of equal ones over the fewest: each unit once for each medium over which it is come upon, and
      * again where a weaker way leaves more hops of a mesh.
      */
-    private Map<String, Step> search(String end, Function<String, List<Hop>> neighbours, boolean gateways) {
-        Step first = new Step(end, null, null, 0, 0, 1);
-        Map<String, Step> found = new HashMap<>();
-        Map<String, Integer> fewest = new HashMap<>();
+    private Step[] search(int end, boolean outward, boolean direct) {
+        int media = Medium.values().length;
+        Step[] found = new Step[hops.size()];
+        int[] fewest = new int[hops.size() * media];
+        Arrays.fill(fewest, Integer.MAX_VALUE);
         PriorityQueue<Step> open = new PriorityQueue<>(BEST_FIRST);
-        open.add(first);
+        open.add(new Step(end, null, null, 0, 0, 1));
         while (!open.isEmpty()) {
             ComputingBudget.step();
             Step at = open.remove();
             if (at.via != null) {
-                String state = at.via.medium() + " " + at.unit;
-                if (at.meshHops >= fewest.getOrDefault(state, Integer.MAX_VALUE)) {
+                int state = at.unit * media + at.via.medium().ordinal();
+                if (at.meshHops >= fewest[state]) {
                     continue;
                 }
-                fewest.put(state, at.meshHops);
+                fewest[state] = at.meshHops;
             }
-            if (up(at.unit)) {
-                found.putIfAbsent(at.unit, at);
+            if (up[at.unit] && found[at.unit] == null) {
+                found[at.unit] = at;
             }
-            for (Hop hop : neighbours.apply(at.unit)) {
-                int mesh = !hop.medium().mesh()
-                        ? 0
-                        : at.via != null && at.via.medium() == hop.medium() ? at.meshHops + 1 : 1;
-                if (mesh <= most(hop.medium())
-                        && mesh < fewest.getOrDefault(hop.medium() + " " + hop.unit(), Integer.MAX_VALUE)
-                        && (up(hop.unit()) || hop.medium() == Medium.RS485)
-                        && (hop.link() == null || works(Component.link(hop.link())))
-                        && (hop.medium() != Medium.POWER_LINE || carrier(at.unit, hop.unit()))
-                        && !nameless(at.unit, hop.medium())
-                        && !nameless(hop.unit(), hop.medium())
-                        && (at.via == null || passes(at.unit, at.via.medium(), hop.medium(), gateways))) {
-                    open.add(new Step(hop.unit(), hop, at, mesh, at.steps + 1, Math.min(at.chance, hop.chance())));
+            for (Hop hop : outward ? hops.hearing(at.unit) : hops.heardBy(at.unit)) {
+                Medium medium = hop.medium();
+                int mesh = !medium.mesh() ? 0 : at.via != null && at.via.medium() == medium ? at.meshHops + 1 : 1;
+                if (mesh <= most(medium)
+                        && mesh < fewest[hop.at() * media + medium.ordinal()]
+                        && carries(at.unit, hop)
+                        && (at.via == null || passes(at, hop, outward, direct))) {
+                    open.add(new Step(hop.at(), hop, at, mesh, at.steps + 1, Math.min(at.worth, hop.worth())));
                 }
             }
         }
         return found;
     }
 
+    private boolean carries(int from, Hop hop) {
+        Medium medium = hop.medium();
+        boolean addressed = medium == Medium.ETHERNET || medium.wifi();
+        return (up[hop.at()] || medium == Medium.RS485)
+                && (hop.link() == null || power.whole(hop.link()))
+                && (medium != Medium.POWER_LINE || carrier(hops.unit(from), hop.unit()))
+                && !(addressed && (nameless[from] || nameless[hop.at()]));
+    }
+
+    private boolean passes(Step at, Hop hop, boolean outward, boolean direct) {
+        Medium in = outward ? at.via.medium() : hop.medium();
+        Medium out = outward ? hop.medium() : at.via.medium();
+        // the pair of a bus runs past its units, alive or not
+        return in == Medium.RS485 && out == Medium.RS485 || up[at.unit] && hops.passes(at.unit, in, out, direct);
+    }
+
     private static int most(Medium medium) {
         return medium == Medium.MESH_G9959 ? G9959_HOPS : MESH_802154_HOPS;
-    }
-
-    /**
-     * Whether a unit passes on what it hears over one medium over another: boxes of the network bridge and gateways translate,
-     * repeaters of a mesh repeat within it; a station of a Wi-Fi network carries nobody, nor does a hub that is no bridge.
-     */
-    private boolean passes(String id, Medium in, Medium out, boolean gateways) {
-        // the pair of a bus runs past its units, alive or not
-        if (in == Medium.RS485 && out == Medium.RS485) {
-            return true;
-        }
-        Unit unit = plan.units().get(id);
-        return up(id)
-                && (gateways || !unit.is(UnitKind.GATEWAY))
-                && (translates(unit, out) || unit.kind() != UnitKind.SUPPLY && repeats(unit, in, out));
-    }
-
-    private static boolean translates(Unit unit, Medium out) {
-        return bridges(unit)
-                || unit.is(UnitKind.GATEWAY)
-                || unit.is(UnitKind.HUB) && Boolean.TRUE.equals(unit.bridges())
-                || unit.is(UnitKind.INFRARED_SENDER) && out == Medium.INFRARED;
     }
 
     /** Whether what one unit puts on the mains wires gets to another. */
@@ -345,16 +326,6 @@ final class House {
         return drawn
                 || PowerLine.proof(plan, plan.units().get(one), plan.units().get(other), this::live, this::up)
                         .isPresent();
-    }
-
-    private static boolean repeats(Unit unit, Medium in, Medium out) {
-        Boolean said = in == out ? unit.radio(in).map(Radio::repeats).orElse(null) : null;
-        return in == out
-                && (in.mesh()
-                        ? !Boolean.FALSE.equals(said)
-                                && unit.power().sources().stream().anyMatch(PowerState::steady)
-                        : Boolean.TRUE.equals(said)
-                                || (in == Medium.CHIRP || in == Medium.SUB_GHZ) && Boolean.TRUE.equals(unit.relays()));
     }
 
     boolean isHub(String unit) {

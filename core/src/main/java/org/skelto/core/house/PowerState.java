@@ -28,6 +28,7 @@ final class PowerState {
     private final Feeds feeds;
     private final Set<String> failed;
     private final Set<String> goneUnits = new HashSet<>();
+    private final Set<String> goneLinks = new HashSet<>();
     private final Set<String> hung = new HashSet<>();
 
     /** Units whose own store has not run out. */
@@ -56,6 +57,8 @@ final class PowerState {
         for (String id : failed) {
             if (id.startsWith("unit:")) {
                 goneUnits.add(id.substring("unit:".length()));
+            } else if (id.startsWith("link:")) {
+                goneLinks.add(id.substring("link:".length()));
             } else if (id.startsWith("hangs:")) {
                 hung.add(id.substring("hangs:".length()));
             }
@@ -206,6 +209,11 @@ final class PowerState {
 
     boolean works(String component) {
         return !failed.contains(component);
+    }
+
+    /** Whether a planned link is there. */
+    boolean whole(String link) {
+        return !goneLinks.contains(link);
     }
 
     /** Whether a unit has power, there or not. */
