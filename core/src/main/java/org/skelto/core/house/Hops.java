@@ -37,6 +37,7 @@ final class Hops {
 
     private final List<String> ids;
     private final Map<String, Integer> numbers = new HashMap<>();
+    private final Map<String, List<String>> planned = new HashMap<>();
     private final Hop[][] speaksTo;
     private final Hop[][] hearsFrom;
 
@@ -71,6 +72,8 @@ final class Hops {
         List<List<Hop>> speaking = lists(n);
         List<List<Hop>> hearing = lists(n);
         plan.links().forEach((id, link) -> {
+            planned.computeIfAbsent(pair(link.from(), link.to()), k -> new ArrayList<>())
+                    .add(id);
             put(speaking, hearing, link, false, id, carrying.chance(id, link.from()));
             if (link.twoWay()) {
                 put(speaking, hearing, link, true, id, carrying.chance(id, link.to()));
@@ -84,6 +87,15 @@ final class Hops {
         }
         speaksTo = speaking.stream().map(l -> l.toArray(NONE)).toArray(Hop[][]::new);
         hearsFrom = hearing.stream().map(l -> l.toArray(NONE)).toArray(Hop[][]::new);
+    }
+
+    private static String pair(String one, String other) {
+        return one.compareTo(other) < 0 ? one + " " + other : other + " " + one;
+    }
+
+    /** The links planned between two units, in either direction. */
+    List<String> planned(String one, String other) {
+        return planned.getOrDefault(pair(one, other), List.of());
     }
 
     private static List<List<Hop>> lists(int n) {
@@ -127,6 +139,14 @@ final class Hops {
                 && (translates[unit]
                         || lights[unit] && out == Medium.INFRARED
                         || in == out && (repeats[unit] >> in.ordinal() & 1) == 1);
+    }
+
+    /** Whether a unit passes on nothing that it hears, or says, over a medium. */
+    boolean ends(int unit, Medium medium) {
+        return !translates[unit]
+                && !lights[unit]
+                && medium != Medium.RS485
+                && (repeats[unit] >> medium.ordinal() & 1) == 0;
     }
 
     int size() {

@@ -1,9 +1,11 @@
 package org.skelto.core.house;
 
+import java.util.ArrayDeque;
 import java.util.ArrayList;
 import java.util.Arrays;
 import java.util.Collections;
 import java.util.Comparator;
+import java.util.Deque;
 import java.util.HashSet;
 import java.util.List;
 import java.util.Map;
@@ -72,6 +74,11 @@ final class House {
     boolean speaks(String from, String to) {
         return Arrays.stream(hops.hearing(hops.number(from)))
                 .anyMatch(h -> h.unit().equals(to));
+    }
+
+    /** The links planned between two units, in either direction. */
+    List<String> planned(String one, String other) {
+        return hops.planned(one, other);
     }
 
     boolean works(String component) {
@@ -272,11 +279,16 @@ final class House {
         Step[] found = new Step[hops.size()];
         int[] fewest = new int[hops.size() * media];
         Arrays.fill(fewest, Integer.MAX_VALUE);
+        // of what waits to be looked at: it is not joined by what is no better
+        double[] waitingWorth = new double[fewest.length];
+        int[] waitingHops = new int[fewest.length];
+        // the best come in the order of their steps by themselves
+        Deque<Step> best = new ArrayDeque<>();
         PriorityQueue<Step> open = new PriorityQueue<>(BEST_FIRST);
-        open.add(new Step(end, null, null, 0, 0, 1));
-        while (!open.isEmpty()) {
+        best.add(new Step(end, null, null, 0, 0, 1));
+        while (!best.isEmpty() || !open.isEmpty()) {
             ComputingBudget.step();
-            Step at = open.remove();
+            Step at = best.isEmpty() ? open.remove() : best.remove();
             if (at.via != null) {
                 int state = at.unit * media + at.via.medium().ordinal();
                 if (at.meshHops >= fewest[state]) {
@@ -287,14 +299,27 @@ final class House {
             if (up[at.unit] && found[at.unit] == null) {
                 found[at.unit] = at;
             }
+            if (at.via != null && hops.ends(at.unit, at.via.medium())) {
+                continue;
+            }
             for (Hop hop : outward ? hops.hearing(at.unit) : hops.heardBy(at.unit)) {
                 Medium medium = hop.medium();
                 int mesh = !medium.mesh() ? 0 : at.via != null && at.via.medium() == medium ? at.meshHops + 1 : 1;
+                int state = hop.at() * media + medium.ordinal();
+                double worth = Math.min(at.worth, hop.worth());
                 if (mesh <= most(medium)
-                        && mesh < fewest[hop.at() * media + medium.ordinal()]
+                        && mesh < fewest[state]
+                        && !(waitingWorth[state] >= worth && waitingHops[state] <= mesh)
                         && carries(at.unit, hop)
                         && (at.via == null || passes(at, hop, outward, direct))) {
-                    open.add(new Step(hop.at(), hop, at, mesh, at.steps + 1, Math.min(at.worth, hop.worth())));
+                    waitingWorth[state] = worth;
+                    waitingHops[state] = mesh;
+                    Step next = new Step(hop.at(), hop, at, mesh, at.steps + 1, worth);
+                    if (worth == 1) {
+                        best.add(next);
+                    } else {
+                        open.add(next);
+                    }
                 }
             }
         }

@@ -26,12 +26,15 @@ import org.skelto.core.work.ComputingBudget;
 
 /** Says whether a formula holds in a house, and names the first thing that breaks it when it does not. */
 final class Judge {
+    /** So many parts of formulas a large house has that are judged under an outage. */
+    private static final int EXPECTED = 8192;
+
     private final Plan plan;
     private final Map<String, Component> components;
     private final House house;
     private final House whole;
     private final House drawn;
-    private final Map<Formula, Double> judged = new IdentityHashMap<>();
+    private final Map<Formula, Double> judged = new IdentityHashMap<>(EXPECTED);
 
     /**
      * A judge of one outage.
@@ -252,10 +255,8 @@ final class Judge {
     }
 
     private String failedLink(String one, String other) {
-        return plan.links().entrySet().stream()
-                .filter(e -> Set.of(one, other)
-                        .equals(Set.of(e.getValue().from(), e.getValue().to())))
-                .map(e -> Component.link(e.getKey()))
+        return house.planned(one, other).stream()
+                .map(Component::link)
                 .filter(c -> !house.works(c))
                 .findFirst()
                 .orElse(null);

@@ -44,6 +44,7 @@ public final class Outages {
     private final House whole;
     private final House drawn;
     private volatile Map<String, DeviceState> now;
+    private volatile Map<String, Map<String, Set<Formula>>> leans;
 
     /** The outages of a plan. */
     public Outages(Plan plan, Catalogue parts, HouseInputs given) {
@@ -356,12 +357,22 @@ public final class Outages {
         Map<Component, Integer> shared = new LinkedHashMap<>();
         components.forEach((id, component) -> {
             Map<String, Set<Formula>> ways = leaning.get(id);
-            int felt = ways == null ? 0 : felt(judge(Set.of(id)), ways);
-            if (felt >= 2 || byName.getOrDefault(id, Set.of()).size() >= 2) {
+            boolean often = byName.getOrDefault(id, Set.of()).size() >= 2;
+            // what one device alone leans on need not be tried
+            int felt = ways == null || ways.size() < 2 && !often ? 0 : felt(judge(Set.of(id)), ways);
+            if (felt >= 2 || often) {
                 shared.put(component, felt);
             }
         });
         return shared;
+    }
+
+    /**
+     * The devices that may feel it when a component fails alone: those of whose ways one leans on it, and none else loses one. Where
+     * a device rests is not asked.
+     */
+    public Set<String> leaningOn(String component) {
+        return leaning().getOrDefault(component, Map.of()).keySet();
     }
 
     private static int felt(Judge without, Map<String, Set<Formula>> leaning) {
@@ -382,6 +393,15 @@ public final class Outages {
      * since ways never get better and a proof without it goes on holding.
      */
     private Map<String, Map<String, Set<Formula>>> leaning() {
+        Map<String, Map<String, Set<Formula>>> known = leans;
+        if (known == null) {
+            known = leaned();
+            leans = known;
+        }
+        return known;
+    }
+
+    private Map<String, Map<String, Set<Formula>>> leaned() {
         Judge now = judge(Set.of());
         Map<String, Map<String, Set<Formula>>> leaning = new HashMap<>();
         jobs.forEach((device, list) -> list.stream()

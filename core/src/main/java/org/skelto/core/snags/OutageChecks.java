@@ -199,7 +199,13 @@ final class OutageChecks {
         c.outages().components().values().stream()
                 .filter(component -> component.kind().group() == Component.Group.NETWORK)
                 .forEach(component -> {
-                    Map<String, DeviceState> states = c.outages().without(Set.of(component.id()), guards);
+                    Set<String> leaning = c.outages().leaningOn(component.id());
+                    List<String> asked =
+                            guards.stream().filter(leaning::contains).toList();
+                    if (asked.size() < 2) {
+                        return;
+                    }
+                    Map<String, DeviceState> states = c.outages().without(Set.of(component.id()), asked);
                     List<String> silent = states.entrySet().stream()
                             .filter(e -> e.getValue().state().compareTo(State.LOST) >= 0
                                     && c.now().get(e.getKey()).state().compareTo(State.LOST) < 0)

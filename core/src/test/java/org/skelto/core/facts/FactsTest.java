@@ -69,7 +69,7 @@ class FactsTest {
 
     @Test
     void onTheLodgeKeptFiguresAreThoseFromNothing() {
-        follow(NameAssigner.assign(ThornfellLodge.plan()), 50 * FOLD, 13);
+        follow(NameAssigner.assign(ThornfellLodge.plan()), 15 * FOLD, 13);
     }
 
     @Test
