@@ -37,10 +37,18 @@ function set(scheme: Scheme, on: boolean) {
 }
 const milliseconds = (ms: number) =>
   ms >= 10_000 ? `${shown(ms / 1000, 0)} s` : `${shown(ms, ms < 10 ? 1 : 0)} ms`;
-const lost = (c: Schemas["SchemeChoice"]) =>
-  c.lostWithout.length
-    ? `ends without ${c.lostWithout.join(", ")}${c.moreLost ? ` and ${c.moreLost} more` : ""}`
-    : "ends with no single failure";
+/** What ends every scheme that works is told once. */
+const common = computed(() => {
+  const working = (choices.value ?? []).filter((c) => c.works);
+  return working.length < 2
+    ? []
+    : working[0]!.lostWithout.filter((name) => working.every((c) => c.lostWithout.includes(name)));
+});
+function lost(c: Schemas["SchemeChoice"]) {
+  const own = c.lostWithout.filter((name) => !common.value.includes(name));
+  if (!own.length) return common.value.length ? "ends with none of its own" : "ends with no single failure";
+  return `ends without ${own.join(", ")}${c.moreLost ? ` and ${c.moreLost} more` : ""}`;
+}
 </script>
 
 <template>
@@ -98,6 +106,7 @@ const lost = (c: Schemas["SchemeChoice"]) =>
           </tr>
         </tbody>
       </table>
+      <p v-if="common.length">Whatever is chosen ends without {{ common.join(", ") }}.</p>
       <p class="quiet">
         Each alone; of several chosen ones any that works will do. The hand, and what a device does by itself,
         are left out.
