@@ -99,4 +99,53 @@ class HouseJourneyTest extends Journey {
         assertThat(ways).containsText("Broken: hall board has no power: loft switch is out");
         assertThat(page.locator(".routed")).hasCount(0);
     }
+
+    @Test
+    void controlSchemesAreComparedAndOneIsChosen() {
+        view("devices?select=/devices/hall-lamp");
+        Locator part = page.getByRole(AriaRole.GROUP, new Page.GetByRoleOptions().setName("Controlled by"));
+        part.getByText("Compare").click();
+        Locator table = part.getByRole(AriaRole.TABLE);
+        assertThat(table).containsText("Needs an alarm panel");
+        assertThat(table).containsText("outside service, no hub");
+        assertThat(part).containsText("Whatever is chosen ends without");
+        part.getByLabel("direct request").check();
+        settled(2);
+        assertEquals("[\"REQUEST\"]", plan().at("/devices/hall-lamp/control").toString());
+        view("outages?without=unit:hub&select=/devices/hall-lamp");
+        Locator ways = page.getByLabel("Ways of the selected device");
+        assertThat(ways).containsText("home app");
+        assertThat(ways).containsText("none of the control schemes chosen for it gives that");
+        assertThat(ways.getByRole(AriaRole.ROW)
+                        .filter(new Locator.FilterOptions().setHasText("home app"))
+                        .first())
+                .containsText("works");
+        view("devices?select=/devices/hall-lamp");
+        part.getByLabel("what its ways, wires and links make of it").check();
+        settled(3);
+        assertEquals("null", plan().at("/devices/hall-lamp/control").toString());
+    }
+
+    @Test
+    void aWiredContactIsLaidByHandAndARoleAdded() {
+        view("links?select=/units/hall-board");
+        page.getByLabel("Link by", new Page.GetByLabelOptions().setExact(true)).selectOption("CONTACT");
+        page.getByLabel("By wired contact to").selectOption("lathe-board");
+        settled(2);
+        Locator input = page.getByLabel("On its input");
+        input.fill("99");
+        input.press("Enter");
+        assertThat(page.getByRole(AriaRole.ALERT)).containsText("nothing was changed");
+        input.fill("3");
+        input.press("Enter");
+        settled(3);
+        assertEquals(3, plan().at("/links/hall-board-lathe-room-board/input").asInt());
+        view("controllers?select=/units/hall-board");
+        page.getByText("Also is").click();
+        page.getByLabel("hub", new Page.GetByLabelOptions().setExact(true)).check();
+        settled(4);
+        assertEquals("[\"HUB\"]", plan().at("/units/hall-board/roles").toString());
+        view("outages");
+        assertThat(page.locator(".strip")).containsText("hubs 2");
+    }
 }
