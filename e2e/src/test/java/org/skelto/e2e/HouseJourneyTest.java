@@ -129,7 +129,7 @@ class HouseJourneyTest extends Journey {
     @Test
     void aWiredContactIsLaidByHandAndARoleAdded() {
         view("links?select=/units/hall-board");
-        page.getByLabel("Link by", new Page.GetByLabelOptions().setExact(true)).selectOption("CONTACT");
+        page.getByLabel("Link by").selectOption("CONTACT");
         page.getByLabel("By wired contact to").selectOption("lathe-board");
         settled(2);
         Locator input = page.getByLabel("On its input");
