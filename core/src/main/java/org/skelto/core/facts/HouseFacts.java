@@ -141,7 +141,7 @@ public final class HouseFacts {
     private static final FactKind<Optional<Set<String>>> PHONE_POINTS =
             FactKind.of("places to work from", List.of(PlanPart.INDOORS), List.of(DEMANDS), f -> phonePoints(f));
 
-    public static final FactKind<Outages> OUTAGES = FactKind.of(
+    public static final FactKind<Outages> OUTAGES = FactKind.renewed(
             "outages",
             List.of(
                     PlanPart.LINKS,
@@ -157,7 +157,7 @@ public final class HouseFacts {
                     DEVICE_WAYS,
                     DEVICE_WIRING),
             List.of(CARRYING, POSSIBLE, STORES, PHONE_POINTS),
-            f -> outages(f));
+            (f, before) -> outages(f, before));
 
     /** What several devices feel when it is gone, and how many. */
     public static final FactKind<Map<Component, Integer>> SHARED = FactKind.of(
@@ -371,12 +371,19 @@ public final class HouseFacts {
                 : List.of();
     }
 
-    private static Outages outages(Facts f) {
-        Map<String, List<Double>> carrying = f.get(CARRYING);
-        Map<String, Link> links = f.plan().links();
-        Carrying carries = (link, sender) -> Objects.requireNonNull(carrying.get(link))
-                .get(Objects.requireNonNull(links.get(link)).from().equals(sender) ? 0 : 1);
-        Outages made = new Outages(
+    /** The chances of links by the end that sends, the nearer one first. */
+    private record Carried(Map<String, List<Double>> chances, Map<String, Link> links) implements Carrying {
+        @Override
+        public double chance(String link, String sender) {
+            return Objects.requireNonNull(chances.get(link))
+                    .get(Objects.requireNonNull(links.get(link)).from().equals(sender) ? 0 : 1);
+        }
+    }
+
+    private static Outages outages(Facts f, @Nullable Outages before) {
+        Carrying carries = new Carried(f.get(CARRYING), f.plan().links());
+        Outages made = Outages.after(
+                before,
                 f.plan(),
                 f.parts(),
                 new HouseInputs(

@@ -33,7 +33,7 @@ import org.skelto.core.work.ComputingBudget;
 public final class Outages {
     private final Plan plan;
     private final Catalogue parts;
-    private final @Nullable Set<String> phonePoints;
+    private final HouseInputs given;
     private final Map<String, List<JobWays>> jobs = new LinkedHashMap<>();
     private final Map<String, Formula> stuck = new HashMap<>();
     private final Hops hops;
@@ -50,7 +50,7 @@ public final class Outages {
     public Outages(Plan plan, Catalogue parts, HouseInputs given) {
         this.plan = plan;
         this.parts = parts;
-        this.phonePoints = given.phonePoints();
+        this.given = given;
         this.hops = new Hops(plan, given.carrying(), given.possible());
         this.feeds = new Feeds(plan, given.stores());
         this.components = Components.of(plan);
@@ -68,6 +68,73 @@ public final class Outages {
                 stuck.put(id, stops);
             }
         });
+    }
+
+    /** Those of a plan that differs from an earlier one in some of its devices: the house itself is taken over. */
+    private Outages(Outages before, Plan plan) {
+        this.plan = plan;
+        this.parts = before.parts;
+        this.given = before.given;
+        this.hops = before.hops;
+        this.feeds = before.feeds;
+        this.whole = before.whole;
+        this.drawn = before.drawn;
+        this.components = Components.of(plan);
+        this.faults = Components.faults(plan);
+        this.named = new HashMap<>(components);
+        named.putAll(faults);
+        Set<String> changed = touched(before.plan, plan);
+        WayBuilder builder = new WayBuilder(plan, parts, given.phonePoints());
+        plan.devices().forEach((id, device) -> {
+            boolean again = changed.contains(id);
+            jobs.put(id, again ? builder.jobs(id, device) : before.jobs.get(id));
+            Formula stops = again ? builder.stuck(id, device) : before.stuck.get(id);
+            if (stops != null) {
+                stuck.put(id, stops);
+            }
+        });
+        Map<String, DeviceState> states = new TreeMap<>(before.now());
+        states.putAll(states(new Judge(plan, named, whole, whole, drawn), changed));
+        this.now = Collections.unmodifiableMap(states);
+    }
+
+    /** Devices that differ, those that they work or are worked by. */
+    private static Set<String> touched(Plan before, Plan after) {
+        Set<String> changed = new HashSet<>();
+        after.devices().forEach((id, d) -> {
+            if (!d.equals(before.devices().get(id))) {
+                changed.add(id);
+            }
+        });
+        Set<String> touched = new HashSet<>(changed);
+        for (Plan plan : List.of(before, after)) {
+            plan.devices().forEach((id, d) -> {
+                if (changed.contains(id)) {
+                    touched.addAll(d.wallControls());
+                } else if (!Collections.disjoint(d.wallControls(), changed)) {
+                    touched.add(id);
+                }
+            });
+        }
+        return touched;
+    }
+
+    /** The outages of a plan; of those of an earlier one is taken over what is the same. */
+    public static Outages after(@Nullable Outages before, Plan plan, Catalogue parts, HouseInputs given) {
+        return before != null && before.sameHouse(plan, parts, given)
+                ? new Outages(before, plan)
+                : new Outages(plan, parts, given);
+    }
+
+    private boolean sameHouse(Plan other, Catalogue otherParts, HouseInputs otherGiven) {
+        return parts == otherParts
+                && plan.units().equals(other.units())
+                && plan.links().equals(other.links())
+                && plan.circuits().equals(other.circuits())
+                && plan.network().equals(other.network())
+                && plan.services().equals(other.services())
+                && plan.devices().keySet().equals(other.devices().keySet())
+                && given.equals(otherGiven);
     }
 
     /** All components that could be supposed gone. */
@@ -182,7 +249,7 @@ public final class Outages {
         return new Schemes(
                         plan,
                         parts,
-                        phonePoints,
+                        given.phonePoints(),
                         components,
                         gone -> gone.isEmpty() ? judge : judges.computeIfAbsent(gone, this::judge))
                 .of(device, way -> routing.open(any, new WayState(way.name(), true, null, null), way.formula()));
