@@ -227,7 +227,7 @@ function remove() {
         label="Address lent for, h"
         numeric
         optional
-        placeholder="fixed on the unit"
+        placeholder="fixed"
         :value="unit.leaseH"
         :save="(v: number | null) => set('leaseH', v)"
       />

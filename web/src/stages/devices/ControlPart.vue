@@ -46,8 +46,8 @@ const common = computed(() => {
 });
 function lost(c: Schemas["SchemeChoice"]) {
   const own = c.lostWithout.filter((name) => !common.value.includes(name));
-  if (!own.length) return common.value.length ? "ends with none of its own" : "ends with no single failure";
-  return `ends without ${own.join(", ")}${c.moreLost ? ` and ${c.moreLost} more` : ""}`;
+  if (!own.length) return common.value.length ? "nothing besides" : "nothing";
+  return `${own.join(", ")}${c.moreLost ? ` and ${c.moreLost} more` : ""}`;
 }
 </script>
 
@@ -82,7 +82,7 @@ function lost(c: Schemas["SchemeChoice"]) {
           <tr>
             <th>Scheme</th>
             <th>Now</th>
-            <th>What it survives</th>
+            <th>What alone ends it</th>
             <th class="number">Takes</th>
             <th class="number">Fee a month</th>
           </tr>
@@ -91,7 +91,7 @@ function lost(c: Schemas["SchemeChoice"]) {
           <tr v-for="c in choices" :key="c.scheme" :class="{ chosen: c.chosen }">
             <th scope="row">{{ SCHEMES[c.scheme] }}</th>
             <td :class="c.works ? '' : 'bad'">
-              {{ c.sentence }}<template v-if="c.needs">. Needs {{ c.needs }}</template>
+              {{ c.needs ? `Needs ${c.needs}` : c.sentence }}
             </td>
             <td>{{ c.works ? lost(c) : "" }}</td>
             <td class="number">
@@ -106,7 +106,9 @@ function lost(c: Schemas["SchemeChoice"]) {
           </tr>
         </tbody>
       </table>
-      <p v-if="common.length">Whatever is chosen ends without {{ common.join(", ") }}.</p>
+      <p v-if="common.length">
+        Whatever is chosen ends without {{ common.join(", ") }}; these are left out above.
+      </p>
       <p class="quiet">
         Each alone; of several chosen ones any that works will do. The hand, and what a device does by itself,
         are left out.

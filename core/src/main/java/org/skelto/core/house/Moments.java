@@ -15,6 +15,9 @@ final class Moments {
     /** More are not told: cells that end day after day in an outage of a year. */
     private static final int MOST = 200;
 
+    /** So many units are named in a sentence. */
+    private static final int NAMED = 6;
+
     private final Plan plan;
     private final Outages outages;
 
@@ -54,7 +57,7 @@ final class Moments {
             List<String> lost = nameless.getOrDefault(time, List.of());
             if (!lost.isEmpty()) {
                 words += (words.isEmpty() ? "" : "; ")
-                        + lost.stream().map(this::name).collect(Collectors.joining(", "))
+                        + names(lost)
                         + (lost.size() > 1 ? " lose their addresses" : " loses its address");
                 units.addAll(lost);
             }
@@ -65,17 +68,17 @@ final class Moments {
     }
 
     private String words(List<String> units, PowerState end) {
-        String own = units.stream()
-                .filter(end.emptyFrom()::containsKey)
-                .map(this::name)
-                .collect(Collectors.joining(", "));
-        String fed = units.stream()
-                .filter(id -> !end.emptyFrom().containsKey(id))
-                .map(this::name)
-                .collect(Collectors.joining(", "));
-        String ranOut = own.isEmpty() ? "" : own + " ran out";
-        String hangOn = fed.isEmpty() ? "" : fed + (fed.contains(",") ? " go dark" : " goes dark");
+        List<String> own = units.stream().filter(end.emptyFrom()::containsKey).toList();
+        List<String> fed =
+                units.stream().filter(id -> !end.emptyFrom().containsKey(id)).toList();
+        String ranOut = own.isEmpty() ? "" : names(own) + " ran out";
+        String hangOn = fed.isEmpty() ? "" : names(fed) + (fed.size() > 1 ? " go dark" : " goes dark");
         return ranOut.isEmpty() || hangOn.isEmpty() ? ranOut + hangOn : ranOut + "; " + hangOn;
+    }
+
+    private String names(List<String> units) {
+        String first = units.stream().limit(NAMED).map(this::name).collect(Collectors.joining(", "));
+        return units.size() <= NAMED ? first : first + " and " + (units.size() - NAMED) + " more";
     }
 
     private String name(String unit) {
