@@ -33,11 +33,7 @@ final class Layout {
     final boolean serial;
 
     Layout(BoardSet boards, Catalogue catalogue) {
-        this.main = catalogue
-                .find(boards.main())
-                .filter(p ->
-                        p.kind() == PartKind.BOARD || p.kind() == PartKind.PANEL || p.kind() == PartKind.POWER_LINE)
-                .orElse(null);
+        this.main = catalogue.find(boards.main()).filter(Layout::drives).orElse(null);
         if (main == null) {
             unknown.add(boards.main());
         }
@@ -60,6 +56,15 @@ final class Layout {
             zones(BoardSet.MAIN, main);
         }
         more.forEach(this::board);
+    }
+
+    /** Whether devices can be connected to a part: a board, a panel, a unit on the power line, a small computer with pins. */
+    private static boolean drives(Part part) {
+        return switch (part.kind()) {
+            case BOARD, PANEL, POWER_LINE -> true;
+            case HUB_COMPUTER -> !part.pins().isEmpty();
+            default -> false;
+        };
     }
 
     /** Zones and outputs of a panel or an expander, and the channels of a unit on the power line. */

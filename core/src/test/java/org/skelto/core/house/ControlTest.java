@@ -16,18 +16,22 @@ import org.junit.jupiter.params.provider.CsvSource;
 import org.skelto.core.Plans;
 import org.skelto.core.facts.Facts;
 import org.skelto.core.plan.Plan;
+import org.skelto.core.plan.equipment.Attached;
+import org.skelto.core.plan.equipment.BoardSet;
 import org.skelto.core.plan.equipment.ContactRest;
 import org.skelto.core.plan.equipment.ControlScheme;
 import org.skelto.core.plan.equipment.Device;
 import org.skelto.core.plan.equipment.DeviceKind;
 import org.skelto.core.plan.equipment.Hand;
 import org.skelto.core.plan.equipment.RestState;
+import org.skelto.core.plan.equipment.Unit;
 import org.skelto.core.plan.equipment.UnitKind;
 import org.skelto.core.plan.equipment.Way;
 import org.skelto.core.plan.network.Link;
 import org.skelto.core.plan.network.Service;
 import org.skelto.core.plan.network.ServiceKind;
 import org.skelto.core.plan.radio.Medium;
+import org.skelto.core.wiring.Wired;
 
 /** What each control scheme survives, boards that hang and contacts that weld, and the units that ways lean on. */
 class ControlTest {
@@ -246,5 +250,28 @@ class ControlTest {
         assertTrue(works(Plans.put(plan, "lamp", lamp), "unit:hub"));
         Plan served = Plans.put(plan, "panel", plan.units().get("panel").withHub("hub"));
         assertFalse(works(Plans.put(served, "lamp", lamp), "unit:hub"));
+    }
+
+    @Test
+    void aHubWithPinsDrivesDevicesLikeAnyBoardAndKeepsToItsPins() {
+        Plan plan = Plans.sound();
+        Unit hub = plan.units()
+                .get("hub")
+                .with(u -> u.roles(new TreeSet<>(Set.of(UnitKind.CONTROLLER)))
+                        .channels(8)
+                        .hub("hub")
+                        .boards(new BoardSet("hub-pins", Map.of("relays", new Attached("relay-4-high", null)))));
+        Device lamp =
+                plan.devices().get("lamp").with(d -> d.unit("hub").channel(null).hand(Hand.NONE));
+        Plan made = Plans.put(Plans.put(plan, "hub", hub), "lamp", lamp);
+        Facts facts = new Facts(made);
+        Wired wired = facts.wired().get("hub");
+        assertEquals(1, wired.needs().size());
+        assertTrue(String.valueOf(wired.needs().get(0).best()).contains("relays/1"), wired::toString);
+        assertTrue(facts.wiring().containsKey("hub"));
+        // it serves itself: only its own life and power matter
+        assertTrue(works(made));
+        assertTrue(works(made, "unit:switch", "unit:gateway", "internet"));
+        assertFalse(works(made, "unit:hub"));
     }
 }
