@@ -135,7 +135,7 @@ class HouseJourneyTest extends Journey {
         Locator input = page.getByLabel("On its input");
         input.fill("99");
         input.press("Enter");
-        assertThat(page.getByRole(AriaRole.ALERT)).containsText("nothing was changed");
+        assertThat(page.getByRole(AriaRole.ALERT)).containsText("must lie between 1 and 64");
         input.fill("3");
         input.press("Enter");
         settled(3);
