@@ -109,11 +109,6 @@ final class House {
         return power.addressLost(unit);
     }
 
-    /** Whether messages get from one unit to another; commands are sought from the hub, reports towards it. */
-    boolean reaches(String from, String to) {
-        return chance(from, to, false) > 0;
-    }
-
     /** The chance of the worst link on the best way, 0 when nothing gets there and 1 within a unit. */
     double chance(String from, String to, boolean direct) {
         if (!up(from) || !up(to)) {
@@ -126,7 +121,7 @@ final class House {
         return at == null ? 0 : at.worth;
     }
 
-    /** The components of one proof of the way that {@link #reaches} found. */
+    /** The components of one proof of the way that {@link #chance} found. */
     void along(String from, String to, boolean direct, Consumer<String> sink) {
         ComputingBudget.step();
         if (from.equals(to)) {
@@ -244,7 +239,7 @@ final class House {
     /** One leg of a route. */
     record Leg(String from, String to, Hop hop) {}
 
-    /** The legs that {@link #reaches} found, from the sender on. */
+    /** The legs that {@link #chance} found, from the sender on. */
     List<Leg> route(String from, String to, boolean direct) {
         boolean outward = central(from);
         List<Leg> legs = new ArrayList<>();

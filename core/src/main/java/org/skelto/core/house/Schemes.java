@@ -6,7 +6,6 @@ import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Set;
-import java.util.TreeMap;
 import java.util.TreeSet;
 import java.util.function.Function;
 import org.jspecify.annotations.Nullable;
@@ -23,8 +22,7 @@ import org.skelto.core.work.ComputingBudget;
 /** Compares the control schemes that a device could have: what each would survive, how quick it is, what it costs. */
 final class Schemes {
     private final Plan plan;
-    private final Catalogue parts;
-    private final @Nullable Set<String> phonePoints;
+    private final WayBuilder builder;
     private final Map<String, Component> components;
     private final Function<Set<String>, Judge> judges;
 
@@ -36,8 +34,7 @@ final class Schemes {
             Map<String, Component> components,
             Function<Set<String>, Judge> judges) {
         this.plan = plan;
-        this.parts = parts;
-        this.phonePoints = phonePoints;
+        this.builder = new WayBuilder(plan, parts, phonePoints);
         this.components = components;
         this.judges = judges;
     }
@@ -69,7 +66,10 @@ final class Schemes {
             List<String> names = lost.get(scheme).stream().map(Component::name).toList();
             choices.add(SchemeChoiceBuilder.builder()
                     .scheme(scheme)
-                    .chosen(device.control() == null ? !working.isEmpty() && usual(device, scheme) : device.by(scheme))
+                    .chosen(
+                            device.control() == null
+                                    ? !working.isEmpty() && usual(device, scheme)
+                                    : device.control().contains(scheme))
                     .works(!working.isEmpty())
                     .sentence(sentence(ways.get(scheme), working, now))
                     .lostWithout(names.subList(0, Math.min(SchemeChoice.MOST, names.size())))
@@ -87,13 +87,10 @@ final class Schemes {
     /** The ways besides the hand that a scheme alone would give a device. */
     private List<PlannedWay> ways(String id, Device device, ControlScheme scheme) {
         Device alone = device.withControl(new TreeSet<>(List.of(scheme)));
-        Map<String, Device> devices = new TreeMap<>(plan.devices());
-        devices.put(id, alone);
-        return new WayBuilder(plan.withDevices(devices), parts, phonePoints)
-                .jobs(id, alone).stream()
-                        .flatMap(job -> job.ways().stream())
-                        .filter(way -> !way.atHand() && (scheme == ControlScheme.OWN || !own(way)))
-                        .toList();
+        return builder.jobs(id, alone).stream()
+                .flatMap(job -> job.ways().stream())
+                .filter(way -> !way.atHand() && (scheme == ControlScheme.OWN || !own(way)))
+                .toList();
     }
 
     /** What a device does by itself, whoever controls it besides. */
@@ -104,8 +101,6 @@ final class Schemes {
 
     /** Whether a scheme counts where none is chosen. */
     private boolean usual(Device device, ControlScheme scheme) {
-        Unit unit = device.unit() == null ? null : plan.units().get(device.unit());
-        boolean panel = unit != null && unit.is(UnitKind.PANEL) && unit.hub() == null;
         return switch (scheme) {
             case OWN ->
                 device.ways().contains(Way.ALONE)
@@ -113,8 +108,7 @@ final class Schemes {
                                 .map(plan.devices()::get)
                                 .anyMatch(b -> b.unit() != null && b.unit().equals(device.unit()));
             case BOUND -> true;
-            case HUB -> !panel;
-            case PANEL -> panel;
+            case HUB, PANEL -> scheme == WayBuilder.usual(plan, device);
             case SERVICE, REQUEST -> false;
         };
     }

@@ -206,14 +206,15 @@ final class WayBuilder {
                 : any.size() == 1 ? any.get(0) : new Any(any);
     }
 
-    /** Whether a scheme that must be chosen is: on a panel's own terminals it need not be where no hub serves the panel. */
     private boolean chosen(Device d, ControlScheme scheme) {
-        if (d.control() != null) {
-            return d.control().contains(scheme);
-        }
+        return d.control() != null ? d.control().contains(scheme) : scheme == usual(plan, d);
+    }
+
+    /** What serves a device besides its own board and bound buttons where nobody chose: its hub, or the panel that no hub serves. */
+    static ControlScheme usual(Plan plan, Device d) {
         Unit unit = d.unit() == null ? null : plan.units().get(d.unit());
         boolean panel = unit != null && unit.is(UnitKind.PANEL) && unit.hub() == null;
-        return scheme == (panel ? ControlScheme.PANEL : ControlScheme.HUB);
+        return panel ? ControlScheme.PANEL : ControlScheme.HUB;
     }
 
     private PlannedWay rule(String id, Device d, Job job) {
@@ -224,7 +225,7 @@ final class WayBuilder {
         }
         Formula there = asks ? up(d) : power(id, d);
         List<Formula> any = new ArrayList<>();
-        if (d.control() != null && chosen(d, ControlScheme.OWN)) {
+        if (chosen(d, ControlScheme.OWN)) {
             any.add(there);
         }
         if (chosen(d, ControlScheme.PANEL)) {
@@ -247,10 +248,10 @@ final class WayBuilder {
         if (chosen(d, ControlScheme.HUB) || d.control() == null) {
             any.add(all(asks ? report(d) : command(id, d), brains.nearby(hub(d))));
         }
-        if (d.control() != null && chosen(d, ControlScheme.REQUEST)) {
+        if (chosen(d, ControlScheme.REQUEST)) {
             any.add(all(there, brains.nearby(d.unit())));
         }
-        if (d.control() != null && chosen(d, ControlScheme.SERVICE)) {
+        if (chosen(d, ControlScheme.SERVICE)) {
             any.add(d.unit() == null ? there : all(there, brains.nearbyOverService(d.unit())));
         }
         return either(any);
@@ -262,10 +263,10 @@ final class WayBuilder {
         if (chosen(d, ControlScheme.HUB) || d.control() == null) {
             any.add(all(asks ? report(d) : command(id, d), brains.away(hub(d))));
         }
-        if (d.control() != null && chosen(d, ControlScheme.REQUEST)) {
+        if (chosen(d, ControlScheme.REQUEST)) {
             any.add(d.unit() == null ? there : all(there, brains.awayDirect(d.unit())));
         }
-        if (d.control() != null && chosen(d, ControlScheme.SERVICE)) {
+        if (chosen(d, ControlScheme.SERVICE)) {
             any.add(all(there, brains.service(d.unit(), ServiceKind.REMOTE_ACCESS)));
         }
         return either(any);
@@ -276,7 +277,7 @@ final class WayBuilder {
         if (chosen(d, ControlScheme.HUB) || d.control() == null) {
             any.add(all(asks ? report(d) : command(id, d), brains.spoken(hub(d))));
         }
-        if (d.control() != null && chosen(d, ControlScheme.SERVICE)) {
+        if (chosen(d, ControlScheme.SERVICE)) {
             any.add(all(asks ? up(d) : power(id, d), brains.spoken(d.unit())));
         }
         return either(any);
@@ -341,10 +342,10 @@ final class WayBuilder {
         if (byRule || free && any.isEmpty()) {
             any.add(all(report(button), command(id, d), brains.rules(hub(d))));
         }
-        if (placed && !free && chosen(d, ControlScheme.REQUEST)) {
+        if (placed && chosen(d, ControlScheme.REQUEST)) {
             any.add(all(up(button), power(id, d), new Reaches(button.unit(), d.unit())));
         }
-        if (placed && !free && chosen(d, ControlScheme.SERVICE)) {
+        if (placed && chosen(d, ControlScheme.SERVICE)) {
             any.add(all(
                     up(button),
                     brains.service(button.unit(), ServiceKind.REMOTE_ACCESS),

@@ -80,11 +80,6 @@ public record Device(
         return criticality.compareTo(Criticality.PROTECTIVE) >= 0;
     }
 
-    /** Whether a control scheme may serve it: it was chosen, or none was. */
-    public boolean by(ControlScheme scheme) {
-        return control == null || control.contains(scheme);
-    }
-
     /** This device on another unit, connected to nothing there yet. */
     public Device attachedTo(String other) {
         return with(d -> d.unit(other).channel(null).wiring(null));
