@@ -4,6 +4,7 @@ import java.time.Clock;
 import java.time.Instant;
 import java.time.temporal.ChronoUnit;
 import java.util.List;
+import java.util.Objects;
 import java.util.UUID;
 import org.jspecify.annotations.Nullable;
 import org.skelto.core.calibration.Calibrator;
@@ -46,7 +47,12 @@ class ReadingController {
     public record Shown(UUID id, Reading reading, @Nullable Double predictedDbm) {}
 
     /** Where the stand-in measures. */
-    public record Here(Medium medium, String floor, double xM, double yM, double heightM) {}
+    public record Here(Medium medium, String floor, double xM, double yM, double heightM) {
+        /** The same for the same place in every run. */
+        long scatter() {
+            return 31L * Objects.hash(medium.name(), floor, xM, yM, heightM);
+        }
+    }
 
     /** How many readings were touched. */
     public record Count(int readings) {}
@@ -106,9 +112,9 @@ class ReadingController {
         if (!(Math.abs(here.xM()) < 1e5 && Math.abs(here.yM()) < 1e5 && Math.abs(here.heightM()) < 100)) {
             throw Refusal.invalid("Where?", List.of(new Problem("/xM", "must lie on the site, in metres")));
         }
-        Instant now = now();
-        List<Reading> heard = StandIn.at(
-                plan, here.medium(), here.floor(), here.xM(), here.yM(), here.heightM(), now, now.toEpochMilli());
+        long scatter = readings.count(open.id()) + here.scatter();
+        List<Reading> heard =
+                StandIn.at(plan, here.medium(), here.floor(), here.xM(), here.yM(), here.heightM(), now(), scatter);
         readings.add(open.who(), open.id(), plan, heard);
         return heard;
     }

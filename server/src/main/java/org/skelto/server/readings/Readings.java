@@ -100,7 +100,7 @@ public class Readings implements ReadingSource {
     }
 
     private void store(Person who, UUID planId, List<Reading> readings) {
-        if (repository.countByPlanIdAndDeletedAtIsNull(planId) + readings.size() > MOST) {
+        if (count(planId) + readings.size() > MOST) {
             throw Refusal.invalid(
                     "A plan may have at most " + MOST + " readings. None was stored.",
                     List.of(new Problem("", "too many readings")));

@@ -25,7 +25,7 @@ import org.skelto.core.site.SiteModel;
 /**
  * A simulated phone that walks through the house: it measures what would arrive if the walls were as they are in a hidden
  * truth, which differs from the tables by some decibels for each construction and transmitter, plus scatter. It stands in
- * for a real one, for practice and for tests; the same plan has the same truth.
+ * for a real one, for practice and for tests; the same plan has the same truth, and the same seed the same scatter.
  */
 final class StandIn {
     private static final double WALL_SPREAD_DB = 4;
