@@ -38,6 +38,7 @@ import org.skelto.core.links.LinkAssessor;
 import org.skelto.core.links.LinkChooser;
 import org.skelto.core.links.LinkReport;
 import org.skelto.core.links.PossibleLinks;
+import org.skelto.core.longrange.SharedAir;
 import org.skelto.core.mesh.MeshReport;
 import org.skelto.core.mesh.Meshes;
 import org.skelto.core.naming.NameAssigner;
@@ -88,9 +89,19 @@ public final class HouseFacts {
     public static final FactKind<Map<String, LinkReport>> LINKS =
             FactKind.of("links", List.of(), List.of(JUDGED), f -> f.get(JUDGED).values());
 
+    /** For each sender and medium the chance that what it sends meets nothing else on the air. */
+    private static final FactKind<Map<String, Map<Medium, Double>>> DELIVERIES = FactKind.of(
+            "links",
+            List.of(PlanPart.LINKS, UNIT_ROLES, UNIT_POWER, UNIT_RADIOS),
+            List.of(),
+            f -> SharedAir.deliveries(f.plan()));
+
     /** For each link the chance that what its nearer and its farther end send arrives. */
     private static final FactKind<Map<String, List<Double>>> CARRYING = FactKind.of(
-            "links", List.of(PlanPart.LINKS, UNIT_ROLES, UNIT_POWER, UNIT_RADIOS), List.of(LINKS), f -> carrying(f));
+            "links",
+            List.of(PlanPart.LINKS, UNIT_ROLES, UNIT_POWER, UNIT_RADIOS),
+            List.of(LINKS, DELIVERIES),
+            f -> carrying(f));
 
     private static final FactKind<PerItem<PossibleLink>> UNPLANNED =
             FactKind.renewed("links", LINK_READS, List.of(GEOMETRY), (f, before) -> unplanned(f, before));
@@ -99,9 +110,12 @@ public final class HouseFacts {
     public static final FactKind<List<PossibleLink>> POSSIBLE = FactKind.of(
             "links",
             List.of(),
-            List.of(UNPLANNED),
+            List.of(UNPLANNED, DELIVERIES),
             f -> f.get(UNPLANNED).values().values().stream()
                     .filter(link -> link.chance() > 0)
+                    .map(link -> new PossibleLink(
+                            link.link(),
+                            Math.min(link.chance(), delivery(f, link.link().from(), link.link()))))
                     .toList());
 
     /** Of the places of units, those that lengths of supply cables and temperatures of batteries hang on. */
@@ -308,17 +322,22 @@ public final class HouseFacts {
     }
 
     private static Map<String, List<Double>> carrying(Facts f) {
-        Map<String, LinkReport> judged = f.get(LINKS);
         Map<String, List<Double>> carrying = new HashMap<>();
-        f.plan().links().forEach((id, link) -> {
-            LinkReport report = Objects.requireNonNull(judged.get(id));
-            carrying.put(
-                    id,
-                    List.of(
-                            Math.min(report.chance(link.from()), window(f.plan(), link.from(), link.to(), link)),
-                            Math.min(report.chance(link.to()), window(f.plan(), link.to(), link.from(), link))));
-        });
+        f.plan()
+                .links()
+                .forEach((id, link) ->
+                        carrying.put(id, List.of(carries(f, id, link.from(), link), carries(f, id, link.to(), link))));
         return carrying;
+    }
+
+    private static double carries(Facts f, String id, String sender, Link link) {
+        return Math.min(
+                Objects.requireNonNull(f.get(LINKS).get(id)).chance(sender),
+                Math.min(window(f.plan(), sender, link.other(sender), link), delivery(f, sender, link)));
+    }
+
+    private static double delivery(Facts f, String sender, Link link) {
+        return f.get(DELIVERIES).getOrDefault(sender, Map.of()).getOrDefault(link.medium(), 1.0);
     }
 
     /** The chance that what one end sends meets the other awake, in whole hundredths rounded down. */

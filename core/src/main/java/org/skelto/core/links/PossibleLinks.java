@@ -132,7 +132,7 @@ public final class PossibleLinks {
         Set<String> names = new TreeSet<>();
         plan.links().values().forEach(l -> {
             if (l.medium() == medium && (l.from().equals(id) || l.to().equals(id))) {
-                Unit point = plan.units().get(l.from().equals(id) ? l.to() : l.from());
+                Unit point = plan.units().get(l.other(id));
                 if (offers(point)
                         && point.wireless() != null
                         && point.wireless().name() != null) {

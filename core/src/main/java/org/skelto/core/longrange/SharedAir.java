@@ -3,6 +3,8 @@ package org.skelto.core.longrange;
 import io.soabase.recordbuilder.core.RecordBuilder;
 import java.util.ArrayList;
 import java.util.Comparator;
+import java.util.EnumMap;
+import java.util.HashMap;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
@@ -11,10 +13,12 @@ import java.util.TreeMap;
 import org.jspecify.annotations.Nullable;
 import org.skelto.core.plan.Plan;
 import org.skelto.core.plan.equipment.Unit;
+import org.skelto.core.plan.network.Link;
 import org.skelto.core.plan.radio.Chirp;
 import org.skelto.core.plan.radio.Medium;
 import org.skelto.core.plan.radio.Message;
 import org.skelto.core.plan.radio.Radio;
+import org.skelto.core.plan.radio.Region;
 import org.skelto.core.quantity.Figure;
 import org.skelto.core.quantity.Text;
 import org.skelto.core.radio.Air;
@@ -25,7 +29,8 @@ import org.skelto.core.work.ComputingBudget;
 
 /**
  * All long-range and sub-GHz senders of a plan together. Frames collide when they come from senders that hear the same
- * receiver on one frequency with one setting; chirp frames of another spreading factor are taken as no collision.
+ * receiver on one frequency with one setting; chirp frames of another spreading factor are taken as no collision. What
+ * a receiver answers and what a relay passes on is on the air too, and while it sends that radio hears nothing.
  */
 public final class SharedAir {
     /** Frequencies nearer than this are one, MHz. */
@@ -84,16 +89,40 @@ public final class SharedAir {
             Figure figure)
             implements SharedAirSenderBuilder.With {}
 
-    private record Voice(String unit, Radio radio, Message message, Traffic traffic, AirLaw law, String name) {
+    private record Voice(String unit, Radio radio, Message message, Traffic traffic, String name) {
+        AirLaw law(Region region) {
+            return AirLaw.of(region, radio, traffic);
+        }
+
         /** What of the air it needs, as a share, 0 when it only sends what happens. */
         double load() {
             return traffic.intervalS() == null ? 0 : Air.duty(traffic.messageMs(), traffic.intervalS());
         }
 
         boolean meets(Voice other) {
-            return radio.medium() == other.radio.medium()
-                    && Math.abs(radio.frequencyMHz() - other.radio.frequencyMHz()) < SAME_MHZ
-                    && Objects.equals(key(radio.chirp()), key(other.radio.chirp()));
+            return meets(other.radio);
+        }
+
+        boolean meets(Radio other) {
+            return radio.medium() == other.medium()
+                    && Math.abs(radio.frequencyMHz() - other.frequencyMHz()) < SAME_MHZ
+                    && Objects.equals(key(radio.chirp()), key(other.chirp()));
+        }
+
+        /** Chance that a frame meets none of the others. */
+        double success(List<Frames> onAir) {
+            double hits = 0;
+            for (Frames others : onAir) {
+                ComputingBudget.step();
+                if (!others.because().equals(unit) && meets(others.radio())) {
+                    hits += others.perSecond() * (traffic.airtimeMs() + others.airtimeMs()) / 1000;
+                }
+            }
+            return Math.exp(-hits);
+        }
+
+        double delivery(List<Frames> onAir) {
+            return Air.delivery(success(onAir), traffic.tries());
         }
 
         private static String key(Chirp chirp) {
@@ -101,27 +130,28 @@ public final class SharedAir {
         }
     }
 
+    /**
+     * Frames that come again and again.
+     *
+     * @param because the unit whose messages bring them about: itself, or the one that is answered or relayed
+     * @param radio that sends them
+     */
+    private record Frames(String because, Radio radio, double airtimeMs, double perSecond) {}
+
     /** All sub-bands in which anything is sent, from low to high. */
     public static List<SubBand> of(Plan plan) {
-        List<Voice> voices = new ArrayList<>();
-        plan.units()
-                .forEach((id, unit) -> unit.radios().values().stream()
-                        .filter(r -> Traffic.counts(r.medium()))
-                        .filter(r -> sends(plan, id, unit))
-                        .forEach(r -> {
-                            Traffic traffic = Traffic.of(unit, r);
-                            voices.add(new Voice(
-                                    id, r, unit.says(), traffic, AirLaw.of(plan.region(), r, traffic), unit.name()));
-                        }));
+        List<Voice> voices = voices(plan);
+        List<Frames> onAir = onAir(plan, voices);
         Map<String, Double> offsets = offsets(voices);
         Map<String, List<Sender>> bands = new TreeMap<>();
         Map<String, String> limits = new LinkedHashMap<>();
         for (Voice v : voices) {
             ComputingBudget.step();
-            RegionLimits.BandLimit row = v.law().row();
+            RegionLimits.BandLimit row = v.law(plan.region()).row();
             String band = row == null ? "outside every band of " + plan.region() : row.band();
             limits.putIfAbsent(band, limit(row));
-            bands.computeIfAbsent(band, b -> new ArrayList<>()).add(sender(v, voices, offsets.get(v.unit())));
+            bands.computeIfAbsent(band, b -> new ArrayList<>())
+                    .add(sender(plan.region(), v, voices, onAir, offsets.get(v.unit())));
         }
         List<SubBand> all = new ArrayList<>();
         bands.forEach((band, senders) -> {
@@ -129,6 +159,56 @@ public final class SharedAir {
             all.add(new SubBand(band, limits.get(band), List.copyOf(senders)));
         });
         return all;
+    }
+
+    /** For each sender and medium the chance that one of its tries comes through. */
+    public static Map<String, Map<Medium, Double>> deliveries(Plan plan) {
+        List<Voice> voices = voices(plan);
+        List<Frames> onAir = onAir(plan, voices);
+        Map<String, Map<Medium, Double>> deliveries = new HashMap<>();
+        voices.forEach(v -> deliveries
+                .computeIfAbsent(v.unit(), u -> new EnumMap<>(Medium.class))
+                .merge(v.radio().medium(), v.delivery(onAir), Math::min));
+        return deliveries;
+    }
+
+    private static List<Voice> voices(Plan plan) {
+        List<Voice> voices = new ArrayList<>();
+        plan.units()
+                .forEach((id, unit) -> unit.radios().values().stream()
+                        .filter(r -> Traffic.counts(r.medium()))
+                        .filter(r -> sends(plan, id, unit))
+                        .forEach(r -> voices.add(new Voice(id, r, unit.says(), Traffic.of(unit, r), unit.name()))));
+        return voices;
+    }
+
+    private static List<Frames> onAir(Plan plan, List<Voice> voices) {
+        List<Frames> onAir = new ArrayList<>();
+        for (Voice v : voices) {
+            ComputingBudget.step();
+            Double intervalS = v.traffic().intervalS();
+            if (intervalS == null) {
+                continue;
+            }
+            double tries = v.traffic().tries() / intervalS;
+            onAir.add(new Frames(v.unit(), v.radio(), v.traffic().airtimeMs(), tries));
+            for (Link link : plan.links().values()) {
+                if (link.medium() != v.radio().medium() || !link.joins(v.unit())) {
+                    continue;
+                }
+                Unit receiver = Objects.requireNonNull(plan.units().get(link.other(v.unit())));
+                receiver.radio(link.medium()).filter(v::meets).ifPresent(radio -> {
+                    if (link.twoWay() && Boolean.TRUE.equals(v.message().acknowledged())) {
+                        double answerMs = Traffic.airtimeMs(radio.chirp(), receiver.says(), Explorer.ACK_BYTES);
+                        onAir.add(new Frames(v.unit(), radio, answerMs, 1 / intervalS));
+                    }
+                    if (Boolean.TRUE.equals(receiver.relays())) {
+                        onAir.add(new Frames(v.unit(), radio, v.traffic().airtimeMs(), tries));
+                    }
+                });
+            }
+        }
+        return onAir;
     }
 
     /** Gateways only answer; what has a message or a duty, or hangs at the end of a link, speaks of itself. */
@@ -153,21 +233,11 @@ public final class SharedAir {
         return text + " (" + row.source() + ", table of " + RegionLimits.DATE + "; check with your regulator)";
     }
 
-    private static Sender sender(Voice v, List<Voice> voices, Double offset) {
+    private static Sender sender(Region region, Voice v, List<Voice> voices, List<Frames> onAir, Double offset) {
+        AirLaw law = v.law(region);
         List<Voice> rivals = voices.stream().filter(o -> o != v && o.meets(v)).toList();
-        double hits = 0;
-        double load = v.load();
-        for (Voice o : rivals) {
-            ComputingBudget.step();
-            if (o.traffic().intervalS() != null) {
-                hits += o.traffic().tries()
-                        * (v.traffic().airtimeMs() + o.traffic().airtimeMs())
-                        / 1000
-                        / o.traffic().intervalS();
-            }
-            load += o.load();
-        }
-        double success = Math.exp(-hits);
+        double load = v.load() + rivals.stream().mapToDouble(Voice::load).sum();
+        double success = v.success(onAir);
         return SharedAirSenderBuilder.builder()
                 .unit(v.unit())
                 .name(v.name())
@@ -180,18 +250,18 @@ public final class SharedAir {
                         v.radio().chirp(), v.message(), v.traffic().bytes()))
                 .tries(v.traffic().tries())
                 .intervalS(v.traffic().intervalS())
-                .dutyPercent(v.law().dutyPercent())
-                .leastIntervalS(v.law().leastIntervalS())
-                .intervalFigure(v.law().intervalFigure(v.traffic().messageMs()))
+                .dutyPercent(law.dutyPercent())
+                .leastIntervalS(law.leastIntervalS())
+                .intervalFigure(law.intervalFigure(v.traffic().messageMs()))
                 .rivals(rivals.size())
                 .frameSuccess(success)
                 .delivery(Air.delivery(success, v.traffic().tries()))
                 .overload(load >= 1)
                 .offsetS(offset)
-                .broken(v.law().broken())
-                .unknown(v.law().unknown())
+                .broken(law.broken())
+                .unknown(law.unknown())
                 .figure(Figure.of(
-                        "e^(−Σ tries (T + Tother) / Iother): e^(−2 (N − 1) T / I) when all are alike",
+                        "e^(−Σ tries (T + Tother) / Iother), answers and what relays pass on counted: e^(−2 (N − 1) T / I) when all are alike",
                         "unslotted access, senders independent of each other",
                         load >= 1,
                         "others on the same setting",

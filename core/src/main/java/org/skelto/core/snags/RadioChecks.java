@@ -234,7 +234,7 @@ final class RadioChecks {
     /** A station that is set to join another network than that of the point it is linked to. */
     private static void network(CheckContext c, String id, Link link) {
         String station = PossibleLinks.offers(c.plan.units().get(link.from())) ? link.to() : link.from();
-        String point = station.equals(link.from()) ? link.to() : link.from();
+        String point = link.other(station);
         c.snag("R7", STOP, stage(link), name(c, station) + " joins another network than that of " + name(c, point))
                 .figures(c.links().get(id).trouble())
                 .leadsTo("It never finds its network, and is never reached.")

@@ -15,8 +15,11 @@ import org.junit.jupiter.api.Test;
 import org.skelto.core.Changed;
 import org.skelto.core.Outpost;
 import org.skelto.core.facts.Facts;
+import org.skelto.core.facts.HouseFacts;
 import org.skelto.core.ground.ElevationGrid;
 import org.skelto.core.ground.ElevationGridBuilder;
+import org.skelto.core.house.DeviceState;
+import org.skelto.core.house.State;
 import org.skelto.core.links.LinkReport;
 import org.skelto.core.parts.Catalogue;
 import org.skelto.core.plan.Plan;
@@ -26,6 +29,7 @@ import org.skelto.core.plan.radio.MessageField;
 import org.skelto.core.power.Outposts;
 import org.skelto.core.radio.Air;
 import org.skelto.core.radio.SlabTables;
+import org.skelto.core.radio.Traffic;
 import org.skelto.core.sample.Hills;
 import org.skelto.core.site.SiteModel;
 import org.skelto.core.work.Progress;
@@ -182,8 +186,11 @@ class LongRangeTest {
                 .toList();
         assertEquals(many, senders.size());
         SharedAir.Sender one = senders.get(0);
-        // three tries of each of the others are on the air
-        double alike = Math.pow(Air.frameSuccess(many, one.airtimeMs(), one.intervalS()), one.tries());
+        // three tries of each of the others are on the air, and for each message an answer of 123.904 ms:
+        // (12 + 4.25) preamble and 8 + 2 × 5 symbols, less 4 of the 12, of 4.096 ms each
+        double answerMs = (8 + 4.25 + 8 + 2 * 5) * 4.096;
+        double alike = Math.pow(Air.frameSuccess(many, one.airtimeMs(), one.intervalS()), one.tries())
+                * Math.exp(-(many - 1) * (one.airtimeMs() + answerMs) / 1000 / one.intervalS());
         assertEquals(alike, one.frameSuccess(), 1e-9);
         assertEquals(Air.delivery(alike, one.tries()), one.delivery(), 1e-9);
         List<Double> starts = new ArrayList<>(
@@ -192,6 +199,48 @@ class LongRangeTest {
         for (int i = 1; i < starts.size(); i++) {
             assertTrue(starts.get(i) - starts.get(i - 1) > one.airtimeMs() * one.tries() / 1000);
         }
+    }
+
+    @Test
+    void framesThatCollideMakeAWayWeak() {
+        Plan plan = Changed.with(
+                Outpost.plan(),
+                "/units/outpost/message/tries",
+                "1",
+                "/units/outpost/message/acknowledged",
+                "false",
+                "/devices/level",
+                "{\"name\":\"level\",\"kind\":\"LEVEL\",\"unit\":\"outpost\",\"criticality\":\"ROUTINE\",\"hand\":\"NONE\",\"rest\":\"STAYS\",\"exitRoute\":false,\"outsideDoor\":false,\"obstacleDetection\":false,\"ways\":[\"RULE\"]}");
+        assertEquals(State.HOLDS, level(plan).state(), level(plan).sentence());
+        String twin = Changed.json(plan.units().get("outpost")).replace("\"intervalS\":1800.0", "\"intervalS\":20.0");
+        for (int i = 0; i < 12; i++) {
+            plan = Changed.with(
+                    plan,
+                    "/units/twin" + i,
+                    twin,
+                    "/links/twin" + i,
+                    "{\"from\":\"twin" + i + "\",\"to\":\"far-gw\",\"medium\":\"CHIRP\",\"direction\":\"TWO_WAY\"}");
+        }
+        double frameMs = Traffic.of(
+                        plan.units().get("outpost"),
+                        plan.units().get("outpost").radio(Medium.CHIRP).orElseThrow())
+                .airtimeMs();
+        int percent = (int) (100 * Math.exp(-12 * 2 * frameMs / 1000 / 20));
+        assertTrue(percent > 50 && percent < 95, "%d".formatted(percent));
+        assertEquals(State.REDUCED, level(plan).state(), level(plan).sentence());
+        assertTrue(
+                level(plan).sentence().endsWith("over a weak link, " + percent + " %"),
+                level(plan).sentence());
+        // a relay says everything once more
+        Plan relayed = Changed.with(plan, "/units/far-gw/relays", "true");
+        int twice = (int) (100 * Math.exp(-12 * 4 * frameMs / 1000 / 20));
+        assertTrue(
+                level(relayed).sentence().endsWith(", " + twice + " %"),
+                level(relayed).sentence());
+    }
+
+    private static DeviceState level(Plan plan) {
+        return new Facts(plan).get(HouseFacts.OUTAGES).now().get("level");
     }
 
     @Test

@@ -66,6 +66,16 @@ public record Link(
                 : direction == null ? Direction.TWO_WAY : direction;
     }
 
+    /** Whether a unit is one of its ends. */
+    public boolean joins(String unit) {
+        return from.equals(unit) || to.equals(unit);
+    }
+
+    /** The end that is not this one. */
+    public String other(String end) {
+        return from.equals(end) ? to : from;
+    }
+
     public boolean twoWay() {
         return direction == Direction.TWO_WAY;
     }
