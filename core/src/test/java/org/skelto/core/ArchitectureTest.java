@@ -45,7 +45,7 @@ class ArchitectureTest {
         arrow("sound", "plan", "quantity", "site", "work");
         arrow("links", "plan", "quantity", "radio", "site", "work");
         arrow("coverage", "links", "plan", "quantity", "radio", "raster", "site", "work");
-        arrow("mesh", "plan", "radio", "site", "work");
+        arrow("mesh", "plan", "work");
         arrow("channels", "plan", "radio", "site", "work");
         arrow("calibration", "coverage", "plan", "radio", "site", "work");
         arrow("placement", "coverage", "links", "plan", "quantity", "radio", "site", "work");

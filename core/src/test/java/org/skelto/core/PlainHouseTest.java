@@ -106,7 +106,7 @@ class PlainHouseTest {
             double chance =
                     dice.unplanned(inOrder ? link.from() : link.to(), inOrder ? link.to() : link.from(), link.medium());
             if (chance > 0) {
-                possible.add(new PossibleLink(link, chance));
+                possible.add(new PossibleLink(link, chance, null));
             }
         }
         return Modelled.outages(plan, dice::planned, possible, phonePoints(plan, dice));

@@ -82,7 +82,7 @@ public final class CoverageScenario {
 
     private boolean serves(Unit unit) {
         boolean ears = unit.radio(medium).filter(Radio::receives).isPresent();
-        return ears && (unit.collects() || medium.mesh() && unit.power().steady());
+        return ears && (unit.collects() || medium.mesh() && unit.repeats(medium));
     }
 
     /** A unit of this radio as a source, standing at a point. */

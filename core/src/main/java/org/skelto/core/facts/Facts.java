@@ -24,7 +24,6 @@ import org.skelto.core.links.LinkReport;
 import org.skelto.core.longrange.LongRange;
 import org.skelto.core.longrange.SharedAir;
 import org.skelto.core.mesh.MeshReport;
-import org.skelto.core.mesh.Meshes;
 import org.skelto.core.parts.Catalogue;
 import org.skelto.core.plan.Plan;
 import org.skelto.core.power.Outposts;
@@ -241,7 +240,7 @@ public final class Facts {
 
     /** How messages travel in each mesh, with the count of separate routes. */
     public List<MeshReport> meshes() {
-        return Meshes.of(site(), tables);
+        return HouseFacts.meshes(this, true);
     }
 
     /** Every cable with what its cores carry. */

@@ -16,6 +16,7 @@ import static org.skelto.core.facts.PlanPart.UNIT_ROLES;
 
 import java.util.ArrayList;
 import java.util.Arrays;
+import java.util.EnumMap;
 import java.util.HashMap;
 import java.util.HashSet;
 import java.util.List;
@@ -43,6 +44,7 @@ import org.skelto.core.mesh.MeshReport;
 import org.skelto.core.mesh.Meshes;
 import org.skelto.core.naming.NameAssigner;
 import org.skelto.core.plan.Plan;
+import org.skelto.core.plan.equipment.Criticality;
 import org.skelto.core.plan.equipment.DeviceKind;
 import org.skelto.core.plan.equipment.Unit;
 import org.skelto.core.plan.equipment.UnitKind;
@@ -52,6 +54,7 @@ import org.skelto.core.plan.site.Place;
 import org.skelto.core.power.PowerNode;
 import org.skelto.core.power.PowerTree;
 import org.skelto.core.power.Store;
+import org.skelto.core.radio.Chance;
 import org.skelto.core.radio.ListeningWindow;
 import org.skelto.core.site.SiteModel;
 import org.skelto.core.sound.SoundReport;
@@ -115,7 +118,8 @@ public final class HouseFacts {
                     .filter(link -> link.chance() > 0)
                     .map(link -> new PossibleLink(
                             link.link(),
-                            Math.min(link.chance(), delivery(f, link.link().from(), link.link()))))
+                            Math.min(link.chance(), delivery(f, link.link().from(), link.link())),
+                            link.marginDb()))
                     .toList());
 
     /** Of the places of units, those that lengths of supply cables and temperatures of batteries hang on. */
@@ -185,8 +189,11 @@ public final class HouseFacts {
             "this outage", List.of(), List.of(OUTAGES), f -> f.get(OUTAGES).units(Outage.of(Set.of())));
 
     /** How messages travel in each mesh, without the count of separate routes. */
-    public static final FactKind<List<MeshReport>> MESHES =
-            FactKind.of("mesh routes", PlanPart.ALL, List.of(), f -> Meshes.withoutSeparateRoutes(site(f), f.tables()));
+    public static final FactKind<List<MeshReport>> MESHES = FactKind.of(
+            "mesh routes",
+            List.of(PlanPart.LINKS, UNIT_ROLES, PlanPart.UNIT_PLACES, UNIT_POWER, UNIT_RADIOS),
+            List.of(LINKS, UNPLANNED),
+            f -> meshes(f, false));
 
     /** Sounders, each with its place. */
     private static final FactKind<Map<String, List<Object>>> SOUNDERS = FactKind.of(
@@ -330,6 +337,37 @@ public final class HouseFacts {
         return carrying;
     }
 
+    /** How messages travel in each mesh. */
+    static List<MeshReport> meshes(Facts f, boolean separate) {
+        double wanted = Chance.target(Criticality.ROUTINE);
+        Map<Medium, List<MeshReport.Edge>> pairs = new EnumMap<>(Medium.class);
+        f.plan().links().forEach((id, link) -> {
+            LinkReport report = Objects.requireNonNull(f.get(LINKS).get(id));
+            pair(
+                    pairs,
+                    link,
+                    report.marginDb(),
+                    Math.min(report.chance(link.from()), report.chance(link.to())),
+                    wanted);
+        });
+        f.get(UNPLANNED).values().values().forEach(p -> pair(pairs, p.link(), p.marginDb(), p.chance(), wanted));
+        return Meshes.of(f.plan(), pairs, separate);
+    }
+
+    private static void pair(
+            Map<Medium, List<MeshReport.Edge>> pairs,
+            Link link,
+            @Nullable Double marginDb,
+            double chance,
+            double wanted) {
+        if (link.medium().mesh() && marginDb != null && chance >= wanted) {
+            boolean first = link.from().compareTo(link.to()) < 0;
+            pairs.computeIfAbsent(link.medium(), m -> new ArrayList<>())
+                    .add(new MeshReport.Edge(
+                            first ? link.from() : link.to(), first ? link.to() : link.from(), marginDb));
+        }
+    }
+
     private static double carries(Facts f, String id, String sender, Link link) {
         return Math.min(
                 Objects.requireNonNull(f.get(LINKS).get(id)).chance(sender),
@@ -343,7 +381,7 @@ public final class HouseFacts {
     /** The chance that what one end sends meets the other awake, in whole hundredths rounded down. */
     private static double window(Plan plan, String sender, String receiver, Link link) {
         Unit from = Objects.requireNonNull(plan.units().get(sender));
-        boolean waits = from.is(UnitKind.GATEWAY) || from.is(UnitKind.HUB);
+        boolean waits = from.sink();
         double chance =
                 ListeningWindow.chance(from, Objects.requireNonNull(plan.units().get(receiver)), link.medium(), waits);
         return chance == 0 ? 0 : Math.max(1, Math.floor(chance * 100 + 1e-9)) / 100;
@@ -370,7 +408,8 @@ public final class HouseFacts {
         }
         return PerItem.renewed(before, inputs, id -> {
             Link link = Objects.requireNonNull(links.get(id));
-            return new PossibleLink(link, assessor.report(id, link).chance(link.from()));
+            LinkReport report = assessor.report(id, link);
+            return new PossibleLink(link, report.chance(link.from()), report.marginDb());
         });
     }
 

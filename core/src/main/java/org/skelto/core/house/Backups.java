@@ -82,7 +82,7 @@ public final class Backups {
             return "the mains alone";
         }
         String feeder = unit.power().sources().stream()
-                .filter(s -> PowerState.steady(s) && dark.lives(id, s))
+                .filter(s -> s.steady() && dark.lives(id, s))
                 .map(s -> s.source() == PowerSource.MAINS
                         ? "a circuit with a backup"
                         : "fed by " + plan.units().get(s.from()).name())

@@ -10,7 +10,6 @@ import org.skelto.core.plan.equipment.Unit;
 import org.skelto.core.plan.equipment.UnitKind;
 import org.skelto.core.plan.network.Link;
 import org.skelto.core.plan.radio.Medium;
-import org.skelto.core.plan.radio.Radio;
 import org.skelto.core.radio.Chance;
 import org.skelto.core.work.ComputingBudget;
 
@@ -64,7 +63,7 @@ final class Hops {
                     gateways[i] || bridges(unit) || unit.is(UnitKind.HUB) && Boolean.TRUE.equals(unit.bridges());
             lights[i] = unit.is(UnitKind.INFRARED_SENDER);
             for (Medium medium : Medium.values()) {
-                if (unit.kind() != UnitKind.SUPPLY && repeats(unit, medium)) {
+                if (unit.kind() != UnitKind.SUPPLY && unit.repeats(medium)) {
                     repeats[i] |= 1 << medium.ordinal();
                 }
             }
@@ -119,14 +118,6 @@ final class Hops {
     /** Whether a unit passes on over any medium by its nature, without an address for it. */
     static boolean bridges(Unit unit) {
         return unit.is(UnitKind.ROUTER) || unit.is(UnitKind.SWITCH) || unit.is(UnitKind.ACCESS_POINT);
-    }
-
-    private static boolean repeats(Unit unit, Medium medium) {
-        Boolean said = unit.radio(medium).map(Radio::repeats).orElse(null);
-        return medium.mesh()
-                ? !Boolean.FALSE.equals(said) && unit.power().sources().stream().anyMatch(PowerState::steady)
-                : Boolean.TRUE.equals(said)
-                        || (medium == Medium.CHIRP || medium == Medium.SUB_GHZ) && Boolean.TRUE.equals(unit.relays());
     }
 
     /**

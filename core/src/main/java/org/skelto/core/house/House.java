@@ -194,7 +194,7 @@ final class House {
             return;
         }
         List<Source> sources = plan.units().get(unit).power().sources();
-        if (power.standby(unit) || sources.stream().anyMatch(s -> !PowerState.steady(s))) {
+        if (power.standby(unit) || sources.stream().anyMatch(s -> !s.steady())) {
             return;
         }
         sources.stream().filter(s -> power.lives(unit, s)).findFirst().ifPresent(s -> {

@@ -172,9 +172,8 @@ final class Judge {
         if (empty == null) {
             return unfed(unitId, source, seen);
         }
-        String ranOut =
-                (PowerState.steady(source) ? "its backup" : "its battery") + " ran out after " + Outage.words(empty);
-        return PowerState.steady(source) ? unfed(unitId, source, seen) + "; " + ranOut : ranOut;
+        String ranOut = (source.steady() ? "its backup" : "its battery") + " ran out after " + Outage.words(empty);
+        return source.steady() ? unfed(unitId, source, seen) + "; " + ranOut : ranOut;
     }
 
     private String unfed(String unitId, Source source, Set<String> seen) {

@@ -12,7 +12,6 @@ import java.util.Set;
 import java.util.TreeMap;
 import java.util.TreeSet;
 import org.skelto.core.plan.power.Circuit;
-import org.skelto.core.plan.power.PowerSource;
 import org.skelto.core.plan.power.Source;
 import org.skelto.core.power.Store;
 import org.skelto.core.work.ComputingBudget;
@@ -204,7 +203,7 @@ final class PowerState {
     }
 
     private boolean steady(String unit) {
-        return feeds.unit(unit).power().sources().stream().anyMatch(s -> steady(s) && lives(unit, s));
+        return feeds.unit(unit).power().sources().stream().anyMatch(s -> s.steady() && lives(unit, s));
     }
 
     boolean works(String component) {
@@ -280,10 +279,5 @@ final class PowerState {
     /** The unit's own store. */
     Store store(String unit) {
         return feeds.stores().get(unit);
-    }
-
-    /** Whether a source is a steady one, rather than cells. */
-    static boolean steady(Source source) {
-        return source.source() != PowerSource.BATTERY;
     }
 }

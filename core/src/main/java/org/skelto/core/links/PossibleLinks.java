@@ -99,7 +99,7 @@ public final class PossibleLinks {
     }
 
     private static boolean awake(Unit unit) {
-        return gateway(unit) || !unit.power().onCells();
+        return unit.sink() || !unit.power().onCells();
     }
 
     /** A station and every access point, or router with Wi-Fi, of its network's name. */
@@ -146,19 +146,15 @@ public final class PossibleLinks {
     /** What a unit sends, heard by every gateway and hub that receives; connections over Bluetooth LE are made only where planned. */
     private void heard(Medium medium, Map<String, Unit> units) {
         units.forEach((id, unit) -> {
-            if (!gateway(unit) && (medium != Medium.BLE || beacon(id, unit))) {
+            if (!unit.sink() && (medium != Medium.BLE || beacon(id, unit))) {
                 units.forEach((other, gateway) -> {
-                    if (gateway(gateway)
+                    if (gateway.sink()
                             && gateway.radio(medium).map(Radio::receives).orElse(false)) {
                         add(id, other, medium, Direction.ONE_WAY);
                     }
                 });
             }
         });
-    }
-
-    private static boolean gateway(Unit unit) {
-        return unit.is(UnitKind.GATEWAY) || unit.is(UnitKind.HUB);
     }
 
     private boolean beacon(String id, Unit unit) {

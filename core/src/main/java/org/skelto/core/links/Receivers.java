@@ -88,7 +88,7 @@ final class Receivers {
             if (unit.collects()) {
                 return true;
             }
-            if (unit.power().steady()) {
+            if (unit.repeats(medium)) {
                 outward.getOrDefault(at, List.of()).stream()
                         .filter(l -> l.medium() == medium)
                         .forEach(l -> open.add(l.to()));

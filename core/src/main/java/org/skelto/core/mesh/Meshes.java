@@ -14,65 +14,59 @@ import java.util.TreeMap;
 import org.jgrapht.alg.flow.PushRelabelMFImpl;
 import org.jgrapht.graph.DefaultWeightedEdge;
 import org.jgrapht.graph.SimpleDirectedWeightedGraph;
-import org.skelto.core.plan.equipment.Criticality;
+import org.skelto.core.plan.Plan;
 import org.skelto.core.plan.equipment.Unit;
-import org.skelto.core.plan.equipment.UnitKind;
 import org.skelto.core.plan.radio.Medium;
-import org.skelto.core.plan.radio.Radio;
-import org.skelto.core.radio.Budget;
-import org.skelto.core.radio.CalibratedLoss;
-import org.skelto.core.radio.Chance;
-import org.skelto.core.radio.Indoors;
-import org.skelto.core.radio.LossModel;
-import org.skelto.core.radio.SlabTables;
-import org.skelto.core.site.Point;
-import org.skelto.core.site.SiteModel;
 import org.skelto.core.work.ComputingBudget;
 
 /**
- * Looks at the meshes of a plan. A pair counts when both directions have the margin of a routine link. Sleepy units,
- * those without mains, never repeat. Routes have the fewest hops and, among those, the best weakest hop.
+ * Looks at the meshes of a plan: a forecast that keeps something in hand, where the model of the house says what works at all. A
+ * pair counts when both directions have the margin of a routine link. Who repeats is the same as there: what has steady power,
+ * unless its radio says no. Routes have the fewest hops and, among those, the best weakest hop.
  */
 public final class Meshes {
     /** Hops to plan for in an IEEE 802.15.4 mesh, which allows 30. */
     private static final int HOPS_802154 = 5;
 
-    /** Links end to end that ITU-T G.9959 allows. */
-    private static final int HOPS_G9959 = 4;
+    /** Hops that the four repeaters of ITU-T G.9959 make. */
+    private static final int HOPS_G9959 = 5;
 
     private final Medium medium;
     private final Map<String, Unit> units = new TreeMap<>();
     private final Map<String, Map<String, Double>> heard = new LinkedHashMap<>();
     private final List<MeshReport.Edge> edges = new ArrayList<>();
 
-    private Meshes(SiteModel site, LossModel model, Medium medium) {
+    private Meshes(Plan plan, Medium medium, List<MeshReport.Edge> pairs) {
         this.medium = medium;
-        site.plan().units().forEach((id, u) -> {
-            if (site.position(u).isPresent() && u.radio(medium).isPresent()) {
+        plan.units().forEach((id, u) -> {
+            if (u.place() != null && u.radio(medium).isPresent()) {
                 units.put(id, u);
+                heard.put(id, new TreeMap<>());
             }
         });
-        units.keySet().forEach(id -> heard.put(id, new TreeMap<>()));
-        pairs(site, model);
+        for (MeshReport.Edge pair : pairs) {
+            ComputingBudget.step();
+            if (passes(units.get(pair.one())) || passes(units.get(pair.other()))) {
+                heard.get(pair.one()).merge(pair.other(), pair.marginDb(), Math::max);
+                heard.get(pair.other()).merge(pair.one(), pair.marginDb(), Math::max);
+                edges.add(pair);
+            }
+        }
+        edges.sort(Comparator.comparing(MeshReport.Edge::one).thenComparing(MeshReport.Edge::other));
     }
 
-    /** One report for each mesh medium that has units. */
-    public static List<MeshReport> of(SiteModel site, SlabTables tables) {
-        return of(site, tables, true);
-    }
-
-    /** The same for the checks, which do not ask how many separate routes there are: those are 0 then. */
-    public static List<MeshReport> withoutSeparateRoutes(SiteModel site, SlabTables tables) {
-        return of(site, tables, false);
-    }
-
-    private static List<MeshReport> of(SiteModel site, SlabTables tables, boolean separate) {
-        LossModel model = Indoors.of(site, tables);
+    /**
+     * One report for each mesh medium that has units.
+     *
+     * @param pairs placed units with radios of a medium that hear each other with the margin of a routine link, each pair once
+     * @param separate whether to count the routes that share no repeater; else those are 0
+     */
+    public static List<MeshReport> of(Plan plan, Map<Medium, List<MeshReport.Edge>> pairs, boolean separate) {
         List<MeshReport> reports = new ArrayList<>();
         for (Medium medium : Medium.values()) {
             ComputingBudget.step();
             if (medium.mesh()) {
-                Meshes mesh = new Meshes(site, model, medium);
+                Meshes mesh = new Meshes(plan, medium, pairs.getOrDefault(medium, List.of()));
                 if (!mesh.units.isEmpty()) {
                     reports.add(mesh.report(separate));
                 }
@@ -81,39 +75,9 @@ public final class Meshes {
         return reports;
     }
 
-    private void pairs(SiteModel site, LossModel model) {
-        List<String> ids = List.copyOf(units.keySet());
-        for (int i = 0; i < ids.size(); i++) {
-            Unit one = units.get(ids.get(i));
-            Point at = site.position(one).orElseThrow();
-            for (int j = i + 1; j < ids.size(); j++) {
-                ComputingBudget.step();
-                Unit other = units.get(ids.get(j));
-                if (!passes(one) && !passes(other)) {
-                    continue;
-                }
-                Radio mine = one.radio(medium).orElseThrow();
-                Radio theirs = other.radio(medium).orElseThrow();
-                double lossDb = model.lossDb(
-                        at, one.place(), site.position(other).orElseThrow(), other.place(), mine.frequencyMHz());
-                double needed = Chance.marginDb(
-                        Chance.target(Criticality.ROUTINE), CalibratedLoss.sigmaDb(site.plan(), mine.frequencyMHz()));
-                double margin = Budget.lesserMarginDb(mine, theirs, lossDb);
-                if (mine.receives() && theirs.receives() && margin >= needed) {
-                    heard.get(ids.get(i)).put(ids.get(j), margin);
-                    heard.get(ids.get(j)).put(ids.get(i), margin);
-                    edges.add(new MeshReport.Edge(ids.get(i), ids.get(j), margin));
-                }
-            }
-        }
-    }
-
-    private static boolean gateway(Unit unit) {
-        return unit.is(UnitKind.GATEWAY) || unit.is(UnitKind.HUB);
-    }
-
-    private static boolean passes(Unit unit) {
-        return gateway(unit) || unit.power().steady();
+    /** What a mesh ends at, or what says again what it hears. */
+    private boolean passes(Unit unit) {
+        return unit.sink() || unit.repeats(medium);
     }
 
     private MeshReport report(boolean separate) {
@@ -123,11 +87,11 @@ public final class Meshes {
             List<String> route = routes.getOrDefault(id, List.of());
             nodes.add(new MeshReport.Node(
                     id,
-                    gateway(unit),
+                    unit.sink(),
                     passes(unit),
                     route,
                     route.size() < 2 ? null : bottleneck(route),
-                    !separate || gateway(unit) || route.isEmpty() ? 0 : disjoint(id)));
+                    !separate || unit.sink() || route.isEmpty() ? 0 : disjoint(id)));
         });
         return new MeshReport(
                 medium, nodes, edges, cuts(routes), medium == Medium.MESH_G9959 ? HOPS_G9959 : HOPS_802154);
@@ -147,7 +111,7 @@ public final class Meshes {
         Map<String, Double> weakest = new HashMap<>();
         List<String> layer = new ArrayList<>();
         units.forEach((id, unit) -> {
-            if (gateway(unit) && !gone.contains(id)) {
+            if (unit.sink() && !gone.contains(id)) {
                 routes.put(id, List.of(id));
                 weakest.put(id, Double.POSITIVE_INFINITY);
                 layer.add(id);
@@ -205,7 +169,7 @@ public final class Meshes {
         Set<String> seen = new HashSet<>();
         Deque<String> open = new ArrayDeque<>();
         units.forEach((id, unit) -> {
-            if (gateway(unit) && !id.equals(without)) {
+            if (unit.sink() && !id.equals(without)) {
                 open.add(id);
                 seen.add(id);
             }
@@ -233,9 +197,9 @@ public final class Meshes {
                 graph.addVertex("in " + id);
                 graph.addVertex("out " + id);
                 // several routes may end at one gateway
-                double most = gateway(unit) ? units.size() : 1;
+                double most = unit.sink() ? units.size() : 1;
                 graph.setEdgeWeight(graph.addEdge("in " + id, "out " + id), most);
-                if (gateway(unit)) {
+                if (unit.sink()) {
                     graph.setEdgeWeight(graph.addEdge("out " + id, "sink"), most);
                 }
             }

@@ -12,6 +12,7 @@ import org.skelto.core.facts.Facts;
 import org.skelto.core.facts.HouseFacts;
 import org.skelto.core.house.DeviceState;
 import org.skelto.core.house.Outages;
+import org.skelto.core.house.PossibleLink;
 import org.skelto.core.housing.HousingFit;
 import org.skelto.core.links.LinkChooser;
 import org.skelto.core.links.LinkReport;
@@ -61,6 +62,16 @@ final class CheckContext {
 
     Outages outages() {
         return facts.outages();
+    }
+
+    /** Units that are dark or cut off with everything working, by id. */
+    Map<String, Outages.UnitTrouble> troubles() {
+        return facts.get(HouseFacts.TROUBLES);
+    }
+
+    /** Links that radios make by themselves. */
+    List<PossibleLink> possible() {
+        return facts.get(HouseFacts.POSSIBLE);
     }
 
     Map<String, DeviceState> now() {

@@ -17,6 +17,7 @@ public final class Checks {
             BusChecks.CHECK,
             PowerChecks.CHECK,
             RadioChecks.CHECK,
+            ReceiverChecks.CHECK,
             AirChecks.CHECK,
             GroundChecks.CHECK,
             CoverageChecks.CHECK,

@@ -27,7 +27,7 @@ import org.skelto.core.radio.RegionLimits;
 import org.skelto.core.radio.Traffic;
 import org.skelto.core.snags.Check.Code;
 
-/** R1, R2, R3, R5, R6, R7, R8, R9, R12, R16, R19, R23. */
+/** R1, R2, R3, R5, R6, R7, R12, R16, R19, R23. */
 final class RadioChecks {
     static final Check CHECK = Check.of(
             "snags of radio links",
@@ -39,8 +39,6 @@ final class RadioChecks {
                     Code.ofLinks("R5", "band not free here", Severity.STOP),
                     Code.ofLinks("R6", "receiver for another medium or band, or none", Severity.STOP),
                     Code.ofLinks("R7", "two ends in one band set differently, or of different networks", Severity.STOP),
-                    Code.of("R8", Stage.LINKS, "guarding sensor heard by one gateway only", Severity.LOOK),
-                    Code.of("R9", Stage.LINKS, "battery unit as repeater", Severity.STOP),
                     Code.of("R12", Stage.LINKS, "too many clients", Severity.FIX),
                     Code.ofLinks("R16", "load on a one-way link", Severity.STOP),
                     Code.ofLinks("R23", "law cannot be judged: power", Severity.LOOK),
@@ -69,9 +67,7 @@ final class RadioChecks {
             joins(c, id, unit);
             ReceiverChecks.clients(c, id, unit);
             ReceiverChecks.unlinked(c, id, unit);
-            ReceiverChecks.repeater(c, id, unit);
         });
-        c.plan.devices().forEach((id, d) -> ReceiverChecks.singleEar(c, id, d));
     }
 
     /** Long range has a stage of its own. */

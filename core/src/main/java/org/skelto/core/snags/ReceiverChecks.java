@@ -7,7 +7,14 @@ import static org.skelto.core.snags.Stage.LINKS;
 
 import java.util.ArrayList;
 import java.util.List;
+import java.util.Map;
+import java.util.Objects;
 import java.util.Optional;
+import java.util.Set;
+import java.util.TreeMap;
+import org.skelto.core.facts.HouseFacts;
+import org.skelto.core.house.Component;
+import org.skelto.core.house.State;
 import org.skelto.core.links.LinkAssessor;
 import org.skelto.core.links.LinkReport;
 import org.skelto.core.plan.Edit;
@@ -19,10 +26,24 @@ import org.skelto.core.plan.network.Link;
 import org.skelto.core.plan.power.PowerSource;
 import org.skelto.core.plan.radio.Radio;
 import org.skelto.core.quantity.Text;
+import org.skelto.core.snags.Check.Code;
 
-/** What of {@link RadioChecks} is about who hears whom: R1 without a link, R8, R9 and R12. */
+/** Who hears whom: R8 and R9, as the model of the house has it, and of {@link RadioChecks} R1 without a link and R12. */
 final class ReceiverChecks {
+    static final Check CHECK = Check.of(
+            "snags of receivers",
+            List.of(
+                    Code.of("R8", Stage.LINKS, "guarding sensor heard by one gateway only", Severity.LOOK),
+                    Code.of("R9", Stage.LINKS, "battery unit as repeater", Severity.STOP)),
+            List.of(HouseFacts.OUTAGES, HouseFacts.TROUBLES, HouseFacts.POSSIBLE),
+            ReceiverChecks::run);
+
     private ReceiverChecks() {}
+
+    private static void run(CheckContext c) {
+        c.plan.units().forEach((id, unit) -> repeater(c, id, unit));
+        singleEars(c);
+    }
 
     static void clients(CheckContext c, String id, Unit unit) {
         long clients = c.plan.links().values().stream()
@@ -90,61 +111,92 @@ final class ReceiverChecks {
         }
     }
 
-    static void repeater(CheckContext c, String id, Unit unit) {
-        // what also has a link elsewhere does not hang on it: it only talks to it directly
-        boolean leans = c.plan.links().values().stream()
-                .filter(l -> l.to().equals(id))
-                .anyMatch(l -> c.plan.links().values().stream()
-                        .noneMatch(o -> o.from().equals(l.from()) && !o.to().equals(id)));
-        if (leans && unit.power().source() == PowerSource.BATTERY) {
+    private static void repeater(CheckContext c, String id, Unit unit) {
+        if (unit.power().source() != PowerSource.BATTERY) {
+            return;
+        }
+        List<String> cutOff = c.plan.links().values().stream()
+                .filter(l -> l.to().equals(id) && l.medium().radio())
+                .map(Link::from)
+                .filter(from -> c.troubles().containsKey(from))
+                .distinct()
+                .map(from -> RadioChecks.name(c, from))
+                .toList();
+        if (!cutOff.isEmpty() && !unit.sink()) {
             c.snag("R9", STOP, LINKS, unit.name() + " runs on a battery and is used as a repeater")
+                    .figures("cut off: " + String.join(", ", cutOff))
                     .leadsTo("A sleepy unit passes nothing on: what hangs on it is cut off.")
                     .at(CheckContext.unit(id))
                     .add();
         }
     }
 
-    static void singleEar(CheckContext c, String id, Device d) {
-        if (!d.guards() || d.unit() == null || d.kind().family() != DeviceKind.Family.SENSOR) {
-            return;
-        }
-        List<Link> links = c.plan.links().values().stream()
-                .filter(l -> l.from().equals(d.unit()) && l.medium().radio())
-                .toList();
-        if (links.size() == 1) {
-            Link only = links.get(0);
-            var draft = c.snag("R8", LOOK, LINKS, d.name() + " is heard by one gateway only")
-                    .leadsTo("If " + RadioChecks.name(c, only.to()) + " fails, nobody learns what it sees.")
-                    .at(CheckContext.device(id), CheckContext.unit(d.unit()));
-            second(c, only)
-                    .ifPresentOrElse(
-                            second -> {
-                                draft.figures("1 link; second best: " + RadioChecks.name(c, second.to())
-                                        + " with margin " + Text.db(second.marginDb()));
-                                String linkId = org.skelto.core.plan.Slugs.free(
-                                        only.from() + "-second", c.plan.links().keySet());
-                                draft.fix(
-                                        "Also link it to " + RadioChecks.name(c, second.to()),
-                                        Edit.add(
-                                                CheckContext.link(linkId),
-                                                Link.of(
-                                                        only.from(),
-                                                        second.to(),
-                                                        only.medium(),
-                                                        only.direction(),
-                                                        null,
-                                                        "second path")));
-                            },
-                            () -> draft.figures("1 link; nothing else hears it with a margin"));
-            draft.add();
-        }
+    /** R8: what the loss of one gateway silences though the sensor lives. */
+    private static void singleEars(CheckContext c) {
+        Map<String, Map<String, Link>> heardBy = new TreeMap<>();
+        c.plan.devices().forEach((id, d) -> {
+            if (d.guards() && d.unit() != null && d.kind().family() == DeviceKind.Family.SENSOR) {
+                List<Link> links = c.plan.links().values().stream()
+                        .filter(l -> l.from().equals(d.unit()) && l.medium().radio())
+                        .toList();
+                if (links.size() == 1) {
+                    heardBy.computeIfAbsent(links.get(0).to(), k -> new TreeMap<>())
+                            .put(id, links.get(0));
+                }
+            }
+        });
+        heardBy.forEach((gateway, sensors) -> {
+            String component = Component.unit(gateway);
+            Set<String> leaning = c.outages().leaningOn(component);
+            List<String> asked =
+                    sensors.keySet().stream().filter(leaning::contains).toList();
+            if (!asked.isEmpty()) {
+                c.outages().without(Set.of(component), asked).forEach((id, state) -> {
+                    if (state.state().compareTo(State.LOST) >= 0
+                            && c.now().get(id).state().compareTo(State.LOST) < 0) {
+                        singleEar(c, id, Objects.requireNonNull(sensors.get(id)));
+                    }
+                });
+            }
+        });
     }
 
+    private static void singleEar(CheckContext c, String id, Link only) {
+        Device d = c.plan.devices().get(id);
+        var draft = c.snag("R8", LOOK, LINKS, d.name() + " is heard by one gateway only")
+                .leadsTo("If " + RadioChecks.name(c, only.to()) + " fails, nobody learns what it sees.")
+                .at(CheckContext.device(id), CheckContext.unit(d.unit()));
+        second(c, only)
+                .ifPresentOrElse(
+                        second -> {
+                            draft.figures("1 link; second best: " + RadioChecks.name(c, second.to()) + " with margin "
+                                    + Text.db(second.marginDb()));
+                            String linkId = org.skelto.core.plan.Slugs.free(
+                                    only.from() + "-second", c.plan.links().keySet());
+                            draft.fix(
+                                    "Also link it to " + RadioChecks.name(c, second.to()),
+                                    Edit.add(
+                                            CheckContext.link(linkId),
+                                            Link.of(
+                                                    only.from(),
+                                                    second.to(),
+                                                    only.medium(),
+                                                    only.direction(),
+                                                    null,
+                                                    "second path")));
+                        },
+                        () -> draft.figures("1 link; nothing else hears it with a margin"));
+        draft.add();
+    }
+
+    /** Another that would hear it and that does not hear it by itself already. */
     private static Optional<LinkReport> second(CheckContext c, Link only) {
         LinkAssessor assessor = new LinkAssessor(c.site(), c.tables);
         return c.plan.units().entrySet().stream()
                 .filter(e -> !e.getKey().equals(only.to()) && !e.getKey().equals(only.from()))
                 .filter(e -> e.getValue().collects())
+                .filter(e -> c.possible().stream()
+                        .noneMatch(p -> p.link().joins(only.from()) && p.link().joins(e.getKey())))
                 .filter(e -> e.getValue()
                         .radio(only.medium())
                         .filter(Radio::receives)

@@ -176,7 +176,7 @@ class ReviewTest {
                 .build();
         chirp = Plans.put(chirp, "board", Plans.with(board, other));
         cases.put("R7", Plans.link(chirp, "board-ap", Plans.link("board", "far", Medium.CHIRP)));
-        cases.put("R8", Plans.put(SOUND, "door", device("door", DeviceKind.CONTACT, "probe", null, null)));
+        cases.put("R8", Plans.put(SOUND, "door", device("door", DeviceKind.CONTACT, "probe", null, "t/1", Way.RULE)));
         cases.put("R9", Plans.link(SOUND, "board-ap", Plans.link("board", "probe", Medium.MESH_802154)));
         Plan crowded = SOUND;
         for (int i = 0; i < 21; i++) {

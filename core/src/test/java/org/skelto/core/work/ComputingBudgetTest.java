@@ -81,7 +81,7 @@ class ComputingBudgetTest {
                 "links for all", () -> new LinkChooser(site, tables).chooseForAll(),
                 "channels", () -> Channels.of(site, tables),
                 "pins", () -> PinAssigner.edits(plan, org.skelto.core.parts.Catalogue.builtIn(), null),
-                "mesh", () -> Meshes.of(site, tables),
+                "mesh", () -> Meshes.of(plan, Map.of(), true),
                 "calculator", () -> Calculators.work("free-space", Map.of("frequencyMHz", 868.0, "distanceM", 10.0)));
     }
 

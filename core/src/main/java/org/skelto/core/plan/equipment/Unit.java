@@ -17,6 +17,7 @@ import org.skelto.core.plan.power.Draws;
 import org.skelto.core.plan.power.Duty;
 import org.skelto.core.plan.power.Power;
 import org.skelto.core.plan.power.Solar;
+import org.skelto.core.plan.power.Source;
 import org.skelto.core.plan.radio.Medium;
 import org.skelto.core.plan.radio.Message;
 import org.skelto.core.plan.radio.Radio;
@@ -111,6 +112,23 @@ public record Unit(
     /** Whether it belongs to the network itself, by its kind or a role. */
     public boolean collects() {
         return any(UnitKind::collects);
+    }
+
+    /** Whether what radios say ends here: a gateway or a hub. */
+    public boolean sink() {
+        return is(UnitKind.GATEWAY) || is(UnitKind.HUB);
+    }
+
+    /**
+     * Whether it says again what it hears over a medium: in a mesh what has steady power, unless its radio says no; else what is
+     * said to do so.
+     */
+    public boolean repeats(Medium medium) {
+        Boolean said = radio(medium).map(Radio::repeats).orElse(null);
+        return medium.mesh()
+                ? !Boolean.FALSE.equals(said) && power.sources().stream().anyMatch(Source::steady)
+                : Boolean.TRUE.equals(said)
+                        || (medium == Medium.CHIRP || medium == Medium.SUB_GHZ) && Boolean.TRUE.equals(relays);
     }
 
     /** Whether devices are connected to its terminals, by its kind or a role. */

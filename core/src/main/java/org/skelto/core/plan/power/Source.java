@@ -15,4 +15,9 @@ public record Source(
         @Nullable @IdOf(value = "circuits", what = "a circuit")
         String circuit,
 
-        @Nullable @IdOf(value = "units", what = "a unit") String from) {}
+        @Nullable @IdOf(value = "units", what = "a unit") String from) {
+    /** Whether it gives power all day, unlike cells. */
+    public boolean steady() {
+        return source != PowerSource.BATTERY;
+    }
+}
