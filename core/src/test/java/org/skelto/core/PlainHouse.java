@@ -19,6 +19,7 @@ import org.skelto.core.parts.Trait;
 import org.skelto.core.plan.Plan;
 import org.skelto.core.plan.equipment.ContactRest;
 import org.skelto.core.plan.equipment.ControlScheme;
+import org.skelto.core.plan.equipment.Criticality;
 import org.skelto.core.plan.equipment.Device;
 import org.skelto.core.plan.equipment.DeviceKind;
 import org.skelto.core.plan.equipment.Hand;
@@ -61,6 +62,7 @@ final class PlainHouse {
 
     private final Set<String> alive = new HashSet<>();
     private final Set<String> full = new HashSet<>();
+    private final Set<String> standby = new HashSet<>();
 
     /** What is given of links: the chance that what one end sends arrives, 0 where it never does. */
     interface Margins {
@@ -97,6 +99,7 @@ final class PlainHouse {
                 energy.put(id, h);
             }
         });
+        standby.addAll(energy.keySet());
         double clock = 0;
         clockH = atH;
         while (true) {
@@ -956,6 +959,18 @@ final class PlainHouse {
         }
         least = 0;
         return weak;
+    }
+
+    /** Whether something guards life and cannot do it with nothing but itself and its own cells or standby. */
+    boolean failsLife(String id) {
+        Device d = plan.devices().get(id);
+        Unit own = d.unit() == null ? null : plan.units().get(d.unit());
+        boolean alone = own != null
+                && own.kind().alone()
+                && d.ways().contains(Way.ALONE)
+                && standby.contains(d.unit())
+                && (d.circuit() == null || d.kind().family() == DeviceKind.Family.SENSOR);
+        return d.criticality() == Criticality.VITAL && !(alone && runs(d.unit()));
     }
 
     private String state(String id, Device d, Job job) {

@@ -21,6 +21,7 @@ import org.skelto.core.house.DeviceState;
 import org.skelto.core.house.Outage;
 import org.skelto.core.house.Outages;
 import org.skelto.core.house.PossibleLink;
+import org.skelto.core.house.State;
 import org.skelto.core.links.PossibleLinks;
 import org.skelto.core.parts.Catalogue;
 import org.skelto.core.plan.Plan;
@@ -147,6 +148,8 @@ class PlainHouseTest {
                         () -> job.job() + " of " + id + " in " + outage);
             }
             assertEquals(states.get(id), jobs, () -> id + " in " + outage);
+            boolean unsafe = plain.failsLife(id) || jobs.containsValue(State.UNSAFE.words());
+            assertEquals(unsafe, state.state() == State.UNSAFE, () -> id + " in " + outage);
         });
     }
 

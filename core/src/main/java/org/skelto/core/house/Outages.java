@@ -21,10 +21,10 @@ import org.skelto.core.parts.Catalogue;
 import org.skelto.core.plan.Plan;
 import org.skelto.core.plan.equipment.Criticality;
 import org.skelto.core.plan.equipment.Device;
+import org.skelto.core.plan.equipment.DeviceKind;
 import org.skelto.core.plan.equipment.Job;
 import org.skelto.core.plan.equipment.Unit;
 import org.skelto.core.plan.equipment.Way;
-import org.skelto.core.plan.power.PowerSource;
 import org.skelto.core.plan.radio.Medium;
 import org.skelto.core.radio.Chance;
 import org.skelto.core.work.ComputingBudget;
@@ -298,23 +298,28 @@ public final class Outages {
     }
 
     /**
-     * Whether a device acts with nothing but itself and its own battery: it is a unit of its own, fed by no circuit
-     * that could be the only one, and planned to act alone.
+     * Whether a device acts with nothing but itself and its own cells or rated standby: it is a unit of its own, planned to act
+     * alone, and what it senses with needs no circuit besides.
      */
-    public static boolean actsAlone(Plan plan, Device device) {
+    public boolean actsAlone(Device device) {
         Unit unit = device.unit() == null ? null : plan.units().get(device.unit());
         return unit != null
                 && unit.kind().alone()
-                && (unit.power().source() == PowerSource.BATTERY || unit.power().backupH() > 0)
-                && device.circuit() == null
+                && keepsItself(device.unit())
+                && (device.circuit() == null || device.kind().family() == DeviceKind.Family.SENSOR)
                 && device.ways().contains(Way.ALONE);
+    }
+
+    /** Whether a unit has cells, or a backup that is charged. */
+    public boolean keepsItself(String unit) {
+        return feeds.stores().containsKey(unit);
     }
 
     private DeviceState device(String id, Device device, List<JobWays> jobs, Judge judge) {
         ComputingBudget.step();
         List<JobState> states =
                 jobs.stream().map(job -> job(device, stuck.get(id), job, judge)).toList();
-        if (device.criticality() == Criticality.VITAL && !(actsAlone(plan, device) && judge.up(device.unit()))) {
+        if (device.criticality() == Criticality.VITAL && !(actsAlone(device) && judge.up(device.unit()))) {
             return new DeviceState(State.UNSAFE, vitalJob(states), vitalSentence(device, judge), states);
         }
         return states.stream()
@@ -331,7 +336,7 @@ public final class Outages {
     }
 
     private String vitalSentence(Device device, Judge judge) {
-        if (actsAlone(plan, device)) {
+        if (actsAlone(device)) {
             return "it guards life and is gone: " + judge.trouble(device.unit());
         }
         return "it guards life and needs more than itself and its own battery";

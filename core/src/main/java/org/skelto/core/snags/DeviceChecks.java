@@ -13,8 +13,8 @@ import java.util.Set;
 import java.util.TreeMap;
 import java.util.TreeSet;
 import java.util.stream.Collectors;
+import org.skelto.core.facts.HouseFacts;
 import org.skelto.core.house.Component;
-import org.skelto.core.house.Outages;
 import org.skelto.core.house.State;
 import org.skelto.core.parts.Part;
 import org.skelto.core.parts.PartKind;
@@ -32,7 +32,6 @@ import org.skelto.core.plan.equipment.Unit;
 import org.skelto.core.plan.equipment.UnitKind;
 import org.skelto.core.plan.equipment.Way;
 import org.skelto.core.plan.power.Power;
-import org.skelto.core.plan.power.PowerSource;
 import org.skelto.core.site.SiteModel;
 import org.skelto.core.snags.Check.Code;
 
@@ -58,7 +57,7 @@ final class DeviceChecks {
                             "not enough channels, one used twice, or device not attached",
                             Severity.STOP,
                             Severity.FIX)),
-            List.of(),
+            List.of(HouseFacts.OUTAGES),
             DeviceChecks::run);
 
     private DeviceChecks() {}
@@ -155,7 +154,7 @@ final class DeviceChecks {
     }
 
     private static void alone(CheckContext c, String id, Device d) {
-        if (d.criticality() != Criticality.VITAL || Outages.actsAlone(c.plan, d)) {
+        if (d.criticality() != Criticality.VITAL || c.outages().actsAlone(d)) {
             return;
         }
         Unit unit = d.unit() == null ? null : c.plan.units().get(d.unit());
@@ -163,11 +162,7 @@ final class DeviceChecks {
         c.snag("D8", STOP, DEVICES, d.name() + " guards life but does not act alone")
                 .figures("ways planned: " + ways(d) + "; "
                         + (own ? "a unit of its own" : unit == null ? "on no unit" : "on " + unit.name())
-                        + (own
-                                        && unit.power().source() != PowerSource.BATTERY
-                                        && unit.power().backupH() == 0
-                                ? " without a battery"
-                                : ""))
+                        + (own && !c.outages().keepsItself(d.unit()) ? " without a battery" : ""))
                 .leadsTo("It is silent whenever the hub, the network or a rule is out. Smoke, gas and water "
                         + "protection must be certified and work alone.")
                 .at(CheckContext.device(id))

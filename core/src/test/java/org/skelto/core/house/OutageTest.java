@@ -19,6 +19,7 @@ import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.CsvSource;
 import org.junit.jupiter.params.provider.ValueSource;
+import org.skelto.core.Changed;
 import org.skelto.core.Modelled;
 import org.skelto.core.Plans;
 import org.skelto.core.plan.Plan;
@@ -64,6 +65,34 @@ class OutageTest {
         Map<String, DeviceState> states = outages(Plans.sound()).without(out);
         assertEquals(lamp, states.get("lamp").state());
         assertEquals(probe, states.get("probe").state());
+    }
+
+    /** Smoke alarms on mains keep themselves by rated standby: hours typed or a part, charged with the house whole. */
+    @ParameterizedTest
+    @CsvSource({
+        "'{\"source\":\"MAINS\",\"circuit\":\"mains\",\"backupH\":0}',UNSAFE",
+        "'{\"source\":\"MAINS\",\"circuit\":\"mains\",\"backupH\":72}',HOLDS",
+        "'{\"source\":\"MAINS\",\"circuit\":\"mains\",\"backupH\":0,\"part\":\"backup-12\"}',HOLDS",
+        "'{\"source\":\"MAINS\",\"backupH\":0,\"more\":[{\"source\":\"BATTERY\"}]}',HOLDS",
+        "'{\"source\":\"BATTERY\",\"backupH\":0}',HOLDS"
+    })
+    void smokeAlarmsOnMainsNeedStandby(String power, State whole) {
+        Plan plan = Changed.with(
+                Plans.sound(),
+                "/units/probe/power",
+                power,
+                "/devices/probe/kind",
+                "\"SMOKE\"",
+                "/devices/probe/criticality",
+                "\"VITAL\"",
+                "/devices/probe/circuit",
+                "\"mains\"",
+                "/devices/probe/ways",
+                "[\"ALONE\"]");
+        Outages outages = Modelled.outages(plan, (link, sender) -> true);
+        assertEquals(whole, outages.now().get("probe").state());
+        assertEquals(
+                whole, outages.without(Set.of(Component.MAINS)).get("probe").state());
     }
 
     @Test
