@@ -9,6 +9,7 @@ import { useBench } from "../../plan/store";
 import { alone, carries as ofDevices, drives as ofTerminals, is } from "../../plan/units";
 import PlaceFields from "../PlaceFields.vue";
 import BoardPart from "./BoardPart.vue";
+import HearingPart from "./HearingPart.vue";
 import { attached } from "./channels";
 import PowerFields from "./PowerFields.vue";
 import { RADIO_IDS, RADIOS, type RadioMedium } from "./media";
@@ -249,6 +250,7 @@ function remove() {
         </label>
       </div>
     </details>
+    <HearingPart v-if="is(unit, 'ASSISTANT')" :id="id" />
     <PowerFields :id="id" :unit="unit" />
     <BoardPart v-if="drives || madeOf.length" :id="id" :unit="unit" :kinds="madeOf" />
     <RadioFields

@@ -52,7 +52,7 @@ public final class Sounders {
     private final SiteModel site;
     private final Map<String, List<Way>> ways = new HashMap<>();
 
-    private Sounders(SiteModel site) {
+    Sounders(SiteModel site) {
         this.plan = site.plan();
         this.site = site;
         site.walls().forEach(this::wall);
@@ -142,9 +142,9 @@ public final class Sounders {
     }
 
     /** Least loss to a room, with what is on the way. */
-    private record Path(String room, double lossDb, List<String> through) {}
+    record Path(String room, double lossDb, List<String> through) {}
 
-    private Map<String, Path> quietest(String from) {
+    Map<String, Path> quietest(String from) {
         Map<String, Path> done = new HashMap<>();
         PriorityQueue<Path> open = new PriorityQueue<>(Comparator.comparingDouble(Path::lossDb)
                 .thenComparingInt(p -> p.through.size())
@@ -176,8 +176,9 @@ public final class Sounders {
         return new SoundReport(id, atOneMetre, device.sound() == null, rooms);
     }
 
-    private SoundReport.RoomSound room(Device device, double atOneMetre, Point at, Place place, Path path) {
-        Room room = plan.rooms().get(path.room);
+    /** From a point to a head in the middle of a room, at least 1 m. */
+    double fromTheMiddleM(Point at, String id) {
+        Room room = plan.rooms().get(id);
         Floor floor = plan.floors().get(room.floor());
         Building building = plan.buildings().get(floor.building());
         Bounds bounds = room.bounds();
@@ -185,7 +186,12 @@ public final class Sounders {
                 building.xM() + (bounds.westM() + bounds.eastM()) / 2,
                 building.yM() + (bounds.southM() + bounds.northM()) / 2,
                 building.zM() + floor.baseM() + 0.8);
-        double distance = Math.max(1, at.distanceM(middle));
+        return Math.max(1, at.distanceM(middle));
+    }
+
+    private SoundReport.RoomSound room(Device device, double atOneMetre, Point at, Place place, Path path) {
+        Room room = plan.rooms().get(path.room);
+        double distance = fromTheMiddleM(at, path.room);
         double level = atOneMetre - 20 * Math.log10(distance) - path.lossDb;
         double dayNeed = room.use().noiseDb() + OVER_NOISE_DB;
         boolean sleeps = room.use() == RoomUse.SLEEPING;

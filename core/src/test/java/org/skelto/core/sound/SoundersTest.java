@@ -4,6 +4,7 @@ import static org.junit.jupiter.api.Assertions.assertEquals;
 import static org.junit.jupiter.api.Assertions.assertFalse;
 import static org.junit.jupiter.api.Assertions.assertTrue;
 
+import java.util.List;
 import java.util.Map;
 import java.util.Set;
 import java.util.TreeMap;
@@ -19,6 +20,8 @@ import org.skelto.core.plan.equipment.DeviceKind;
 import org.skelto.core.plan.equipment.Hand;
 import org.skelto.core.plan.equipment.RestState;
 import org.skelto.core.plan.equipment.Sound;
+import org.skelto.core.plan.equipment.UnitKind;
+import org.skelto.core.plan.radio.Medium;
 import org.skelto.core.plan.site.Opening;
 import org.skelto.core.plan.site.OpeningBuilder;
 import org.skelto.core.plan.site.OpeningKind;
@@ -80,6 +83,50 @@ class SoundersTest {
         assertFalse(bed.wakes());
         assertFalse(bed.enough());
         assertTrue(in(plan, "r0").heardByDay());
+    }
+
+    /**
+     * Normal speech of 60 dB(A) is 48 dB(A) after 4 m and 42 after 8 m; in a living room of 40 dB(A) an assistant wants 45, raised
+     * speech has 6 dB more. An inner wall takes 25 dB.
+     */
+    @Test
+    void anAssistantHearsItsRoomAndWhatLiesOpenBesideIt() {
+        Plan closed = house("board-100", null, Set.of(), Map.of())
+                .with(p -> p.units(Map.of(
+                        "voice",
+                        Plans.unit("voice", UnitKind.ASSISTANT, 2, Medium.WIFI_2G4)
+                                .withPlace(new Place("r0", null, 2, 2, 0.8)))));
+        List<Hearing.HeardRoom> own = Hearing.of(SiteModel.of(closed)).get("voice");
+        assertEquals(List.of("r0"), own.stream().map(Hearing.HeardRoom::room).toList());
+        assertEquals(60, own.get(0).levelDb(), 1e-9);
+        List<Hearing.HeardRoom> open =
+                Hearing.of(SiteModel.of(closed.with(p -> p.openings(gaps())))).get("voice");
+        assertEquals(
+                List.of("r0", "r1", "r2"),
+                open.stream().map(Hearing.HeardRoom::room).toList());
+        assertEquals(
+                List.of(Hearing.Voice.NORMAL, Hearing.Voice.NORMAL, Hearing.Voice.RAISED),
+                open.stream().map(Hearing.HeardRoom::voice).toList());
+        assertEquals(60 - 18.06, open.get(2).levelDb(), 0.01);
+    }
+
+    private static Map<String, Opening> gaps() {
+        Map<String, Opening> gaps = new TreeMap<>();
+        for (String room : List.of("r0", "r1")) {
+            gaps.put(
+                    room,
+                    OpeningBuilder.builder()
+                            .room(room)
+                            .wall(1)
+                            .kind(OpeningKind.GAP)
+                            .atM(1)
+                            .widthM(0.9)
+                            .sillM(0)
+                            .headM(2)
+                            .construction("open")
+                            .build());
+        }
+        return gaps;
     }
 
     @Test

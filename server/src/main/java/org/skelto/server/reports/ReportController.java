@@ -19,6 +19,7 @@ import org.skelto.core.plan.Plan;
 import org.skelto.core.plan.validation.Problem;
 import org.skelto.core.power.PowerNode;
 import org.skelto.core.site.SiteModel;
+import org.skelto.core.sound.Hearing;
 import org.skelto.core.sound.SoundReport;
 import org.skelto.core.wiring.ChainReport;
 import org.skelto.server.figures.KeptFigures;
@@ -62,6 +63,12 @@ class ReportController {
     @GetMapping("/sounds")
     Map<String, SoundReport> sounds(OpenPlan open) {
         return open.figures().sounds();
+    }
+
+    /** In which rooms each speaking assistant hears a person. */
+    @GetMapping("/hearing")
+    Map<String, List<Hearing.HeardRoom>> hearing(OpenPlan open) {
+        return Hearing.of(open.figures().site());
     }
 
     /** Where every unit's power comes from, and how long the paths of what guards go on without the mains. */
