@@ -27,9 +27,9 @@ const ONE: Record<Kind, string> = {
   RULES: "its rules",
   BROKER: "broker",
   PANEL: "panel",
-  CONTROLLER: "outpost",
+  CONTROLLER: "other unit",
   HANGS: "hanging board",
-  OWN_RADIO: "outpost",
+  OWN_RADIO: "other unit",
 };
 
 const bench = useBench();
@@ -100,7 +100,7 @@ function unfold(event: Event, kind: Kind) {
         :title="`${items[0]!.name}: ${items[0]!.felt} devices feel it`"
         @click="toggle(items[0]!.id)"
       >
-        {{ ONE[kind] }}
+        {{ kind === "CONTROLLER" ? items[0]!.name : ONE[kind] }}
       </button>
       <button
         v-else

@@ -56,7 +56,7 @@ public final class LinkChooser {
         this.site = site;
         this.tables = tables;
         this.assessor = new LinkAssessor(plan, site, tables);
-        this.receivers = new Receivers(site);
+        this.receivers = new Receivers(plan, site);
         this.rules = new LinkRules(plan);
     }
 
@@ -130,6 +130,34 @@ public final class LinkChooser {
                 .filter(t -> t.ruledOut == null)
                 .map(t -> option(unitId, t, true, null))
                 .findFirst();
+    }
+
+    /**
+     * The link that would be chosen if a hub had a radio that it lacks: what a battery unit without any receiver in the plan
+     * needs. The edits give the hub its radio, too.
+     */
+    public Optional<Option> withRadioAtTheHub(String unitId) {
+        Unit unit = plan.units().get(unitId);
+        String hub = unit.hub();
+        if (hub == null || !rules.battery(unitId) || plan.units().get(hub).place() == null) {
+            return Optional.empty();
+        }
+        Medium medium = unit.radios().values().stream()
+                .map(Radio::medium)
+                .filter(Medium::mesh)
+                .findFirst()
+                .orElse(Medium.MESH_802154);
+        if (plan.units().get(hub).radio(medium).isPresent()) {
+            return Optional.empty();
+        }
+        Radio ear = RadioDefaults.radio(medium, plan.region(), UnitKind.HUB);
+        Map<String, Unit> units = new java.util.TreeMap<>(plan.units());
+        units.put(hub, withRadio(plan.units().get(hub), ear));
+        return new LinkChooser(plan.withUnits(units), site, tables).best(unitId).map(o -> {
+            List<Edit> edits = new ArrayList<>(o.edits());
+            edits.add(0, Edit.add(Pointers.of("units", hub, "radios", RadioDefaults.id(medium)), ear));
+            return o.withEdits(edits);
+        });
     }
 
     private List<Trial> trials(String unitId) {

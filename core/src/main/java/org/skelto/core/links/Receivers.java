@@ -23,9 +23,9 @@ final class Receivers {
     private final SiteModel site;
     private final Map<String, List<Link>> outward;
 
-    Receivers(SiteModel site) {
+    Receivers(Plan plan, SiteModel site) {
         this.site = site;
-        this.plan = site.plan();
+        this.plan = plan;
         this.outward = plan.links().values().stream().collect(Collectors.groupingBy(Link::from));
     }
 

@@ -11,6 +11,7 @@ import java.util.Map;
 import java.util.Optional;
 import org.skelto.core.facts.HouseFacts;
 import org.skelto.core.links.Hearing;
+import org.skelto.core.links.LinkChooser;
 import org.skelto.core.links.LinkReport;
 import org.skelto.core.links.PossibleLinks;
 import org.skelto.core.plan.Edit;
@@ -115,8 +116,15 @@ final class RadioChecks {
             return;
         }
         c.bestLink(unit)
-                .ifPresent(o -> draft.fix(
-                        Wording.of(o.medium()) + " to " + o.toName(), o.edits().toArray(Edit[]::new)));
+                .ifPresentOrElse(
+                        o -> draft.fix(
+                                Wording.of(o.medium()) + " to " + o.toName(),
+                                o.edits().toArray(Edit[]::new)),
+                        () -> new LinkChooser(c.site(), c.tables)
+                                .withRadioAtTheHub(unit)
+                                .ifPresent(o -> draft.fix(
+                                        o.toName() + " gets a radio for it: " + Wording.of(o.medium()),
+                                        o.edits().toArray(Edit[]::new))));
     }
 
     private static void oneSided(CheckContext c, String id, Link link, LinkReport report) {

@@ -32,6 +32,39 @@ class LostTest {
     }
 
     @Test
+    void aBatteryUnitThatNothingHearsIsHeardByTheHubAfterOneEdit() {
+        Plan plan = Changed.with(
+                Workshop.plan(),
+                "/links/probe-gateway",
+                "-",
+                "/links/gateway-switch",
+                "-",
+                "/units/gateway",
+                "-",
+                "/units/probe/radios",
+                "{}");
+        Watched watched = new Watched("R1|O9");
+        Snag alone = watched.snags(plan).stream()
+                .filter(s -> s.code().equals("R1"))
+                .findFirst()
+                .orElseThrow();
+        assertEquals(
+                "hub gets a radio for it: 802.15.4 mesh", alone.fixes().get(0).label());
+        Plan heard = Changed.after(plan, alone.fixes().get(0).edits());
+        watched.noneIn(heard);
+        assertTrue(
+                pressing(plan).containsAll(pressing(heard)),
+                () -> pressing(heard).toString());
+    }
+
+    private static List<String> pressing(Plan plan) {
+        return ChecksTest.snags(new Facts(plan)).stream()
+                .filter(s -> s.severity() != Severity.LOOK)
+                .map(Snag::title)
+                .toList();
+    }
+
+    @Test
     void whatNoHubCanReachIsToldWithoutAnOffer() {
         Plan plan = Changed.with(
                 Workshop.plan(), "/units/probe/hub", "null", "/links/probe-gateway", "-", "/units/probe/radios", "{}");
