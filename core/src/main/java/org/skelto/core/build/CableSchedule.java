@@ -19,6 +19,7 @@ import org.skelto.core.plan.Pointers;
 import org.skelto.core.plan.equipment.Device;
 import org.skelto.core.plan.equipment.DeviceKind;
 import org.skelto.core.plan.equipment.Unit;
+import org.skelto.core.plan.network.Link;
 import org.skelto.core.plan.power.PowerSource;
 import org.skelto.core.plan.radio.Medium;
 import org.skelto.core.plan.site.Place;
@@ -31,6 +32,7 @@ import org.skelto.core.quantity.Text;
 import org.skelto.core.site.SiteModel;
 import org.skelto.core.wiring.Need;
 import org.skelto.core.wiring.Wired;
+import org.skelto.core.wiring.WiredContacts;
 import org.skelto.core.work.ComputingBudget;
 
 /** Every cable that the plan needs: Ethernet, low voltage, board buses, and the wires from controllers to devices. */
@@ -66,6 +68,7 @@ public final class CableSchedule {
         schedule.supplies();
         schedule.buses();
         schedule.devices();
+        schedule.contacts();
         schedule.lines.sort(Comparator.comparing(CableLine::fromName)
                 .thenComparing(CableLine::toName)
                 .thenComparing(CableLine::id));
@@ -312,6 +315,44 @@ public final class CableSchedule {
                 Layer.LOW_VOLTAGE,
                 null,
                 amps);
+    }
+
+    /** Contacts from one unit to another share a cable as far as its pairs go. */
+    private void contacts() {
+        int pairs = CoreColours.ALARM_COLOURS.size() / 2;
+        WiredContacts.cables(plan).forEach((ends, links) -> {
+            for (int first = 0; first < links.size(); first += pairs) {
+                ComputingBudget.step();
+                List<Link> here = links.subList(first, Math.min(links.size(), first + pairs));
+                List<String> carries = new ArrayList<>();
+                for (Link link : here) {
+                    String input = link.input() == null ? "an input" : "input " + link.input();
+                    carries.add("contact to " + input);
+                    carries.add("its return");
+                }
+                carries.addAll(java.util.Collections.nCopies(2 * (pairs - here.size()), "spare"));
+                Unit from = plan.units().get(ends.get(0));
+                Unit to = plan.units().get(ends.get(1));
+                add(
+                        "/units/" + ends.get(0) + " /units/" + ends.get(1) + " contacts" + (first == 0 ? "" : first),
+                        Pointers.of("units", ends.get(0)),
+                        from.name(),
+                        from.place(),
+                        Pointers.of("units", ends.get(1)),
+                        to.name(),
+                        to.place(),
+                        CoreColours.ALARM,
+                        here.stream()
+                                .map(Link::lengthM)
+                                .filter(java.util.Objects::nonNull)
+                                .max(Comparator.naturalOrder())
+                                .orElse(null),
+                        cores(CoreColours.ALARM_COLOURS, carries, null),
+                        Layer.CONTACTS,
+                        null,
+                        0);
+            }
+        });
     }
 
     private static List<Core> cores(List<String> colours, List<String> carries, List<String> at) {

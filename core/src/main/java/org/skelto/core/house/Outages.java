@@ -388,7 +388,9 @@ public final class Outages {
         if (state == State.HOLDS) {
             return works == 0
                     ? "given by the position that it rests in"
-                    : works == 1 ? working.name() + " works" : "all " + works + " ways work";
+                    : works == 1
+                            ? working.name() + " works"
+                            : works == 2 ? "both ways work" : "all " + works + " ways work";
         }
         if (working != null && (state == State.BY_HAND || !working.atHand())) {
             return working.name() + " still works; " + broken;

@@ -34,6 +34,7 @@ import org.skelto.core.plan.equipment.Way;
 import org.skelto.core.plan.power.Power;
 import org.skelto.core.site.SiteModel;
 import org.skelto.core.snags.Check.Code;
+import org.skelto.core.wiring.WiredContacts;
 
 /** D2, D3, D4, D7, D8, D9, D12 and C1. */
 final class DeviceChecks {
@@ -244,10 +245,13 @@ final class DeviceChecks {
     private static void channels(CheckContext c, String id, Unit unit) {
         Map<Integer, List<String>> byChannel = new TreeMap<>();
         List<Map.Entry<String, Device>> on = c.devicesOn(id).toList();
-        if (on.size() > unit.channels()) {
+        WiredContacts contacts = WiredContacts.of(c.plan, id);
+        int taken = on.size() + contacts.terminals();
+        if (taken > unit.channels()) {
             c.snag("C1", STOP, CONTROLLERS, unit.name() + " has not enough channels")
-                    .figures(on.size() + " devices, " + unit.channels() + " channels")
-                    .leadsTo((on.size() - unit.channels()) + " of them cannot be connected.")
+                    .figures(on.size() + " devices, " + (contacts.terminals() == 0 ? "" : contacts.words() + ", ")
+                            + unit.channels() + " channels")
+                    .leadsTo((taken - unit.channels()) + " of them cannot be connected.")
                     .at(CheckContext.unit(id))
                     .add();
         }

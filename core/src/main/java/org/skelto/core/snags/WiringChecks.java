@@ -12,6 +12,7 @@ import org.skelto.core.plan.Edit;
 import org.skelto.core.snags.Check.Code;
 import org.skelto.core.wiring.PinAssigner;
 import org.skelto.core.wiring.Wired;
+import org.skelto.core.wiring.WiredContacts;
 
 /** C1 to C6 of controllers whose boards are chosen. */
 final class WiringChecks {
@@ -100,6 +101,14 @@ final class WiringChecks {
                             .map(p -> c.plan.devices().get(p.device()).name() + ": " + p.why())
                             .collect(Collectors.joining(", ")))
                     .leadsTo((none.size() == 1 ? "One connection" : none.size() + " connections") + " cannot be made.")
+                    .at(CheckContext.unit(id))
+                    .add();
+        }
+        WiredContacts contacts = WiredContacts.of(c.plan, id);
+        if (none.isEmpty() && wired.board() != null && contacts.terminals() > wired.free()) {
+            c.snag("C1", STOP, CONTROLLERS, name(c, id) + " has not enough terminals for wired contacts")
+                    .figures(contacts.words() + ", " + wired.free() + " terminals free")
+                    .leadsTo((contacts.terminals() - wired.free()) + " of them cannot be connected.")
                     .at(CheckContext.unit(id))
                     .add();
         }

@@ -88,7 +88,13 @@ final class WorksChecks {
 
     private static void cautions(CheckContext c) {
         long mains = count(c, d -> d.circuit() != null);
-        caution(c, Caution.MAINS, STOP, mains, "mains work", mains + " devices are fed from the mains");
+        caution(
+                c,
+                Caution.MAINS,
+                STOP,
+                mains,
+                "mains work",
+                mains == 1 ? "1 device is fed from the mains" : mains + " devices are fed from the mains");
         long cells = c.plan.units().values().stream()
                 .filter(u -> c.parts
                         .find(u.power().part())

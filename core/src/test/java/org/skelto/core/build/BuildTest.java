@@ -15,6 +15,7 @@ import java.util.stream.Collectors;
 import org.junit.jupiter.api.Test;
 import org.skelto.core.Changed;
 import org.skelto.core.Workshop;
+import org.skelto.core.assessment.Assessment;
 import org.skelto.core.facts.Facts;
 import org.skelto.core.parts.Catalogue;
 import org.skelto.core.parts.Part;
@@ -22,6 +23,7 @@ import org.skelto.core.parts.PartFile;
 import org.skelto.core.parts.PriceFile;
 import org.skelto.core.plan.Plan;
 import org.skelto.core.sample.ThornfellLodge;
+import org.skelto.core.wiring.WiredContacts;
 import org.w3c.dom.Document;
 
 class BuildTest {
@@ -37,6 +39,47 @@ class BuildTest {
 
     private static Map<String, PartsList.BuyLine> lines(Plan plan) {
         return list(plan).lines().stream().collect(Collectors.toMap(PartsList.BuyLine::part, Function.identity()));
+    }
+
+    /** Five contacts from unit to unit: four fill a cable of eight cores, the fifth has three spare pairs beside it. */
+    @Test
+    void contactsBetweenTwoUnitsShareACableAndTakeTerminals() {
+        Plan plan = Workshop.plan();
+        for (int i = 1; i <= 5; i++) {
+            plan = Changed.with(
+                    plan,
+                    "/links/contact" + i,
+                    "{\"from\":\"probe\",\"to\":\"board\",\"medium\":\"CONTACT\",\"input\":" + Math.min(i, 4)
+                            + (i < 4 ? "}" : ",\"joined\":\"SERIES\"}"));
+        }
+        List<CableLine> shared = cables(plan).stream()
+                .filter(l -> l.layer() == CableLine.Layer.CONTACTS)
+                .toList();
+        assertEquals(
+                Set.of(0L, 6L),
+                shared.stream()
+                        .map(l -> l.cores().stream()
+                                .filter(c -> c.carries().equals("spare"))
+                                .count())
+                        .collect(Collectors.toSet()));
+        assertTrue(shared.stream().allMatch(l -> l.cores().size() == 8 && l.lengthM() > 0));
+        // the fourth and the fifth share an input
+        assertEquals(new WiredContacts(0, 4), WiredContacts.of(plan, "board"));
+        assertEquals(new WiredContacts(5, 0), WiredContacts.of(plan, "probe"));
+        int free = new Facts(plan).wired().get("board").free();
+        assertEquals(free < 4, hasNotEnough(plan), free + " terminals free");
+        for (int i = 5; i <= free + 2; i++) {
+            plan = Changed.with(
+                    plan,
+                    "/links/contact" + i,
+                    "{\"from\":\"probe\",\"to\":\"board\",\"medium\":\"CONTACT\",\"input\":" + i + "}");
+        }
+        assertTrue(hasNotEnough(plan));
+    }
+
+    private static boolean hasNotEnough(Plan plan) {
+        return Assessment.of(new Facts(plan), Set.of()).snags().stream()
+                .anyMatch(s -> s.code().equals("C1") && s.title().contains("wired contacts"));
     }
 
     @Test
