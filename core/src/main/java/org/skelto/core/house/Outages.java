@@ -126,6 +126,13 @@ public final class Outages {
                 : new Outages(plan, parts, given);
     }
 
+    /** As they would be if hubs served other units; links, places and power are as they are. */
+    public Outages served(Map<String, String> hubs) {
+        Map<String, Unit> units = new TreeMap<>(plan.units());
+        units.replaceAll((id, unit) -> hubs.containsKey(id) ? unit.withHub(hubs.get(id)) : unit);
+        return new Outages(plan.withUnits(units), parts, given);
+    }
+
     private boolean sameHouse(Plan other, Catalogue otherParts, HouseInputs otherGiven) {
         return parts == otherParts
                 && plan.units().equals(other.units())

@@ -16,10 +16,12 @@ import java.util.stream.Collectors;
 import org.skelto.core.facts.HouseFacts;
 import org.skelto.core.house.Component;
 import org.skelto.core.house.State;
+import org.skelto.core.links.LinkChooser;
 import org.skelto.core.parts.Part;
 import org.skelto.core.parts.PartKind;
 import org.skelto.core.parts.Trait;
 import org.skelto.core.plan.Edit;
+import org.skelto.core.plan.Plan;
 import org.skelto.core.plan.Slugs;
 import org.skelto.core.plan.Wording;
 import org.skelto.core.plan.equipment.Criticality;
@@ -32,6 +34,8 @@ import org.skelto.core.plan.equipment.Unit;
 import org.skelto.core.plan.equipment.UnitKind;
 import org.skelto.core.plan.equipment.Way;
 import org.skelto.core.plan.power.Power;
+import org.skelto.core.plan.power.PowerSource;
+import org.skelto.core.plan.power.Source;
 import org.skelto.core.site.SiteModel;
 import org.skelto.core.snags.Check.Code;
 import org.skelto.core.wiring.WiredContacts;
@@ -167,28 +171,52 @@ final class DeviceChecks {
                 .leadsTo("It is silent whenever the hub, the network or a rule is out. Smoke, gas and water "
                         + "protection must be certified and work alone.")
                 .at(CheckContext.device(id))
-                .fix("Make it act alone, on its own battery", ownUnit(c, id, d, own))
+                .fix(
+                        own ? "Make it act alone, with standby cells" : "Make it act alone, on its own battery",
+                        ownUnit(c, id, d, own))
                 .add();
     }
 
-    /** The edits that make a device a unit of its own that needs nothing else. */
+    /** The edits that make a device a unit of its own that needs nothing else; it is linked where anything hears it. */
     private static Edit[] ownUnit(CheckContext c, String id, Device d, boolean own) {
         List<Edit> edits = new ArrayList<>();
-        String unitId = own ? d.unit() : Slugs.free(id, c.plan.units().keySet());
+        List<Way> ways = with(d, Way.ALONE);
         if (own) {
-            edits.add(Edit.replace(CheckContext.unit(unitId, "/power"), Power.battery()));
+            Power power = c.plan.units().get(d.unit()).power();
+            List<Source> more = new ArrayList<>(power.more());
+            more.add(new Source(PowerSource.BATTERY, null, null));
+            if (!c.outages().keepsItself(d.unit())) {
+                edits.add(Edit.replace(CheckContext.unit(d.unit(), "/power"), power.withMore(more)));
+            }
         } else {
+            String unitId = Slugs.free(id, c.plan.units().keySet());
             String hub = d.unit() == null ? null : c.plan.units().get(d.unit()).hub();
-            edits.add(Edit.add(
-                    CheckContext.unit(unitId),
-                    Unit.selfContained(d.name(), SiteModel.placeOf(c.plan, d), Power.battery(), hub)));
+            Unit unit = Unit.selfContained(d.name(), SiteModel.placeOf(c.plan, d), Power.battery(), hub);
+            edits.add(Edit.add(CheckContext.unit(unitId), unit));
             edits.add(Edit.replace(CheckContext.device(id, "/place"), null));
             edits.add(Edit.replace(CheckContext.device(id, "/unit"), unitId));
             edits.add(Edit.replace(CheckContext.device(id, "/channel"), null));
+            List<Edit> linked = link(c, unitId, unit, id, d);
+            edits.addAll(linked);
+            ways = linked.isEmpty() ? List.of(Way.ALONE) : ways;
         }
         edits.add(Edit.replace(CheckContext.device(id, "/circuit"), null));
-        edits.add(Edit.replace(CheckContext.device(id, "/ways"), with(d, Way.ALONE)));
+        edits.add(Edit.replace(CheckContext.device(id, "/ways"), ways));
         return edits.toArray(Edit[]::new);
+    }
+
+    /** The edits that link a new unit to what hears it best, none when nothing does. */
+    private static List<Edit> link(CheckContext c, String unitId, Unit unit, String id, Device d) {
+        Map<String, Unit> units = new TreeMap<>(c.plan.units());
+        units.put(unitId, unit);
+        Map<String, Device> devices = new TreeMap<>(c.plan.devices());
+        devices.put(id, d.withUnit(unitId).withPlace(null));
+        Plan with = c.plan.with(p -> p.units(units).devices(devices));
+        LinkChooser chooser = new LinkChooser(c.site().around(with), c.tables);
+        return chooser.best(unitId)
+                .or(() -> chooser.withRadioAtTheHub(unitId))
+                .map(LinkChooser.Option::edits)
+                .orElse(List.of());
     }
 
     private static List<Way> with(Device d, Way way) {

@@ -276,6 +276,14 @@ final class OutageChecks {
         });
     }
 
+    /** Whether none of the devices is lost any more once a hub serves their units. */
+    private static boolean helps(CheckContext c, Set<String> devices, Set<String> units, String hub) {
+        Map<String, String> hubs = new TreeMap<>();
+        units.forEach(u -> hubs.put(u, hub));
+        return c.outages().served(hubs).without(Set.of(), devices).values().stream()
+                .allMatch(s -> s.state().compareTo(State.LOST) < 0);
+    }
+
     /** Offers the first hub that all units in question have a way to. */
     private static void serve(CheckContext c, Set<String> devices, CheckContext.Draft draft) {
         Set<String> units = devices.stream()
@@ -286,7 +294,8 @@ final class OutageChecks {
                 .filter(h -> !units.isEmpty()
                         && units.stream()
                                 .allMatch(u -> !c.outages().way(u, h.getKey()).isEmpty()
-                                        && !c.outages().way(h.getKey(), u).isEmpty()))
+                                        && !c.outages().way(h.getKey(), u).isEmpty())
+                        && helps(c, devices, units, h.getKey()))
                 .findFirst()
                 .ifPresent(h -> draft.fix(
                         "Let " + h.getValue().name() + " serve them",

@@ -9,12 +9,15 @@ import java.util.ArrayList;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import java.util.TreeMap;
 import org.skelto.core.facts.HouseFacts;
 import org.skelto.core.links.Hearing;
+import org.skelto.core.links.LinkAssessor;
 import org.skelto.core.links.LinkChooser;
 import org.skelto.core.links.LinkReport;
 import org.skelto.core.links.PossibleLinks;
 import org.skelto.core.plan.Edit;
+import org.skelto.core.plan.Plan;
 import org.skelto.core.plan.Pointers;
 import org.skelto.core.plan.Wording;
 import org.skelto.core.plan.equipment.DeviceKind;
@@ -215,24 +218,65 @@ final class RadioChecks {
             network(c, id, link);
             return;
         }
-        Map.Entry<String, Radio> mouth =
-                entry(c.plan.units().get(link.from()), link.medium()).orElseThrow();
-        String at = CheckContext.unit(link.from(), "/radios", Pointers.of(mouth.getKey()));
-        List<Edit> edits = new ArrayList<>(List.of(Edit.replace(at + "/frequencyMHz", ear.frequencyMHz())));
-        if (ear.chirp() != null) {
-            edits.add(Edit.replace(at + "/chirp", ear.chirp()));
-        }
-        AirSettings own = mouth.getValue().settings();
-        if (ear.settings().networkId() != null && !ear.settings().networkId().equals(own.networkId())) {
-            AirSettings alike = own.network(ear.settings().networkId(), own.keyChanged());
-            edits.add(mouth.getValue().air() == null ? Edit.add(at + "/air", alike) : Edit.replace(at + "/air", alike));
-        }
-        c.snag("R7", STOP, stage(link), name(c, link.from()) + " and " + name(c, link.to()) + " are set differently")
-                .figures(String.join("; ", Hearing.differences(link.medium(), mouth.getValue(), ear)))
+        Radio mouth = c.plan.units().get(link.from()).radio(link.medium()).orElseThrow();
+        var draft = c.snag(
+                        "R7",
+                        STOP,
+                        stage(link),
+                        name(c, link.from()) + " and " + name(c, link.to()) + " are set differently")
+                .figures(String.join("; ", Hearing.differences(link.medium(), mouth, ear)))
                 .leadsTo("Radios with different settings do not hear each other at all.")
-                .at(CheckContext.link(id), CheckContext.unit(link.from()))
-                .fix("Set it like " + name(c, link.to()), edits.toArray(Edit[]::new))
-                .add();
+                .at(CheckContext.link(id), CheckContext.unit(link.from()));
+        if (holds(c, id, link.from(), alike(mouth, ear))) {
+            draft.fix("Set it like " + name(c, link.to()), alike(c, link.from(), link.medium(), ear));
+        } else if (holds(c, id, link.to(), alike(ear, mouth))) {
+            draft.fix(
+                    "Set " + name(c, link.to()) + " like " + name(c, link.from()),
+                    alike(c, link.to(), link.medium(), mouth));
+        }
+        draft.add();
+    }
+
+    /** A radio with the settings of another that it must be understood by. */
+    private static Radio alike(Radio radio, Radio other) {
+        AirSettings own = radio.settings();
+        Radio set = radio.set(other.frequencyMHz(), other.chirp() == null ? radio.chirp() : other.chirp());
+        Integer network = other.settings().networkId();
+        return network == null || network.equals(own.networkId())
+                ? set
+                : set.withAir(own.network(network, own.keyChanged()));
+    }
+
+    private static Edit[] alike(CheckContext c, String unit, Medium medium, Radio other) {
+        Map.Entry<String, Radio> mine = entry(c.plan.units().get(unit), medium).orElseThrow();
+        String at = CheckContext.unit(unit, "/radios", Pointers.of(mine.getKey()));
+        Radio set = alike(mine.getValue(), other);
+        List<Edit> edits = new ArrayList<>(List.of(Edit.replace(at + "/frequencyMHz", set.frequencyMHz())));
+        if (set.chirp() != null && !set.chirp().equals(mine.getValue().chirp())) {
+            edits.add(Edit.replace(at + "/chirp", set.chirp()));
+        }
+        if (set.air() != null && !set.air().equals(mine.getValue().air())) {
+            edits.add(
+                    mine.getValue().air() == null
+                            ? Edit.add(at + "/air", set.air())
+                            : Edit.replace(at + "/air", set.air()));
+        }
+        return edits.toArray(Edit[]::new);
+    }
+
+    /** Whether a link keeps its target when a radio of one end is set so, and the other links of that radio lose nothing by it. */
+    private static boolean holds(CheckContext c, String id, String unit, Radio radio) {
+        Map<String, Unit> units = new TreeMap<>(c.plan.units());
+        Map<String, Radio> radios = new TreeMap<>(units.get(unit).radios());
+        radios.replaceAll((name, r) -> r.medium() == radio.medium() ? radio : r);
+        units.put(unit, units.get(unit).withRadios(radios));
+        Plan set = c.plan.withUnits(units);
+        LinkAssessor assessor = new LinkAssessor(c.site().around(set), c.tables);
+        return c.plan.links().entrySet().stream()
+                .filter(e ->
+                        e.getValue().medium() == radio.medium() && e.getValue().joins(unit))
+                .allMatch(e -> assessor.report(e.getKey(), e.getValue()).meets()
+                        || !e.getKey().equals(id) && !c.links().get(e.getKey()).meets());
     }
 
     /** A station that is set to join another network than that of the point it is linked to. */

@@ -22,6 +22,7 @@ import org.skelto.core.plan.equipment.Device;
 import org.skelto.core.plan.equipment.DeviceKind;
 import org.skelto.core.plan.equipment.Unit;
 import org.skelto.core.plan.equipment.UnitKind;
+import org.skelto.core.plan.equipment.Way;
 import org.skelto.core.plan.network.Link;
 import org.skelto.core.plan.power.PowerSource;
 import org.skelto.core.plan.radio.Radio;
@@ -101,7 +102,12 @@ final class ReceiverChecks {
                 && unit.kind() != UnitKind.SUPPLY
                 && unit.kind() != UnitKind.COUPLER
                 && c.plan.links().values().stream().noneMatch(l -> l.from().equals(id) || l.to().equals(id));
-        if (talks) {
+        // what acts alone and tells nobody needs no link
+        List<Device> on = c.devicesOn(id).map(Map.Entry::getValue).toList();
+        boolean keepsToItself = unit.kind().alone()
+                && !on.isEmpty()
+                && on.stream().allMatch(d -> d.ways().equals(Set.of(Way.ALONE)));
+        if (talks && !keepsToItself) {
             var draft = c.snag("R1", FIX, LINKS, unit.name() + " has no link")
                     .figures("0 links")
                     .leadsTo("Whatever is on it is cut off from the hub and the apps.")

@@ -303,8 +303,8 @@ class HouseChecksTest {
         Plan chain = org.skelto.core.Houses.open(org.skelto.core.Houses.row(4))
                 .with(p -> p.units(units).devices(Map.of()));
         List<Snag> hops = of("R10", chain);
-        // plan for four hops: the fifth and the sixth repeater are too far out
-        assertEquals(2, hops.size());
+        // four repeaters make five hops: the sixth is too far out
+        assertEquals(1, hops.size());
         assertEquals(5, of("R11", chain).size());
     }
 }
