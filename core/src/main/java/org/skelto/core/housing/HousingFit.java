@@ -30,7 +30,7 @@ import org.skelto.core.work.ComputingBudget;
  * @param stackMm depth of the stack, or of the deepest part, with wires
  * @param depthMm of the box, or 0 when its part is not known
  * @param filled share of an enclosure's floor that is taken
- * @param heatW with everything on
+ * @param heatW with the typical mix of loads
  * @param riseK of the air inside, measured or reckoned
  * @param mains whether mains come in
  * @param low whether low voltage comes in
@@ -136,7 +136,7 @@ public record HousingFit(
                         measured ? "measured" : "W · K/W",
                         measured
                                 ? "typed by the person"
-                                : "losses of supplies at worst, and heat of other parts with everything on; catalogue",
+                                : "losses of supplies with the typical mix of loads, and heat of other parts; catalogue",
                         box == null && !measured,
                         "heat",
                         Text.number(heat, 2) + " W",
@@ -149,10 +149,10 @@ public record HousingFit(
                 .build();
     }
 
-    /** What a supply loses at worst is known from what it feeds; of other parts the heat is a figure. */
+    /** What a supply loses with the typical mix is known from what it feeds; of other parts the heat is a figure. */
     private static double heat(Part part, PowerNode node) {
         return node != null && node.gives() != null && node.gives().part().equals(part.name())
-                ? node.gives().lossW()
+                ? node.gives().typicalLossW()
                 : part.figure(Quantity.HEAT_W, 0);
     }
 

@@ -1,8 +1,10 @@
 package org.skelto.core.power;
 
 import io.soabase.recordbuilder.core.RecordBuilder;
+import java.util.List;
 import java.util.Map;
 import java.util.TreeMap;
+import java.util.stream.Stream;
 import org.skelto.core.parts.Catalogue;
 import org.skelto.core.parts.Part;
 import org.skelto.core.parts.PartKind;
@@ -15,6 +17,7 @@ import org.skelto.core.plan.equipment.DeviceKind;
 import org.skelto.core.plan.equipment.RestState;
 import org.skelto.core.plan.equipment.Unit;
 import org.skelto.core.plan.equipment.UnitKind;
+import org.skelto.core.plan.equipment.Wiring;
 import org.skelto.core.plan.power.PowerSource;
 import org.skelto.core.quantity.Figure;
 import org.skelto.core.quantity.Text;
@@ -120,8 +123,9 @@ record Draw(double volts, Double leastV, Double mostV, double typicalW, double w
                 .more()
                 .forEach((name, board) -> catalogue.find(board.part()).ifPresent(part -> {
                     double[] own = own(part);
-                    double coils =
-                            part.channels() * part.figure(Quantity.COIL_A, 0) * part.figure(Quantity.SUPPLY_V, volts);
+                    double coils = used(plan, id, name, part)
+                            * part.figure(Quantity.COIL_A, 0)
+                            * part.figure(Quantity.SUPPLY_V, volts);
                     watts.put(name, own);
                     if (coils > 0 && !part.is(Trait.BISTABLE)) {
                         watts.put("coils of " + name, new double[] {0, coils});
@@ -150,8 +154,27 @@ record Draw(double volts, Double leastV, Double mostV, double typicalW, double w
                 .worstW(worst)
                 .assumed(false)
                 .figure(Figure.of(
-                        "sum of V · I of its parts, all relays on and the radio sending", "catalogue", false, inputs))
+                        "sum of V · I of its parts, all relays that are used on and the radio sending",
+                        "catalogue",
+                        false,
+                        inputs))
                 .build();
+    }
+
+    /** Channels of a board that devices are wired to: the others draw nothing. All of them where nothing is wired yet. */
+    private static long used(Plan plan, String id, String board, Part part) {
+        List<Wiring> wired = plan.devices().values().stream()
+                .filter(d -> id.equals(d.unit()) && d.wiring() != null)
+                .map(Device::wiring)
+                .toList();
+        return wired.isEmpty()
+                ? part.channels()
+                : wired.stream()
+                        .flatMap(w -> w.terminals().values().stream())
+                        .flatMap(terminal -> Stream.of(terminal.split(" ")))
+                        .filter(terminal -> terminal.startsWith(board + "/"))
+                        .distinct()
+                        .count();
     }
 
     private static double[] own(Part part) {

@@ -53,6 +53,7 @@ public record PowerNode(
      * @param ratedA that it may give, or null when not known
      * @param share of the rating that is taken at worst, or null
      * @param lossW heat in it at worst
+     * @param typicalLossW heat in it with the typical mix of loads
      * @param junctionC of a linear regulator at worst, or null
      */
     @RecordBuilder
@@ -64,6 +65,7 @@ public record PowerNode(
             @Nullable Double ratedA,
             @Nullable Double share,
             double lossW,
+            double typicalLossW,
             @Nullable Double junctionC,
             Figure figure)
             implements PowerNodeSupplyOutputBuilder.With {}

@@ -361,6 +361,7 @@ public final class PowerTree {
         }
         Double share = ratedW == null ? null : countedW / ratedW;
         double lossW = in(part, watts[1], inputV) - watts[1];
+        double typicalLossW = in(part, watts[0], inputV) - watts[0];
         Double junction = null;
         if (part.kind() == PartKind.REGULATOR) {
             junction = PowerFaults.regulator(unit, part, inputV, worstA, faults);
@@ -376,7 +377,7 @@ public final class PowerTree {
                 "rating",
                 ratedW == null ? "not known" : Text.number(ratedW, 1) + (alternating ? " VA" : " W"),
                 "heat in it",
-                Text.number(lossW, 2) + " W");
+                Text.number(typicalLossW, 2) + " W typically, " + Text.number(lossW, 2) + " W at worst");
         PowerFaults.headroom(unit, volts, worstA, ratedW, share, faults);
         return PowerNodeSupplyOutputBuilder.builder()
                 .part(part.name())
@@ -386,6 +387,7 @@ public final class PowerTree {
                 .ratedA(ratedW == null ? null : ratedW / volts)
                 .share(share)
                 .lossW(lossW)
+                .typicalLossW(typicalLossW)
                 .junctionC(junction)
                 .figure(figure)
                 .build();

@@ -6,18 +6,22 @@ import static org.skelto.core.snags.Severity.STOP;
 import static org.skelto.core.snags.Stage.OUTAGES;
 
 import java.util.ArrayList;
+import java.util.EnumSet;
+import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Set;
 import java.util.TreeMap;
 import java.util.TreeSet;
 import java.util.stream.Collectors;
+import java.util.stream.Stream;
 import org.skelto.core.facts.HouseFacts;
 import org.skelto.core.facts.PlanPart;
 import org.skelto.core.house.Component;
 import org.skelto.core.house.DeviceState;
 import org.skelto.core.house.State;
 import org.skelto.core.plan.Edit;
+import org.skelto.core.plan.Pointers;
 import org.skelto.core.plan.equipment.Device;
 import org.skelto.core.plan.equipment.DeviceKind;
 import org.skelto.core.plan.equipment.Hand;
@@ -38,10 +42,15 @@ final class OutageChecks {
                     Code.of("H3", Stage.OUTAGES, "hub on a radio", Severity.FIX),
                     Code.of("H4", Stage.OUTAGES, "nothing takes over", Severity.LOOK),
                     Code.of("H7", Stage.OUTAGES, "one service carries every message", Severity.LOOK),
-                    Code.of("O1", Stage.OUTAGES, "lost without the internet", Severity.FIX),
-                    Code.of("O2", Stage.OUTAGES, "lost without the hub", Severity.FIX),
+                    Code.of("O1", Stage.OUTAGES, "lost or unsafe without the internet", Severity.STOP, Severity.FIX),
+                    Code.of("O2", Stage.OUTAGES, "lost or unsafe without the hub", Severity.STOP, Severity.FIX),
                     Code.of("O3", Stage.OUTAGES, "unsafe without mains", Severity.STOP),
-                    Code.of("O4", Stage.OUTAGES, "one box takes protective devices away", Severity.FIX),
+                    Code.of(
+                            "O4",
+                            Stage.OUTAGES,
+                            "one component takes protective devices away",
+                            Severity.FIX,
+                            Severity.LOOK),
                     Code.of("O8", Stage.OUTAGES, "router, broker and hub in one box", Severity.FIX),
                     Code.of("O9", Stage.OUTAGES, "lost though nothing has failed", Severity.FIX)),
             List.of(
@@ -61,21 +70,35 @@ final class OutageChecks {
     /** As the model of the house says it. */
     private static final String NO_HUB = "no hub serves it";
 
+    /** Of these each is one thing that may fail; lines, services and the mains have checks of their own. */
+    private static final Set<Component.Kind> STOPS_SECURITY = EnumSet.of(
+            Component.Kind.CIRCUIT,
+            Component.Kind.SUPPLY,
+            Component.Kind.ROUTER,
+            Component.Kind.SWITCH,
+            Component.Kind.ACCESS_POINT,
+            Component.Kind.GATEWAY,
+            Component.Kind.LINK,
+            Component.Kind.HUB,
+            Component.Kind.PANEL,
+            Component.Kind.CONTROLLER);
+
     private OutageChecks() {}
 
     static void run(CheckContext c) {
-        hubs(c);
+        hubs(c, security(c));
         messages(c);
         internet(c);
         withoutHubs(c);
         mains(c);
-        security(c);
         oneBox(c);
         lost(c);
     }
 
-    private static void hubs(CheckContext c) {
+    private static void hubs(CheckContext c, Set<String> told) {
         List<Map.Entry<String, Unit>> hubs = c.units(UnitKind.HUB).toList();
+        // a second hub that serves nothing takes nothing over
+        long serving = hubs.stream().filter(h -> served(c, h.getKey()) > 0).count();
         for (Map.Entry<String, Unit> hub : hubs) {
             for (Map.Entry<String, Link> link : c.plan.links().entrySet()) {
                 if (link.getValue().from().equals(hub.getKey())
@@ -88,11 +111,8 @@ final class OutageChecks {
                             .add();
                 }
             }
-            long served = c.plan.devices().values().stream()
-                    .filter(d -> d.unit() != null
-                            && hub.getKey().equals(c.plan.units().get(d.unit()).hub()))
-                    .count();
-            if (hubs.size() == 1 && served > 0) {
+            long served = served(c, hub.getKey());
+            if (serving == 1 && served > 0 && !told.contains(Component.unit(hub.getKey()))) {
                 c.snag(
                                 "H4",
                                 LOOK,
@@ -104,6 +124,13 @@ final class OutageChecks {
                         .add();
             }
         }
+    }
+
+    private static long served(CheckContext c, String hub) {
+        return c.plan.devices().values().stream()
+                .filter(d -> d.unit() != null
+                        && hub.equals(c.plan.units().get(d.unit()).hub()))
+                .count();
     }
 
     private static void messages(CheckContext c) {
@@ -131,7 +158,12 @@ final class OutageChecks {
             if (worse && state.job() != Job.ALERT_AWAY) {
                 List<Way> ways = new ArrayList<>(d.ways());
                 ways.add(Way.HOME_APP);
-                c.snag("O1", FIX, OUTAGES, d.name() + " is lost without the internet")
+                boolean unsafe = state.state() == State.UNSAFE;
+                c.snag(
+                                "O1",
+                                unsafe ? STOP : FIX,
+                                OUTAGES,
+                                d.name() + (unsafe ? " is unsafe" : " is lost") + " without the internet")
                         .figures(state.job().words() + ": " + state.sentence())
                         .leadsTo("It could be worked inside the house, but no such way is planned.")
                         .at(CheckContext.device(id))
@@ -153,7 +185,15 @@ final class OutageChecks {
             boolean worse = state.state().compareTo(State.LOST) >= 0
                     && c.now().get(id).state().compareTo(State.LOST) < 0;
             if (acts && worse) {
-                var draft = c.snag("O2", FIX, OUTAGES, d.name() + " is lost without the hub and nothing is at hand")
+                boolean unsafe = state.state() == State.UNSAFE;
+                var draft = c.snag(
+                                "O2",
+                                unsafe ? STOP : FIX,
+                                OUTAGES,
+                                d.name()
+                                        + (unsafe
+                                                ? " is unsafe without the hub"
+                                                : " is lost without the hub and nothing is at hand"))
                         .figures(state.job().words() + ": " + state.sentence())
                         .leadsTo("A failed update of one box takes it away.")
                         .at(CheckContext.device(id));
@@ -191,40 +231,97 @@ final class OutageChecks {
         });
     }
 
-    private static void security(CheckContext c) {
-        List<String> guards = c.plan.devices().entrySet().stream()
-                .filter(e -> e.getValue().guards())
-                .map(Map.Entry::getKey)
-                .toList();
+    /**
+     * O4: components of which each alone takes the same protective devices away are told together. A box of the alarm is made to be
+     * the one that acts and tells when it is out; where only reports stop nothing opens and nothing floods.
+     *
+     * @return the components that were told
+     */
+    private static Set<String> security(CheckContext c) {
+        Map<String, Set<String>> losing = new TreeMap<>();
         c.outages().components().values().stream()
-                .filter(component -> component.kind().group() == Component.Group.NETWORK)
+                .filter(component -> STOPS_SECURITY.contains(component.kind()))
                 .forEach(component -> {
-                    Set<String> leaning = c.outages().leaningOn(component.id());
-                    List<String> asked =
-                            guards.stream().filter(leaning::contains).toList();
-                    if (asked.size() < 2) {
-                        return;
-                    }
-                    Map<String, DeviceState> states = c.outages().without(Set.of(component.id()), asked);
-                    List<String> silent = states.entrySet().stream()
-                            .filter(e -> e.getValue().state().compareTo(State.LOST) >= 0
-                                    && c.now().get(e.getKey()).state().compareTo(State.LOST) < 0)
-                            .map(Map.Entry::getKey)
-                            .toList();
+                    Set<String> silent = silenced(c, component);
                     if (silent.size() >= 2) {
-                        c.snag(
-                                        "O4",
-                                        FIX,
-                                        OUTAGES,
-                                        component.name() + " alone takes " + silent.size() + " protective devices away")
-                                .figures(silent.stream()
-                                        .map(id -> c.plan.devices().get(id).name())
-                                        .collect(Collectors.joining(", ")))
-                                .leadsTo("Pulling one plug blinds the house.")
-                                .at(CheckContext.unit(component.id().substring("unit:".length())))
-                                .add();
+                        losing.put(component.id(), silent);
                     }
                 });
+        Map<Set<String>, List<Component>> alike = new LinkedHashMap<>();
+        losing.forEach((id, silent) -> {
+            if (!boxSaysIt(c, id, silent, losing)) {
+                alike.computeIfAbsent(silent, k -> new ArrayList<>())
+                        .add(c.outages().components().get(id));
+            }
+        });
+        alike.forEach((silent, components) -> {
+            Map<String, List<String>> byJob = new TreeMap<>();
+            c.outages()
+                    .without(Set.of(components.get(0).id()), silent)
+                    .forEach((id, state) -> byJob.computeIfAbsent(
+                                    worst(c, id, state).job().words(), k -> new ArrayList<>())
+                            .add(c.plan.devices().get(id).name()));
+            boolean mild = byJob.keySet().equals(Set.of(Job.REPORT.words()))
+                    || components.stream().allMatch(one -> one.kind() == Component.Kind.PANEL);
+            String names = components.stream().map(Component::name).collect(Collectors.joining(", "));
+            c.snag(
+                            "O4",
+                            mild ? LOOK : FIX,
+                            OUTAGES,
+                            (components.size() == 1 ? names + " alone takes " : "Each of " + names + " alone takes ")
+                                    + silent.size() + " protective devices away")
+                    .figures(byJob.entrySet().stream()
+                            .map(e -> e.getKey() + ": " + String.join(", ", e.getValue()))
+                            .collect(Collectors.joining("; ")))
+                    .leadsTo("Pulling one plug, or one fault, takes all of them.")
+                    .at(components.stream().map(OutageChecks::pointer).toArray(String[]::new))
+                    .add();
+        });
+        return alike.values().stream().flatMap(List::stream).map(Component::id).collect(Collectors.toSet());
+    }
+
+    private static String pointer(Component component) {
+        String id = component.id().substring(component.id().indexOf(':') + 1);
+        return switch (component.kind()) {
+            case CIRCUIT -> Pointers.of("circuits", id);
+            case LINK -> CheckContext.link(id);
+            default -> CheckContext.unit(id);
+        };
+    }
+
+    /** A cable is not told where the box at one end takes the same away. */
+    private static boolean boxSaysIt(CheckContext c, String id, Set<String> silent, Map<String, Set<String>> losing) {
+        Link link = id.startsWith("link:") ? c.plan.links().get(id.substring("link:".length())) : null;
+        return link != null
+                && Stream.of(link.from(), link.to())
+                        .anyMatch(end -> losing.getOrDefault(Component.unit(end), Set.of())
+                                .containsAll(silent));
+    }
+
+    /** What guards and loses more than its messages to people away when a component fails. */
+    private static Set<String> silenced(CheckContext c, Component component) {
+        List<String> asked = c.outages().leaningOn(component.id()).stream()
+                .filter(id -> c.plan.devices().get(id).guards())
+                .toList();
+        return asked.size() < 2
+                ? Set.of()
+                : c.outages().without(Set.of(component.id()), asked).entrySet().stream()
+                        .filter(e -> worst(c, e.getKey(), e.getValue()) != null)
+                        .map(Map.Entry::getKey)
+                        .collect(Collectors.toCollection(TreeSet::new));
+    }
+
+    /** The first job that a device loses beside its messages to people away; null when it loses none that it has now. */
+    private static DeviceState.JobState worst(CheckContext c, String id, DeviceState state) {
+        Set<Job> now = c.now().get(id).jobs().stream()
+                .filter(j -> j.state().compareTo(State.LOST) < 0)
+                .map(DeviceState.JobState::job)
+                .collect(Collectors.toSet());
+        return state.jobs().stream()
+                .filter(j -> j.job() != Job.ALERT_AWAY && now.contains(j.job()))
+                .filter(j -> j.state().compareTo(State.LOST) >= 0)
+                .findFirst()
+                .orElse(null);
     }
 
     private static void oneBox(CheckContext c) {

@@ -145,7 +145,11 @@ final class ReceiverChecks {
                 List<Link> links = c.plan.links().values().stream()
                         .filter(l -> l.from().equals(d.unit()) && l.medium().radio())
                         .toList();
-                if (links.size() == 1) {
+                // that nothing takes over from its hub is told at the hub
+                if (links.size() == 1
+                        && !links.get(0)
+                                .to()
+                                .equals(c.plan.units().get(d.unit()).hub())) {
                     heardBy.computeIfAbsent(links.get(0).to(), k -> new TreeMap<>())
                             .put(id, links.get(0));
                 }

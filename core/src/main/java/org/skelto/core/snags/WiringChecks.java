@@ -1,6 +1,7 @@
 package org.skelto.core.snags;
 
 import static org.skelto.core.snags.Severity.FIX;
+import static org.skelto.core.snags.Severity.LOOK;
 import static org.skelto.core.snags.Severity.STOP;
 import static org.skelto.core.snags.Stage.CONTROLLERS;
 
@@ -9,6 +10,7 @@ import java.util.Map;
 import java.util.stream.Collectors;
 import org.skelto.core.facts.HouseFacts;
 import org.skelto.core.plan.Edit;
+import org.skelto.core.plan.equipment.DeviceKind;
 import org.skelto.core.snags.Check.Code;
 import org.skelto.core.wiring.PinAssigner;
 import org.skelto.core.wiring.Wired;
@@ -117,7 +119,10 @@ final class WiringChecks {
     private static void trouble(CheckContext c, String id, String code, Wired.Connection place) {
         String device = c.plan.devices().get(place.device()).name();
         boolean mild = code.equals("C6") || code.equals("C2") && !place.kind().reads();
-        Severity severity = mild ? FIX : STOP;
+        // what is pressed now and then holds a pin only for somebody who keeps a finger on it
+        boolean pressed =
+                code.equals("C2") && c.plan.devices().get(place.device()).kind() == DeviceKind.PUSH_BUTTON;
+        Severity severity = pressed ? LOOK : mild ? FIX : STOP;
         var draft = c.snag(code, severity, CONTROLLERS, device + ": " + place.trouble())
                 .figures("on " + name(c, id) + ", " + place.terminal() + (place.fixed() ? ", fixed by hand" : ""))
                 .leadsTo(LEADS_TO.get(code))

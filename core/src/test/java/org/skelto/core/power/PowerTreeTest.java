@@ -33,18 +33,19 @@ class PowerTreeTest {
     @Test
     void theWorkshopAddsUpByHand() {
         Map<String, PowerNode> tree = tree(Workshop.plan());
-        // board 5 V · 0.45 A peak, dimmer 0.04 A, four coils of 0.072 A: (0.45 + 0.04 + 0.288) A
+        // board 5 V · 0.45 A peak, dimmer 0.04 A, the two coils of four that are used, 0.072 A each: (0.45 + 0.04 +
+        // 0.144) A
         PowerNode board = tree.get("board");
-        assertEquals(0.778, board.worstA(), 1e-9);
-        // converter: 3.89 W / 0.88 = 4.818 W from 12 V; 8 m of 13.3 Ω/km, there and back 0.2128 Ω
-        assertEquals(3.89 / 0.88, board.takenWorstW(), 1e-9);
+        assertEquals(0.634, board.worstA(), 1e-9);
+        // converter: 3.17 W / 0.88 = 4.818 W from 12 V; 8 m of 13.3 Ω/km, there and back 0.2128 Ω
+        assertEquals(3.17 / 0.88, board.takenWorstW(), 1e-9);
         assertEquals(
-                (12 + Math.sqrt(144 - 4 * 3.89 / 0.88 * 0.2128)) / 2,
+                (12 + Math.sqrt(144 - 4 * 3.17 / 0.88 * 0.2128)) / 2,
                 board.run().endV(),
                 1e-9);
         // the rail gives that and the valve's 6 W, of 60 W; it loses (1/0.86 − 1) of it and 0.4 W
         PowerNode rail = tree.get("rail");
-        double given = 3.89 / 0.88 + 6;
+        double given = 3.17 / 0.88 + 6;
         assertEquals(given / 60, rail.gives().share(), 1e-9);
         assertEquals(given / 0.86 - given + 0.4, rail.gives().lossW(), 1e-9);
         assertEquals((given / 0.86 + 0.4) / 230, rail.worstA(), 1e-9);
@@ -62,9 +63,9 @@ class PowerTreeTest {
     void aRegulatorTurnsTheRestIntoHeatAndTakesAsMuchCurrentAsItGives() {
         PowerNode board = tree(Changed.with(Workshop.plan(), "/units/board/power/part", "\"linear-5\""))
                 .get("board");
-        // in a box of 40 °C: 7 V · 0.778 A · 65 K/W over it
-        assertEquals(40 + 7 * 0.778 * 65, board.gives().junctionC(), 1e-6);
-        assertEquals(12 * 0.778, board.takenWorstW(), 1e-9);
+        // in a box of 40 °C: 7 V · 0.634 A · 65 K/W over it
+        assertEquals(40 + 7 * 0.634 * 65, board.gives().junctionC(), 1e-6);
+        assertEquals(12 * 0.634, board.takenWorstW(), 1e-9);
     }
 
     @Test
@@ -78,7 +79,7 @@ class PowerTreeTest {
                 "/devices/stop/works",
                 "{\"volts\":24,\"watts\":10,\"supply\":\"rail\",\"endSensors\":1}");
         PowerNode rail = tree(plan).get("rail");
-        assertEquals((3.89 / 0.88 + 10) * 1.8 / 30, rail.gives().share(), 1e-9);
+        assertEquals((3.17 / 0.88 + 10) * 1.8 / 30, rail.gives().share(), 1e-9);
     }
 
     @Test

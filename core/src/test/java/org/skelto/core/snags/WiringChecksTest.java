@@ -50,7 +50,8 @@ class WiringChecksTest {
 
     @ParameterizedTest
     @CsvSource({
-        "PUSH_BUTTON,sense,main/P3,C2,STOP",
+        "PUSH_BUTTON,sense,main/P3,C2,LOOK",
+        "CONTACT,sense,main/P3,C2,STOP",
         "LAMP,switch,main/P4 relays/1,C2,FIX",
         "PUSH_BUTTON,sense,main/P8,C3,STOP",
         "PUSH_BUTTON,sense,main/RX,C4,STOP",
