@@ -234,11 +234,12 @@ public final class ThornfellLodge {
                         .build());
         units.computeIfPresent(
                 board,
-                (id, unit) -> unit.withBoards(new BoardSet(
-                        "broad-22",
-                        Map.of(
-                                "relays", new Attached("relay-8-high", null),
-                                "dimmers", new Attached("dimmer-2", 40)))));
+                (id, unit) -> unit.withPower(unit.power().withPart("brick-5"))
+                        .withBoards(new BoardSet(
+                                "broad-22",
+                                Map.of(
+                                        "relays", new Attached("relay-8-high", null),
+                                        "dimmers", new Attached("dimmer-2", 40)))));
         double xM = room.bounds().westM() + room.bounds().widthM() / 2;
         int nearest = (int) Math.max(0, Math.min(3, Math.round((xM - 4.5) / (WIDE_M * (ROOMS / 2) - 9) * 3)));
         links.put(

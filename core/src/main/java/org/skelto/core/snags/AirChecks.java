@@ -25,6 +25,7 @@ import org.skelto.core.plan.radio.MessageBuilder;
 import org.skelto.core.plan.radio.Radio;
 import org.skelto.core.quantity.Text;
 import org.skelto.core.radio.Chance;
+import org.skelto.core.radio.ListeningWindow;
 import org.skelto.core.radio.RegionLimits;
 import org.skelto.core.radio.Traffic;
 import org.skelto.core.snags.Check.Code;
@@ -60,7 +61,13 @@ final class AirChecks {
                     Code.of("R18", Stage.LONG_RANGE, "repeats not merged", Severity.FIX),
                     Code.of("R20", Stage.LONG_RANGE, "network id or key of the factory", Severity.FIX),
                     Code.of("R23", Stage.LONG_RANGE, "law cannot be judged: time on air", Severity.LOOK),
-                    Code.of("R24", Stage.LONG_RANGE, "toggle over a link that repeats", Severity.STOP)),
+                    Code.of("R24", Stage.LONG_RANGE, "toggle over a link that repeats", Severity.STOP),
+                    Code.of(
+                            "R25",
+                            Stage.LONG_RANGE,
+                            "command to a receiver that sleeps, heard by chance",
+                            Severity.FIX),
+                    Code.of("R26", Stage.LONG_RANGE, "answer asked by a unit that never listens", Severity.FIX)),
             List.of(
                     PlanPart.HEAD,
                     PlanPart.NETWORK,
@@ -87,6 +94,12 @@ final class AirChecks {
             if (Traffic.counts(link.medium())) {
                 unanswered(c, id, link);
                 messages(c, id, link);
+                asleep(c, id, link, link.from());
+                unheard(c, id, link, link.from());
+                if (link.twoWay()) {
+                    asleep(c, id, link, link.to());
+                    unheard(c, id, link, link.to());
+                }
             }
         });
         strangers(c);
@@ -148,6 +161,47 @@ final class AirChecks {
                     .at(CheckContext.unit(s.unit()))
                     .add();
         }
+    }
+
+    /** R25: what a unit says to one that acts and sleeps, and that nothing keeps for it. */
+    private static void asleep(CheckContext c, String id, Link link, String sender) {
+        Unit from = c.plan.units().get(sender);
+        String receiver = link.other(sender);
+        boolean acts = c.devicesOn(receiver).anyMatch(e -> acts(e.getValue().kind()));
+        double chance = ListeningWindow.chance(from, c.plan.units().get(receiver), link.medium(), from.sink());
+        double target = Chance.target(new LinkAssessor(c.site(), c.tables).criticality(receiver));
+        if (!acts || chance >= target) {
+            return;
+        }
+        c.snag(
+                        "R25",
+                        FIX,
+                        LONG_RANGE,
+                        name(c, receiver) + " sleeps and hears " + name(c, sender)
+                                + (chance == 0 ? " never" : " only by chance"))
+                .figures("one command in its listening window: " + Text.number(chance * 100, 1) + " %, wanted "
+                        + Text.percent(target))
+                .leadsTo(
+                        "A press does nothing most of the time. Let it listen more often or longer, repeat the command over a "
+                                + "whole cycle, or send it through a gateway that keeps it.")
+                .at(CheckContext.link(id), CheckContext.unit(receiver))
+                .add();
+    }
+
+    /** R26: a unit waits for an answer that it never listens for. */
+    private static void unheard(CheckContext c, String id, Link link, String sender) {
+        Unit unit = c.plan.units().get(sender);
+        boolean deaf = unit.radio(link.medium()).filter(r -> !r.receives()).isPresent()
+                || ListeningWindow.chance(c.plan.units().get(link.other(sender)), unit, link.medium(), true) == 0;
+        if (!Boolean.TRUE.equals(unit.says().acknowledged()) || !deaf) {
+            return;
+        }
+        c.snag("R26", FIX, LONG_RANGE, name(c, sender) + " waits for an answer that it never hears")
+                .figures("acknowledged, but it never listens")
+                .leadsTo("It sends all its tries every time: battery and air are spent for nothing.")
+                .at(CheckContext.unit(sender))
+                .fix("It asks for no answer", Edit.replace(CheckContext.unit(sender, "/message/acknowledged"), false))
+                .add();
     }
 
     /** R16 for long range: nobody hears whether the far load switched. */

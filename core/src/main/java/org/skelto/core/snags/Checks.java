@@ -16,6 +16,7 @@ public final class Checks {
             HousingChecks.CHECK,
             BusChecks.CHECK,
             PowerChecks.CHECK,
+            SupplyChecks.CHECK,
             RadioChecks.CHECK,
             ReceiverChecks.CHECK,
             AirChecks.CHECK,
