@@ -27,6 +27,7 @@ const LABELS: Partial<Record<keyof Works, string>> = {
   holdS: "hold time",
   warmUpS: "warm-up time",
   contact: "contact at rest",
+  safeguards: "safeguards",
 };
 const set = <K extends keyof Works>(field: K, value: Works[K]) =>
   bench.put(
@@ -45,6 +46,26 @@ const setLock = (field: "gapMm" | "offsetMm" | "doorContact" | "key", value: unk
     ...works.value.lock,
     [field]: value,
   });
+
+type Safeguard = NonNullable<Works["safeguards"]>[number];
+/** What may stand beside a device of a kind, in the words of its box. */
+const SAFEGUARDS: Partial<Record<Device["kind"], [Safeguard, string][]>> = {
+  HEATER: [["LIMITER", "a limiter of its own ends it"]],
+  PUMP: [["LIMITER", "a limiter of its own ends it"]],
+  LOCK: [
+    ["WIRED_RELEASE", "a button at the door releases it by wire"],
+    ["FIRE_RELEASE", "the fire alarm releases it by wire"],
+  ],
+  GATE: [["WARNING", "warns before and while it moves"]],
+  POWERED_DOOR: [["WARNING", "warns before and while it moves"]],
+  SIREN: [["CUT_OFF", "ends its sound by itself"]],
+  VALVE: [["NO_SPRINKLER", "no sprinkler hangs behind it"]],
+};
+const safeguards = computed(() => SAFEGUARDS[props.device.kind] ?? []);
+const setSafeguard = (safeguard: Safeguard, has: boolean) => {
+  const others = (works.value.safeguards ?? []).filter((s) => s !== safeguard);
+  return set("safeguards", has ? [...others, safeguard] : others.length ? others : null);
+};
 
 const LOADS = [
   "RESISTIVE",
@@ -188,6 +209,14 @@ function setPart(id: string) {
         a key opens it from outside
       </label>
     </template>
+    <label v-for="[safeguard, label] in safeguards" :key="safeguard" class="tick">
+      <input
+        type="checkbox"
+        :checked="works.safeguards?.includes(safeguard) ?? false"
+        @change="setSafeguard(safeguard, ticked($event))"
+      />
+      {{ label }}
+    </label>
     <label v-if="!sensor" class="field">
       Contact while its board is dead
       <select

@@ -25,6 +25,7 @@ import org.skelto.core.plan.equipment.Hand;
 import org.skelto.core.plan.equipment.LoadKind;
 import org.skelto.core.plan.equipment.Lockwork;
 import org.skelto.core.plan.equipment.RestState;
+import org.skelto.core.plan.equipment.Safeguard;
 import org.skelto.core.plan.equipment.Sound;
 import org.skelto.core.plan.equipment.Unit;
 import org.skelto.core.plan.equipment.UnitBuilder;
@@ -352,6 +353,7 @@ final class LodgeEquipment {
     private void lock(String id, String name, int f, Place place, String part, boolean outside) {
         ActuationSpec works = ActuationSpecBuilder.builder()
                 .part(part)
+                .safeguards(outside ? null : new TreeSet<>(Set.of(Safeguard.WIRED_RELEASE, Safeguard.FIRE_RELEASE)))
                 .supply("rail-" + FLOORS[f])
                 .drive(outside ? Drive.MOMENTARY : Drive.MAINTAINED)
                 .contact(outside ? ContactRest.NORMALLY_OPEN : ContactRest.NORMALLY_CLOSED)

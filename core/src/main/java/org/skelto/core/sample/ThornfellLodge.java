@@ -2,6 +2,7 @@ package org.skelto.core.sample;
 
 import java.util.List;
 import java.util.Map;
+import java.util.Set;
 import java.util.SortedSet;
 import java.util.TreeMap;
 import java.util.TreeSet;
@@ -21,6 +22,7 @@ import org.skelto.core.plan.equipment.Drive;
 import org.skelto.core.plan.equipment.Hand;
 import org.skelto.core.plan.equipment.LoadKind;
 import org.skelto.core.plan.equipment.RestState;
+import org.skelto.core.plan.equipment.Safeguard;
 import org.skelto.core.plan.equipment.Unit;
 import org.skelto.core.plan.equipment.UnitBuilder;
 import org.skelto.core.plan.equipment.UnitKind;
@@ -306,6 +308,7 @@ public final class ThornfellLodge {
         return ActuationSpecBuilder.builder()
                 .volts(230.0)
                 .watts(watts)
+                .safeguards(kind == DeviceKind.HEATER ? new TreeSet<>(Set.of(Safeguard.LIMITER)) : null)
                 .load(load)
                 .inrushA(kind == DeviceKind.SOCKET ? 20.0 : null)
                 .travelS(blind ? 24.0 : null)

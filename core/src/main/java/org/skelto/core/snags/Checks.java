@@ -11,6 +11,7 @@ public final class Checks {
             PlaceChecks.CHECK,
             DeviceChecks.CHECK,
             WorksChecks.CHECK,
+            SafetyChecks.CHECK,
             WiringChecks.CHECK,
             LoadChecks.CHECK,
             HousingChecks.CHECK,

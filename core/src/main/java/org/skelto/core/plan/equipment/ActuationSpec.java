@@ -1,7 +1,10 @@
 package org.skelto.core.plan.equipment;
 
 import io.soabase.recordbuilder.core.RecordBuilder;
+import java.util.SortedSet;
 import org.jspecify.annotations.Nullable;
+import org.skelto.core.plan.format.Copies;
+import org.skelto.core.plan.format.Count;
 import org.skelto.core.plan.format.IdOf;
 import org.skelto.core.plan.format.Matches;
 import org.skelto.core.plan.format.Within;
@@ -22,6 +25,7 @@ import org.skelto.core.plan.format.Within;
  * @param holdS seconds that a sensor goes on telling after what it saw is gone, 0 to 86 400
  * @param contact what the contact that it hangs on does while the board is dead; null means normally open
  * @param warmUpS seconds after power has returned before a sensor can be believed, 0 to 3600
+ * @param safeguards that stand beside it, or null when nobody said
  */
 @RecordBuilder
 public record ActuationSpec(
@@ -60,8 +64,18 @@ public record ActuationSpec(
         @Nullable @Within(least = 0, most = 3600, unit = "s")
         Double warmUpS,
 
-        @Nullable ContactRest contact)
+        @Nullable ContactRest contact,
+        @Nullable @Count(most = 6, of = "safeguards") SortedSet<Safeguard> safeguards)
         implements ActuationSpecBuilder.With {
+    public ActuationSpec {
+        safeguards = safeguards == null || safeguards.isEmpty() ? null : Copies.sorted(safeguards);
+    }
+
+    /** Whether it has a safeguard. */
+    public boolean has(Safeguard safeguard) {
+        return safeguards != null && safeguards.contains(safeguard);
+    }
+
     /** Nothing is known. */
     public static final ActuationSpec UNKNOWN = ActuationSpecBuilder.builder().build();
 
