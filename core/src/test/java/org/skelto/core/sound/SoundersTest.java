@@ -96,17 +96,17 @@ class SoundersTest {
                         "voice",
                         Plans.unit("voice", UnitKind.ASSISTANT, 2, Medium.WIFI_2G4)
                                 .withPlace(new Place("r0", null, 2, 2, 0.8)))));
-        List<Hearing.HeardRoom> own = Hearing.of(SiteModel.of(closed)).get("voice");
-        assertEquals(List.of("r0"), own.stream().map(Hearing.HeardRoom::room).toList());
+        List<Speech.HeardRoom> own = Speech.of(SiteModel.of(closed)).get("voice");
+        assertEquals(List.of("r0"), own.stream().map(Speech.HeardRoom::room).toList());
         assertEquals(60, own.get(0).levelDb(), 1e-9);
-        List<Hearing.HeardRoom> open =
-                Hearing.of(SiteModel.of(closed.with(p -> p.openings(gaps())))).get("voice");
+        List<Speech.HeardRoom> open =
+                Speech.of(SiteModel.of(closed.with(p -> p.openings(gaps())))).get("voice");
         assertEquals(
                 List.of("r0", "r1", "r2"),
-                open.stream().map(Hearing.HeardRoom::room).toList());
+                open.stream().map(Speech.HeardRoom::room).toList());
         assertEquals(
-                List.of(Hearing.Voice.NORMAL, Hearing.Voice.NORMAL, Hearing.Voice.RAISED),
-                open.stream().map(Hearing.HeardRoom::voice).toList());
+                List.of(Speech.Voice.NORMAL, Speech.Voice.NORMAL, Speech.Voice.RAISED),
+                open.stream().map(Speech.HeardRoom::voice).toList());
         assertEquals(60 - 18.06, open.get(2).levelDb(), 0.01);
     }
 

@@ -19,7 +19,7 @@ import org.skelto.core.plan.Plan;
 import org.skelto.core.plan.validation.Problem;
 import org.skelto.core.power.PowerNode;
 import org.skelto.core.site.SiteModel;
-import org.skelto.core.sound.Hearing;
+import org.skelto.core.sound.Speech;
 import org.skelto.core.sound.SoundReport;
 import org.skelto.core.wiring.ChainReport;
 import org.skelto.server.figures.KeptFigures;
@@ -67,8 +67,8 @@ class ReportController {
 
     /** In which rooms each speaking assistant hears a person. */
     @GetMapping("/hearing")
-    Map<String, List<Hearing.HeardRoom>> hearing(OpenPlan open) {
-        return Hearing.of(open.figures().site());
+    Map<String, List<Speech.HeardRoom>> hearing(OpenPlan open) {
+        return Speech.of(open.figures().site());
     }
 
     /** Where every unit's power comes from, and how long the paths of what guards go on without the mains. */

@@ -18,7 +18,7 @@ import org.skelto.core.work.ComputingBudget;
  * Where a speaking assistant hears a person: what is said in the middle of a room arrives as a sounder's alarm does, and is
  * understood where it is {@value #OVER_NOISE_DB} dB over the usual noise of the room that the assistant stands in. An estimate only.
  */
-public final class Hearing {
+public final class Speech {
     /** Speech at 1 m, dB(A), normal and raised (ISO 9921). */
     private static final double NORMAL_DB = 60;
 
@@ -27,7 +27,7 @@ public final class Hearing {
     /** What several microphones together need over the noise, dB, typical. */
     private static final double OVER_NOISE_DB = 5;
 
-    private Hearing() {}
+    private Speech() {}
 
     /** How one must speak to be heard. */
     public enum Voice {
