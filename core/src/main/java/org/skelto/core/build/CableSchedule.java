@@ -37,7 +37,6 @@ import org.skelto.core.work.ComputingBudget;
 
 /** Every cable that the plan needs: Ethernet, low voltage, board buses, and the wires from controllers to devices. */
 public final class CableSchedule {
-    private static final double LOW_V = 60;
 
     /** Letters and digits that are not mixed up when they are read from a cable. */
     private static final String SIGNS = "ACDEFHJKLMNPRTUVWXY34679";
@@ -214,7 +213,7 @@ public final class CableSchedule {
                             .filter(n -> n.device().equals(id))
                             .toList()
                     : List.of();
-            boolean mains = d.circuit() != null && Loads.volts(d, catalogue) >= LOW_V;
+            boolean mains = d.circuit() != null && Loads.volts(d, catalogue) >= Loads.MAINS_FROM_V;
             if (mains) {
                 mains(id, d, unit, needs);
             }

@@ -74,7 +74,7 @@ final class Receivers {
         return false;
     }
 
-    /** Whether a mains-powered unit passes the mesh on to a gateway without leaning on the unit that asks. */
+    /** Whether a unit that repeats passes the mesh on to a gateway without leaning on the unit that asks. */
     private boolean repeats(String id, String asking, Medium medium) {
         Set<String> seen = new HashSet<>(Set.of(asking));
         Deque<String> open = new ArrayDeque<>(List.of(id));

@@ -16,7 +16,7 @@ public record MeshReport(Medium medium, List<Node> nodes, List<Edge> edges, List
     /**
      * A unit of the mesh.
      *
-     * @param repeats whether it passes messages on: mains power only
+     * @param repeats whether it passes messages on: a gateway or hub, or what repeats
      * @param route ids from this unit to a gateway, itself first; empty when there is none
      * @param bottleneckDb margin of the weakest hop of the route, or null without one
      * @param disjoint routes to gateways that share no repeater

@@ -33,8 +33,6 @@ import org.skelto.core.work.ComputingBudget;
 @RecordBuilder
 record Draw(double volts, Double leastV, Double mostV, double typicalW, double worstW, boolean assumed, Figure figure)
         implements DrawBuilder.With {
-    /** Loads of more than this are fed from the mains. */
-    private static final double LOW_V = 60;
 
     /** Volts, watts most of the time, watts at worst: typical of each kind. */
     private static final Map<UnitKind, double[]> USUAL = new java.util.EnumMap<>(Map.of(
@@ -188,7 +186,7 @@ record Draw(double volts, Double leastV, Double mostV, double typicalW, double w
         return d.circuit() == null
                 && d.known().supply() == null
                 && d.kind().family() != DeviceKind.Family.SENSOR
-                && Loads.volts(d, catalogue) < LOW_V
+                && Loads.volts(d, catalogue) < Loads.MAINS_FROM_V
                 && Loads.watts(d, catalogue) > 0;
     }
 

@@ -8,6 +8,9 @@ import org.skelto.core.plan.equipment.Device;
 
 /** What a device takes: typed, or of its part. */
 public final class Loads {
+    /** From here on a voltage is mains, V. */
+    public static final double MAINS_FROM_V = 60;
+
     private Loads() {}
 
     /** Volts of a device; 230 when nothing is known. */

@@ -165,12 +165,14 @@ final class AirChecks {
 
     /** R25: what a unit says to one that acts and sleeps, and that nothing keeps for it. */
     private static void asleep(CheckContext c, String id, Link link, String sender) {
-        Unit from = c.plan.units().get(sender);
         String receiver = link.other(sender);
-        boolean acts = c.devicesOn(receiver).anyMatch(e -> acts(e.getValue().kind()));
+        if (c.devicesOn(receiver).noneMatch(e -> acts(e.getValue().kind()))) {
+            return;
+        }
+        Unit from = c.plan.units().get(sender);
         double chance = ListeningWindow.chance(from, c.plan.units().get(receiver), link.medium(), from.sink());
         double target = Chance.target(new LinkAssessor(c.site(), c.tables).criticality(receiver));
-        if (!acts || chance >= target) {
+        if (chance >= target) {
             return;
         }
         c.snag(

@@ -76,11 +76,13 @@ final class DeviceChecks {
             byHand(c, id, d);
             placed(c, id, d);
         });
+        Map<String, WiredContacts> contacts = WiredContacts.of(c.plan);
         // where the boards are chosen their terminals are looked at instead of counted channels
         List.of(UnitKind.CONTROLLER, UnitKind.PANEL)
                 .forEach(kind -> c.units(kind)
                         .filter(e -> e.getValue().boards() == null)
-                        .forEach(e -> channels(c, e.getKey(), e.getValue())));
+                        .forEach(e -> channels(
+                                c, e.getKey(), e.getValue(), contacts.getOrDefault(e.getKey(), WiredContacts.NONE))));
     }
 
     /** Whether a thing that should keep out stands open right after the mains have gone. */
@@ -270,10 +272,9 @@ final class DeviceChecks {
         }
     }
 
-    private static void channels(CheckContext c, String id, Unit unit) {
+    private static void channels(CheckContext c, String id, Unit unit, WiredContacts contacts) {
         Map<Integer, List<String>> byChannel = new TreeMap<>();
         List<Map.Entry<String, Device>> on = c.devicesOn(id).toList();
-        WiredContacts contacts = WiredContacts.of(c.plan, id);
         int taken = on.size() + contacts.terminals();
         if (taken > unit.channels()) {
             c.snag("C1", STOP, CONTROLLERS, unit.name() + " has not enough channels")

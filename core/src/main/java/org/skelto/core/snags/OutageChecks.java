@@ -15,6 +15,7 @@ import java.util.TreeMap;
 import java.util.TreeSet;
 import java.util.stream.Collectors;
 import java.util.stream.Stream;
+import org.jspecify.annotations.Nullable;
 import org.skelto.core.facts.HouseFacts;
 import org.skelto.core.facts.PlanPart;
 import org.skelto.core.house.Component;
@@ -238,28 +239,26 @@ final class OutageChecks {
      * @return the components that were told
      */
     private static Set<String> security(CheckContext c) {
-        Map<String, Set<String>> losing = new TreeMap<>();
+        Map<String, Map<String, Job>> losing = new TreeMap<>();
         c.outages().components().values().stream()
                 .filter(component -> STOPS_SECURITY.contains(component.kind()))
                 .forEach(component -> {
-                    Set<String> silent = silenced(c, component);
+                    Map<String, Job> silent = silenced(c, component);
                     if (silent.size() >= 2) {
                         losing.put(component.id(), silent);
                     }
                 });
         Map<Set<String>, List<Component>> alike = new LinkedHashMap<>();
         losing.forEach((id, silent) -> {
-            if (!boxSaysIt(c, id, silent, losing)) {
-                alike.computeIfAbsent(silent, k -> new ArrayList<>())
+            if (!boxSaysIt(c, id, silent.keySet(), losing)) {
+                alike.computeIfAbsent(silent.keySet(), k -> new ArrayList<>())
                         .add(c.outages().components().get(id));
             }
         });
         alike.forEach((silent, components) -> {
             Map<String, List<String>> byJob = new TreeMap<>();
-            c.outages()
-                    .without(Set.of(components.get(0).id()), silent)
-                    .forEach((id, state) -> byJob.computeIfAbsent(
-                                    worst(c, id, state).job().words(), k -> new ArrayList<>())
+            losing.get(components.get(0).id())
+                    .forEach((id, job) -> byJob.computeIfAbsent(job.words(), k -> new ArrayList<>())
                             .add(c.plan.devices().get(id).name()));
             boolean mild = byJob.keySet().equals(Set.of(Job.REPORT.words()))
                     || components.stream().allMatch(one -> one.kind() == Component.Kind.PANEL);
@@ -290,36 +289,43 @@ final class OutageChecks {
     }
 
     /** A cable is not told where the box at one end takes the same away. */
-    private static boolean boxSaysIt(CheckContext c, String id, Set<String> silent, Map<String, Set<String>> losing) {
+    private static boolean boxSaysIt(
+            CheckContext c, String id, Set<String> silent, Map<String, Map<String, Job>> losing) {
         Link link = id.startsWith("link:") ? c.plan.links().get(id.substring("link:".length())) : null;
         return link != null
                 && Stream.of(link.from(), link.to())
-                        .anyMatch(end -> losing.getOrDefault(Component.unit(end), Set.of())
+                        .anyMatch(end -> losing.getOrDefault(Component.unit(end), Map.of())
+                                .keySet()
                                 .containsAll(silent));
     }
 
-    /** What guards and loses more than its messages to people away when a component fails. */
-    private static Set<String> silenced(CheckContext c, Component component) {
+    /** What guards and loses more than its messages to people away when a component fails, each with the first job that it loses. */
+    private static Map<String, Job> silenced(CheckContext c, Component component) {
         List<String> asked = c.outages().leaningOn(component.id()).stream()
                 .filter(id -> c.plan.devices().get(id).guards())
                 .toList();
-        return asked.size() < 2
-                ? Set.of()
-                : c.outages().without(Set.of(component.id()), asked).entrySet().stream()
-                        .filter(e -> worst(c, e.getKey(), e.getValue()) != null)
-                        .map(Map.Entry::getKey)
-                        .collect(Collectors.toCollection(TreeSet::new));
+        Map<String, Job> silenced = new TreeMap<>();
+        if (asked.size() >= 2) {
+            c.outages().without(Set.of(component.id()), asked).forEach((id, state) -> {
+                Job lost = firstLost(c, id, state);
+                if (lost != null) {
+                    silenced.put(id, lost);
+                }
+            });
+        }
+        return silenced;
     }
 
     /** The first job that a device loses beside its messages to people away; null when it loses none that it has now. */
-    private static DeviceState.JobState worst(CheckContext c, String id, DeviceState state) {
+    private static @Nullable Job firstLost(CheckContext c, String id, DeviceState state) {
         Set<Job> now = c.now().get(id).jobs().stream()
                 .filter(j -> j.state().compareTo(State.LOST) < 0)
                 .map(DeviceState.JobState::job)
                 .collect(Collectors.toSet());
         return state.jobs().stream()
-                .filter(j -> j.job() != Job.ALERT_AWAY && now.contains(j.job()))
                 .filter(j -> j.state().compareTo(State.LOST) >= 0)
+                .map(DeviceState.JobState::job)
+                .filter(job -> job != Job.ALERT_AWAY && now.contains(job))
                 .findFirst()
                 .orElse(null);
     }

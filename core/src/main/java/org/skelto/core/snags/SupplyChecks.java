@@ -40,9 +40,6 @@ final class SupplyChecks {
             List.of(HouseFacts.POWER),
             SupplyChecks::run);
 
-    /** Above this it is mains, V. */
-    private static final double LOW_V = 60;
-
     /** A load bears so much too little or too much of its voltage, typical of relays, strikes and lamps. */
     private static final double TOLERANCE = 0.15;
 
@@ -75,7 +72,7 @@ final class SupplyChecks {
         Map<String, Load> loads = new TreeMap<>();
         c.plan.devices().forEach((device, d) -> {
             double watts = Loads.watts(d, c.parts);
-            if (id.equals(d.circuit()) && watts > 0 && Loads.volts(d, c.parts) >= LOW_V) {
+            if (id.equals(d.circuit()) && watts > 0 && Loads.volts(d, c.parts) >= Loads.MAINS_FROM_V) {
                 loads.put("d" + device, new Load(d.name(), watts, d.kind() == DeviceKind.HEATER));
             }
         });
@@ -150,7 +147,7 @@ final class SupplyChecks {
         if (!known) {
             return null;
         }
-        boolean low = Loads.volts(d, c.parts) < LOW_V;
+        boolean low = Loads.volts(d, c.parts) < Loads.MAINS_FROM_V;
         if (d.known().supply() != null) {
             PowerNode node = c.power().get(d.known().supply());
             return node == null || node.gives() == null
@@ -216,6 +213,6 @@ final class SupplyChecks {
                 && main.kind() == PartKind.BOARD
                 && unit.power().source() == PowerSource.MAINS
                 && unit.power().part() == null
-                && main.figure(Quantity.SUPPLY_V, LOW_V) < LOW_V;
+                && main.figure(Quantity.SUPPLY_V, Loads.MAINS_FROM_V) < Loads.MAINS_FROM_V;
     }
 }

@@ -73,9 +73,10 @@ final class WiringChecks {
     private WiringChecks() {}
 
     static void run(CheckContext c) {
+        Map<String, WiredContacts> contacts = WiredContacts.of(c.plan);
         c.wired().forEach((id, wired) -> {
             unknown(c, id, wired);
-            missing(c, id, wired);
+            missing(c, id, wired, contacts.getOrDefault(id, WiredContacts.NONE));
             wired.needs().stream()
                     .filter(p -> p.trouble() != null)
                     .collect(Collectors.groupingBy(Wired.Connection::code, java.util.TreeMap::new, Collectors.toList()))
@@ -93,7 +94,7 @@ final class WiringChecks {
         }
     }
 
-    private static void missing(CheckContext c, String id, Wired wired) {
+    private static void missing(CheckContext c, String id, Wired wired, WiredContacts contacts) {
         List<Wired.Connection> none = wired.board() == null
                 ? List.of()
                 : wired.needs().stream().filter(p -> p.best() == null).toList();
@@ -106,7 +107,6 @@ final class WiringChecks {
                     .at(CheckContext.unit(id))
                     .add();
         }
-        WiredContacts contacts = WiredContacts.of(c.plan, id);
         if (none.isEmpty() && wired.board() != null && contacts.terminals() > wired.free()) {
             c.snag("C1", STOP, CONTROLLERS, name(c, id) + " has not enough terminals for wired contacts")
                     .figures(contacts.words() + ", " + wired.free() + " terminals free")

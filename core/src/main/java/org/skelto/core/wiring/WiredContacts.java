@@ -19,7 +19,8 @@ import org.skelto.core.work.ComputingBudget;
  * @param inputs that it gives to contacts of others
  */
 public record WiredContacts(int sets, int inputs) {
-    private static final WiredContacts NONE = new WiredContacts(0, 0);
+    /** Those of a unit that has none. */
+    public static final WiredContacts NONE = new WiredContacts(0, 0);
 
     /** Those of every unit that has any, by id. */
     public static Map<String, WiredContacts> of(Plan plan) {
@@ -35,11 +36,6 @@ public record WiredContacts(int sets, int inputs) {
             }
         });
         return all;
-    }
-
-    /** Those of one unit. */
-    public static WiredContacts of(Plan plan, String unit) {
-        return of(plan).getOrDefault(unit, NONE);
     }
 
     private WiredContacts and(WiredContacts other) {

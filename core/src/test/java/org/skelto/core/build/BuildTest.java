@@ -64,8 +64,8 @@ class BuildTest {
                         .collect(Collectors.toSet()));
         assertTrue(shared.stream().allMatch(l -> l.cores().size() == 8 && l.lengthM() > 0));
         // the fourth and the fifth share an input
-        assertEquals(new WiredContacts(0, 4), WiredContacts.of(plan, "board"));
-        assertEquals(new WiredContacts(5, 0), WiredContacts.of(plan, "probe"));
+        assertEquals(new WiredContacts(0, 4), WiredContacts.of(plan).get("board"));
+        assertEquals(new WiredContacts(5, 0), WiredContacts.of(plan).get("probe"));
         int free = new Facts(plan).wired().get("board").free();
         assertEquals(free < 4, hasNotEnough(plan), free + " terminals free");
         for (int i = 5; i <= free + 2; i++) {

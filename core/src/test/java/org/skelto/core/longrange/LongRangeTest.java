@@ -172,14 +172,7 @@ class LongRangeTest {
         Plan plan = Outpost.plan();
         String twin = Changed.json(plan.units().get("outpost"));
         int many = 6;
-        for (int i = 0; i < many - 1; i++) {
-            plan = Changed.with(
-                    plan,
-                    "/units/twin" + i,
-                    twin,
-                    "/links/twin" + i,
-                    "{\"from\":\"twin" + i + "\",\"to\":\"far-gw\",\"medium\":\"CHIRP\",\"direction\":\"TWO_WAY\"}");
-        }
+        plan = withTwins(plan, twin, many - 1);
         List<SharedAir.Sender> senders = SharedAir.of(plan).stream()
                 .flatMap(b -> b.senders().stream())
                 .filter(s -> s.medium() == Medium.CHIRP)
@@ -201,6 +194,18 @@ class LongRangeTest {
         }
     }
 
+    private static Plan withTwins(Plan plan, String twin, int many) {
+        for (int i = 0; i < many; i++) {
+            plan = Changed.with(
+                    plan,
+                    "/units/twin" + i,
+                    twin,
+                    "/links/twin" + i,
+                    "{\"from\":\"twin" + i + "\",\"to\":\"far-gw\",\"medium\":\"CHIRP\",\"direction\":\"TWO_WAY\"}");
+        }
+        return plan;
+    }
+
     @Test
     void framesThatCollideMakeAWayWeak() {
         Plan plan = Changed.with(
@@ -213,14 +218,7 @@ class LongRangeTest {
                 "{\"name\":\"level\",\"kind\":\"LEVEL\",\"unit\":\"outpost\",\"criticality\":\"ROUTINE\",\"hand\":\"NONE\",\"rest\":\"STAYS\",\"exitRoute\":false,\"outsideDoor\":false,\"obstacleDetection\":false,\"ways\":[\"RULE\"]}");
         assertEquals(State.HOLDS, level(plan).state(), level(plan).sentence());
         String twin = Changed.json(plan.units().get("outpost")).replace("\"intervalS\":1800.0", "\"intervalS\":20.0");
-        for (int i = 0; i < 12; i++) {
-            plan = Changed.with(
-                    plan,
-                    "/units/twin" + i,
-                    twin,
-                    "/links/twin" + i,
-                    "{\"from\":\"twin" + i + "\",\"to\":\"far-gw\",\"medium\":\"CHIRP\",\"direction\":\"TWO_WAY\"}");
-        }
+        plan = withTwins(plan, twin, 12);
         double frameMs = Traffic.of(
                         plan.units().get("outpost"),
                         plan.units().get("outpost").radio(Medium.CHIRP).orElseThrow())

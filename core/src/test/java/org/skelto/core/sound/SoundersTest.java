@@ -110,21 +110,23 @@ class SoundersTest {
         assertEquals(60 - 18.06, open.get(2).levelDb(), 0.01);
     }
 
+    private static Opening opening(String room, int wall, OpeningKind kind, String construction) {
+        return OpeningBuilder.builder()
+                .room(room)
+                .wall(wall)
+                .kind(kind)
+                .atM(1)
+                .widthM(0.9)
+                .sillM(0)
+                .headM(2)
+                .construction(construction)
+                .build();
+    }
+
     private static Map<String, Opening> gaps() {
         Map<String, Opening> gaps = new TreeMap<>();
         for (String room : List.of("r0", "r1")) {
-            gaps.put(
-                    room,
-                    OpeningBuilder.builder()
-                            .room(room)
-                            .wall(1)
-                            .kind(OpeningKind.GAP)
-                            .atM(1)
-                            .widthM(0.9)
-                            .sillM(0)
-                            .headM(2)
-                            .construction("open")
-                            .build());
+            gaps.put(room, opening(room, 1, OpeningKind.GAP, "open"));
         }
         return gaps;
     }
@@ -133,28 +135,10 @@ class SoundersTest {
     void masonryTakesFortyUnlessThereIsADoorOrAGap() {
         double stone = in(house("stone-450", new Sound(100, 3), Set.of(), Map.of()), "r1")
                 .levelDb();
-        Opening door = OpeningBuilder.builder()
-                .room("r0")
-                .wall(1)
-                .kind(OpeningKind.DOOR)
-                .atM(1)
-                .widthM(0.9)
-                .sillM(0)
-                .headM(2)
-                .construction("door-wood")
-                .build();
+        Opening door = opening("r0", 1, OpeningKind.DOOR, "door-wood");
         double withDoor = in(house("stone-450", new Sound(100, 3), Set.of(), Map.of("d", door)), "r1")
                 .levelDb();
-        Opening gap = OpeningBuilder.builder()
-                .room("r1")
-                .wall(3)
-                .kind(OpeningKind.GAP)
-                .atM(1)
-                .widthM(0.9)
-                .sillM(0)
-                .headM(2)
-                .construction("open")
-                .build();
+        Opening gap = opening("r1", 3, OpeningKind.GAP, "open");
         double withGap = in(house("stone-450", new Sound(100, 3), Set.of(), Map.of("d", gap)), "r1")
                 .levelDb();
 

@@ -75,11 +75,6 @@ public record Power(
         return source == PowerSource.ETHERNET || source == PowerSource.SUPPLY;
     }
 
-    /** Whether it has power all day, so that it can listen and repeat. */
-    public boolean steady() {
-        return source == PowerSource.MAINS || source == PowerSource.SUPPLY;
-    }
-
     /** All its sources, the first one first. */
     public List<Source> sources() {
         List<Source> all = new java.util.ArrayList<>(List.of(new Source(source, circuit, from)));
