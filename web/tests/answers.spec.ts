@@ -6,6 +6,7 @@ import { defineComponent, h, ref, type Ref } from "vue";
 import type { Op, Schemas } from "../src/api/client";
 import { useAnswer } from "../src/app/useAnswer";
 import { lasting } from "../src/drawing/marks";
+import WeighedChange from "../src/plan/WeighedChange.vue";
 import { useBench } from "../src/plan/store";
 import { useFar } from "../src/stages/long-range/far";
 import MessagePart from "../src/stages/long-range/MessagePart.vue";
@@ -152,6 +153,11 @@ describe("what it takes", () => {
     useFar().path = "way";
     const edits: Op[] = [{ op: "replace", path: "/units/eye/radios/chirp/txPowerDbm", value: 14 }];
     server({
+      "/weighed": {
+        edits,
+        along: [],
+        brings: [{ code: "R9", severity: "STOP", title: "it repeats", figures: "", subjects: [] }],
+      },
       "/long-range/paths/way/changes": {
         marginDb: 2,
         neededDb: 9.9,
@@ -167,6 +173,7 @@ describe("what it takes", () => {
             meets: false,
             figure,
             legs: [],
+            brings: null,
             edits,
           },
         ],
@@ -181,7 +188,15 @@ describe("what it takes", () => {
     expect(part.text()).toContain("not enough alone");
     expect(part.find(".figure").attributes("title")).toBe("How the margin with: power up comes about");
     await part.find("button.soft").trigger("click");
+    await flushPromises();
+    // what would leave a stop behind waits until a person wants it all the same
+    expect(edit).not.toHaveBeenCalled();
+    const asked = mount(WeighedChange, { global: { plugins } });
+    expect(asked.text()).toContain("power up would bring a new snag");
+    expect(asked.text()).toContain("R9 it repeats");
+    await asked.find("button.plain").trigger("click");
     expect(edit).toHaveBeenCalledWith(edits, "power up");
+    expect(store.weighed).toBeNull();
     // another path is chosen: until its answer is there, changes of the one before cannot be made
     useFar().path = "elsewhere";
     await part.vm.$nextTick();

@@ -17,6 +17,7 @@ import NamesPanel from "../stages/names/NamesPanel.vue";
 import OutagesPanel from "../stages/outages/OutagesPanel.vue";
 import SitePanel from "../stages/site/SitePanel.vue";
 import WithoutStrip from "../without/WithoutStrip.vue";
+import WeighedChange from "./WeighedChange.vue";
 import FindBox from "./FindBox.vue";
 import StageRail from "./StageRail.vue";
 import CoverageBar from "../coverage/CoverageBar.vue";
@@ -246,6 +247,7 @@ function toggleTheme() {
       </span>
     </header>
     <WithoutStrip />
+    <WeighedChange v-if="bench.weighed" />
     <div v-if="bench.message" class="message" role="alert">
       <span
         >{{ bench.message }}

@@ -10,6 +10,7 @@ import {
   type Op,
   type Plan,
   type PlanState,
+  type Schemas,
 } from "../api/client";
 import { whenBack } from "../app/whenBack";
 import { placeOf } from "../drawing/moves";
@@ -50,6 +51,8 @@ interface BenchState {
   saving: "safe" | "saving" | "failed";
   /** An edit that was not stored because the plan changed elsewhere. */
   stale: Edit | null;
+  /** A change that would leave stops or fixes behind: it waits until a person wants it all the same, or leaves it. */
+  weighed: (Edit & { brings: Schemas["Brought"][] }) | null;
   /** Edits that are not stored because the server or the database is away, in their order. */
   unsaved: Edit[];
   message: string | null;
@@ -143,6 +146,7 @@ export const useBench = defineStore("bench", {
     floor: null,
     saving: "safe",
     stale: null,
+    weighed: null,
     unsaved: [],
     message: null,
     backs: 0,
@@ -226,6 +230,21 @@ export const useBench = defineStore("bench", {
       const made = queue.then(() => this.send({ ops, label }));
       queue = made;
       return made;
+    },
+    /** Makes a proposed change with the fixes that go along; what would leave a stop or a fix behind is asked about first. */
+    async propose(edits: unknown[], label: string): Promise<boolean> {
+      this.weighed = null;
+      let found: Schemas["Weighed"] | null = null;
+      await this.guarded(async () => {
+        const params = { path: { id: this.id } };
+        const body = { edits: edits as Schemas["Edit"][] };
+        found = await answer(api.POST("/api/plans/{id}/weighed", { params, body }));
+      });
+      if (found === null) return false;
+      const { edits: ops, brings } = found as Schemas["Weighed"];
+      if (brings.length === 0) return this.edit(ops as Op[], label);
+      this.weighed = { ops: ops as Op[], label, brings };
+      return false;
     },
     /** One value of the plan changed. */
     put(path: string, value: unknown, label: string): Promise<boolean> {

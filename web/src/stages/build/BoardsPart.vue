@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { ref, watch } from "vue";
-import { answer, api, type Op, type Schemas } from "../../api/client";
+import { answer, api, type Schemas } from "../../api/client";
 import { shown } from "../../drawing/marks";
 import { useBench } from "../../plan/store";
 
@@ -25,7 +25,7 @@ watch(
   { immediate: true },
 );
 const cost = (value: number) => `${shown(value, 2)} ${bench.plan!.money.currency}`;
-const make = (c: Schemas["BoardChoice"]) => bench.edit(c.edits as Op[], `a controller for ${c.name}`);
+const make = (c: Schemas["BoardChoice"]) => bench.propose(c.edits, `a controller for ${c.name}`);
 </script>
 
 <template>

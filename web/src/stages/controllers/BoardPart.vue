@@ -76,9 +76,8 @@ async function tryBoard(event: Event) {
   });
 }
 async function replaceBoard() {
-  const edits = swap.value!.edits as Op[];
   const to = swap.value!.to;
-  if (await bench.edit(edits, `replace the board of ${props.unit.name} by ${to}`)) {
+  if (await bench.propose(swap.value!.edits, `replace the board of ${props.unit.name} by ${to}`)) {
     swap.value = null;
     swapTo.value = "";
   }

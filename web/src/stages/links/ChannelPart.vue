@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { ref, watch } from "vue";
-import { answer, api, type Op, type Schemas } from "../../api/client";
+import { answer, api, type Schemas } from "../../api/client";
 import { shown } from "../../drawing/marks";
 import { useBench } from "../../plan/store";
 
@@ -16,7 +16,7 @@ watch(
   { immediate: true },
 );
 const level = (dbm: number) => (dbm <= -149 ? "nothing" : `${shown(dbm, 0)} dBm`);
-const apply = () => bench.edit(found.value!.edits as Op[], "channels of the transmitters");
+const apply = () => bench.propose(found.value!.edits, "channels of the transmitters");
 </script>
 
 <template>

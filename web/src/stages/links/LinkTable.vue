@@ -70,7 +70,7 @@ async function chooseForMe() {
     trouble.value = "No link would hold at its target; the table says why each is ruled out.";
 }
 const use = (option: LinkOption) =>
-  bench.edit(option.edits as Op[], `link of ${unitName(unit.value!)} by ${mediumName(option.medium)}`);
+  bench.propose(option.edits, `link of ${unitName(unit.value!)} by ${mediumName(option.medium)}`);
 
 /** The choice of a person: that medium, to the receiver that hears best, even where Skelto would not. */
 async function chooseMedium(event: Event) {

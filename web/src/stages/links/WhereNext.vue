@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { computed, onBeforeUnmount, reactive, watch } from "vue";
-import { answer, api, type Op, type Schemas } from "../../api/client";
+import { answer, api, type Schemas } from "../../api/client";
 import JobProgress from "../../app/JobProgress.vue";
 import { useJob } from "../../app/useJob";
 import { useCoverage } from "../../coverage/store";
@@ -62,7 +62,7 @@ async function apply() {
     placing.boxes.length === 1
       ? `box in ${roomName(placing.boxes[0]!.room)}`
       : `${placing.boxes.length} boxes`;
-  await bench.edit(placing.edits as Op[], label);
+  await bench.propose(placing.edits, label);
 }
 onBeforeUnmount(() => {
   view.placement = null;

@@ -106,7 +106,7 @@ async function use(s: Setting) {
       ? []
       : [{ op: "replace" as const, path: `${at}/frequencyMHz`, value: frequency }]),
   ]);
-  await bench.edit(
+  await bench.propose(
     ops,
     `SF${s.spreadingFactor} at ${s.bandwidthKHz} kHz for ${grid.value!.radios.length} radios`,
   );
@@ -143,7 +143,8 @@ async function use(s: Setting) {
       <p class="quiet">
         {{ grid.payloadBytes }} bytes, {{ grid.tries }} {{ grid.tries === 1 ? "try" : "tries" }}; the target
         of {{ percent(grid.target) }} needs {{ shown(grid.neededDb, 1) }} dB. Striped: not lawful by the
-        table. Underlined: meets the target. Framed: as planned.
+        table. Slanted: ruled out as a choice; press it to read why. Underlined: meets the target. Framed: as
+        planned.
       </p>
       <table class="grid">
         <caption class="unseen">
@@ -166,6 +167,7 @@ async function use(s: Setting) {
                   meets: cell(sf, b).meets,
                   unlawful: cell(sf, b).broken.length > 0,
                   now: cell(sf, b).now,
+                  out: cell(sf, b).ruledOut !== null,
                 }"
                 :aria-pressed="chosen === cell(sf, b)"
                 @click="picked = key(cell(sf, b))"
@@ -188,7 +190,7 @@ async function use(s: Setting) {
           >, {{ p.why }}.
         </li>
         <li v-if="!grid.picks.some((p) => p.wish === 'battery')" class="bad">
-          No lawful setting meets the target on this ground: see What it takes.
+          No setting that nothing rules out meets the target on this ground: see What it takes.
         </li>
       </ul>
       <section v-if="chosen" class="inspect">
@@ -196,6 +198,7 @@ async function use(s: Setting) {
           SF{{ chosen.spreadingFactor }}, {{ chosen.bandwidthKHz }} kHz, 4/{{ chosen.codingRate
           }}{{ chosen.now ? ", as planned" : "" }}
         </h3>
+        <p v-if="chosen.ruledOut" class="bad">Ruled out as a choice: {{ chosen.ruledOut }}.</p>
         <dl>
           <dt>Margin</dt>
           <dd>
@@ -282,6 +285,9 @@ async function use(s: Setting) {
     color-mix(in srgb, var(--unsafe) 22%, transparent) 0 2px,
     transparent 2px 7px
   );
+}
+.cell.out {
+  font-style: italic;
 }
 .cell.now {
   border-color: var(--ink);

@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { ref } from "vue";
-import { answer, api, type Op, type Schemas } from "../../api/client";
+import { answer, api, type Schemas } from "../../api/client";
 import FigureButton from "../../app/FigureButton.vue";
 import { useAnswer } from "../../app/useAnswer";
 import { percent, shown } from "../../drawing/marks";
@@ -26,7 +26,7 @@ const {
       }),
     ),
 );
-const apply = (c: Schemas["Change"]) => bench.edit(c.edits as Op[], c.text);
+const apply = (c: Schemas["Change"]) => bench.propose(c.edits, c.text);
 const metres = (m: number) => (m >= 1000 ? `${shown(m / 1000, 2)} km` : `${shown(m, 0)} m`);
 </script>
 
@@ -87,7 +87,9 @@ const metres = (m: number) => (m >= 1000 ? `${shown(m / 1000, 2)} km` : `${shown
               }}</span>
             </td>
             <td class="number">{{ c.cost === 0 ? "nothing" : shown(c.cost, 0) }}</td>
-            <td class="quiet">{{ c.why }}</td>
+            <td class="quiet">
+              {{ c.why }}<span v-if="c.brings" class="bad">; {{ c.brings }}</span>
+            </td>
             <td><button type="button" class="soft" @click="apply(c)">Do it</button></td>
           </tr>
         </tbody>

@@ -108,6 +108,18 @@ class ArchitectureTest {
                 "sound",
                 "wiring",
                 "work");
+        arrow(
+                "proposals",
+                "facts",
+                "house",
+                "links",
+                "longrange",
+                "placement",
+                "plan",
+                "site",
+                "snags",
+                "wiring",
+                "work");
         arrow("assessment", "facts", "house", "links", "naming", "plan", "site", "snags", "wiring", "work");
     }
 

@@ -162,7 +162,13 @@ public final class LinkChooser {
 
     private List<Trial> trials(String unitId) {
         List<Trial> trials = new ArrayList<>();
+        if (!LinkRules.talks(plan.units().get(unitId))) {
+            return trials;
+        }
         for (Medium medium : Medium.values()) {
+            if (medium.radio() && plan.units().get(unitId).is(UnitKind.SWITCH)) {
+                continue;
+            }
             // what runs on the mains, over light or over a wire of its own is laid by hand
             if (medium != Medium.ETHERNET && !medium.radio()) {
                 continue;
@@ -187,9 +193,17 @@ public final class LinkChooser {
      * first, each on the plan as it is by then. Units for which nothing will do are left as they are.
      */
     public List<Edit> chooseForAll() {
+        return chooseForAll(Set.of());
+    }
+
+    /** The same, without some units. */
+    public List<Edit> chooseForAll(Set<String> left) {
         List<Edit> all = new ArrayList<>();
         Plan now = plan;
         for (String unitId : unlinked()) {
+            if (left.contains(unitId)) {
+                continue;
+            }
             Optional<Option> best = new LinkChooser(now, site, tables).best(unitId);
             if (best.isPresent()) {
                 all.addAll(best.get().edits());
@@ -199,10 +213,11 @@ public final class LinkChooser {
         return all;
     }
 
-    private List<String> unlinked() {
+    /** Units that could have a link and have none, those first that others will hang on. */
+    public List<String> unlinked() {
         ComputingBudget.step();
         return plan.units().entrySet().stream()
-                .filter(e -> !e.getValue().is(UnitKind.ROUTER))
+                .filter(e -> !e.getValue().is(UnitKind.ROUTER) && LinkRules.talks(e.getValue()))
                 .filter(e -> site.position(e.getValue()).isPresent())
                 .filter(e -> !receivers.linked(e.getKey()))
                 .sorted(Comparator.comparing(e -> ORDER.indexOf(e.getValue().kind())))
@@ -324,7 +339,15 @@ public final class LinkChooser {
     private Radio radioFor(Unit unit, String to, Medium medium) {
         Radio own = unit.radio(medium).orElseGet(() -> RadioDefaults.radio(medium, plan.region(), unit.kind()));
         Radio ear = plan.units().get(to).radio(medium).orElse(own);
-        return Hearing.differences(medium, own, ear).isEmpty() ? own : own.set(ear.frequencyMHz(), ear.chirp());
+        Radio alike = Hearing.differences(medium, own, ear).isEmpty() ? own : own.set(ear.frequencyMHz(), ear.chirp());
+        boolean joins = unit.radio(medium).isEmpty() && ear.settings().networkId() != null;
+        // a new radio joins the network of the one that hears it
+        return joins
+                ? alike.withAir(alike.settings()
+                        .network(
+                                ear.settings().networkId(),
+                                Boolean.TRUE.equals(ear.settings().keyChanged())))
+                : alike;
     }
 
     private static String radioId(Unit unit, Medium medium) {

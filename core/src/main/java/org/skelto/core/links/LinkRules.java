@@ -8,6 +8,8 @@ import org.skelto.core.plan.Wording;
 import org.skelto.core.plan.equipment.Criticality;
 import org.skelto.core.plan.equipment.Device;
 import org.skelto.core.plan.equipment.DeviceKind;
+import org.skelto.core.plan.equipment.Unit;
+import org.skelto.core.plan.equipment.UnitKind;
 import org.skelto.core.plan.network.Direction;
 import org.skelto.core.plan.power.PowerSource;
 import org.skelto.core.plan.radio.Medium;
@@ -29,6 +31,11 @@ final class LinkRules {
     /** Whether a unit runs on a battery. */
     boolean battery(String unitId) {
         return plan.units().get(unitId).power().source() == PowerSource.BATTERY;
+    }
+
+    /** Whether a unit is one that talks at all: what makes or carries power does not. */
+    static boolean talks(Unit unit) {
+        return !unit.is(UnitKind.SUPPLY) && !unit.is(UnitKind.COUPLER);
     }
 
     /** Why a link over a radio will not do, or null; the radio is set as the receiver needs it, and null for a cable. */

@@ -53,6 +53,10 @@ final class Receivers {
         if (medium == Medium.ETHERNET) {
             return unit.is(UnitKind.SWITCH) || unit.is(UnitKind.ROUTER);
         }
+        if (medium.wifi() && !unit.is(UnitKind.ACCESS_POINT) && !unit.is(UnitKind.ROUTER)) {
+            // a hub with such a radio is a client itself
+            return false;
+        }
         return (unit.collects() || medium.mesh() && repeats(id, asking, medium))
                 && unit.radio(medium).filter(Radio::receives).isPresent();
     }

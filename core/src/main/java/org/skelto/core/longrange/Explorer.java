@@ -5,12 +5,16 @@ import java.util.ArrayList;
 import java.util.Arrays;
 import java.util.Comparator;
 import java.util.List;
+import java.util.Map;
 import java.util.Set;
+import java.util.TreeMap;
 import java.util.TreeSet;
-import java.util.function.ToDoubleFunction;
+import java.util.function.Function;
+import java.util.function.UnaryOperator;
 import org.jspecify.annotations.Nullable;
 import org.skelto.core.links.LinkReport;
 import org.skelto.core.parts.Catalogue;
+import org.skelto.core.plan.Edit;
 import org.skelto.core.plan.Plan;
 import org.skelto.core.plan.Pointers;
 import org.skelto.core.plan.equipment.Unit;
@@ -24,9 +28,11 @@ import org.skelto.core.quantity.Figure;
 import org.skelto.core.quantity.Text;
 import org.skelto.core.radio.Air;
 import org.skelto.core.radio.AirLaw;
+import org.skelto.core.radio.Budget;
 import org.skelto.core.radio.Chance;
-import org.skelto.core.radio.ChirpModulation;
+import org.skelto.core.radio.SlabTables;
 import org.skelto.core.radio.Traffic;
+import org.skelto.core.site.SiteModel;
 import org.skelto.core.work.ComputingBudget;
 
 /** Every setting of a chirp link: what it would reach, take and allow. */
@@ -56,6 +62,10 @@ public final class Explorer {
     private final Double intervalS;
     private final double hitsPerMs;
     private final double sigmaDb;
+    private final Wanted wanted;
+
+    /** What both ends are set to, or null where they differ. */
+    private final @Nullable Chirp set;
 
     /**
      * What is asked.
@@ -79,6 +89,7 @@ public final class Explorer {
      * @param ackMs until the sender knows that it arrived
      * @param broken rules that are broken, in words
      * @param notes in words
+     * @param ruledOut why it is no choice for any wish, in words, or null
      */
     @RecordBuilder
     public record Setting(
@@ -97,7 +108,8 @@ public final class Explorer {
             boolean meets,
             boolean now,
             List<String> broken,
-            List<String> notes)
+            List<String> notes,
+            @Nullable String ruledOut)
             implements ExplorerSettingBuilder.With {}
 
     /** The best setting for a wish, with the reason. */
@@ -150,10 +162,44 @@ public final class Explorer {
         this.intervalS = Traffic.of(unit, radio).intervalS();
         this.hitsPerMs = hitsPerMs(SharedAir.of(plan), report.from());
         this.sigmaDb = report.sigmaDb();
+        this.wanted = wanted;
+        boolean alike = along(plan, report.from(), report.to()).stream()
+                .map(u -> plan.units().get(u).radio(Medium.CHIRP).orElseThrow().chirp())
+                .allMatch(radio.chirp()::equals);
+        this.set = alike ? radio.chirp() : null;
     }
 
-    /** The grid of a chirp link whose report has a budget. */
+    /**
+     * The link over a path with both ends, and all that talk with either, set as its sender is and at the frequency that is
+     * asked for; what every setting of it is reckoned from.
+     */
+    public static LinkReport basis(Plan plan, SiteModel site, SlabTables tables, String path, Wanted wanted) {
+        ComputingBudget.step();
+        LinkWhatIf trial = new LinkWhatIf(plan, site, tables, path, Medium.CHIRP);
+        Radio sender = trial.radio(trial.link.from());
+        double frequency = wanted.frequencyMHz() == null ? sender.frequencyMHz() : wanted.frequencyMHz();
+        Map<String, UnaryOperator<Radio>> alike = new TreeMap<>();
+        along(plan, trial.link.from(), trial.link.to())
+                .forEach(u -> alike.put(u, r -> r.set(frequency, sender.chirp())));
+        return trial.with(alike);
+    }
+
+    /** The grid of a chirp link whose report has a budget, as {@link #basis} makes it. */
     public static SettingGrid of(Plan plan, Catalogue parts, LinkReport report, Wanted wanted) {
+        return of(plan, parts, report, wanted, edits -> null);
+    }
+
+    /**
+     * The same, where a choice is no choice if it would leave something behind.
+     *
+     * @param brings what edits would bring, in words, or null
+     */
+    public static SettingGrid of(
+            Plan plan,
+            Catalogue parts,
+            LinkReport report,
+            Wanted wanted,
+            Function<List<Edit>, @Nullable String> brings) {
         ComputingBudget.step();
         Explorer explorer = new Explorer(plan, parts, report, wanted);
         List<Setting> all = new ArrayList<>();
@@ -162,18 +208,33 @@ public final class Explorer {
                 all.add(explorer.setting(sf, khz));
             }
         }
+        List<String> radios = along(plan, report.from(), report.to()).stream()
+                .map(u -> radioAt(plan, u))
+                .toList();
+        Picks picks = new Picks(all, s -> brings.apply(explorer.edits(radios, s)));
         return ExplorerSettingGridBuilder.builder()
                 .link(report.link())
                 .target(report.target())
                 .neededDb(report.neededDb())
                 .payloadBytes(explorer.bytes)
                 .tries(explorer.tries)
-                .radios(along(plan, report.from(), report.to()).stream()
-                        .map(u -> radioAt(plan, u))
-                        .toList())
-                .settings(all)
-                .picks(picks(all))
+                .radios(radios)
+                .settings(picks.told())
+                .picks(picks.picks)
                 .build();
+    }
+
+    /** The change that sets radios so. */
+    private List<Edit> edits(List<String> radios, Setting s) {
+        Chirp chirp = new Chirp(s.spreadingFactor(), s.bandwidthKHz(), codingRate);
+        List<Edit> edits = new ArrayList<>();
+        for (String at : radios) {
+            edits.add(Edit.replace(at + "/chirp", chirp));
+            if (wanted.frequencyMHz() != null) {
+                edits.add(Edit.replace(at + "/frequencyMHz", frequencyMHz));
+            }
+        }
+        return edits;
     }
 
     /** Whether the grid has a setting. */
@@ -196,14 +257,16 @@ public final class Explorer {
         double airtime = Traffic.airtimeMs(chirp, message, bytes);
         Traffic traffic = new Traffic(bytes, false, airtime, intervalS, tries);
         AirLaw law = law(chirp, traffic);
-        double margin = report.marginDb() + floorDb(radio.chirp()) - floorDb(chirp);
+        LinkReport.Run worse = worse(chirp);
+        double floor = floorDb(worse, chirp);
+        double margin = worse.budget().receivedDbm() - floor;
         double chance = Chance.of(margin, sigmaDb);
         double least = law.leastIntervalS() == null ? traffic.messageMs() / 1000 : law.leastIntervalS();
         return ExplorerSettingBuilder.builder()
                 .spreadingFactor(sf)
                 .bandwidthKHz(khz)
                 .codingRate(codingRate)
-                .sensitivityDbm(floorDb(chirp))
+                .sensitivityDbm(floor)
                 .marginDb(margin)
                 .chance(chance)
                 .airtimeMs(airtime)
@@ -213,10 +276,34 @@ public final class Explorer {
                 .delivery(chance * Air.delivery(success(airtime), tries))
                 .ackMs(airtime + TURNAROUND_MS + answerMs(chirp))
                 .meets(margin >= report.neededDb())
-                .now(chirp.equals(radio.chirp()) && frequencyMHz == radio.frequencyMHz())
+                .now(chirp.equals(set) && frequencyMHz == radio.frequencyMHz())
                 .broken(law.broken())
                 .notes(notes(chirp, message))
+                .ruledOut(ruledOut(law, chirp))
                 .build();
+    }
+
+    private static @Nullable String ruledOut(AirLaw law, Chirp chirp) {
+        if (!law.lawful()) {
+            return String.join("; ", law.broken());
+        }
+        if (chirp.spreadingFactor() == 6) {
+            return "SF6 only where both ends know the length";
+        }
+        return chirp.bandwidthKHz() < CRYSTAL_KHZ ? "only with temperature-compensated crystals" : null;
+    }
+
+    /** The direction that has less to spare with a setting at both ends. */
+    private LinkReport.Run worse(Chirp chirp) {
+        return report.runs().stream()
+                .min(Comparator.comparingDouble(r -> r.budget().receivedDbm() - floorDb(r, chirp)))
+                .orElseThrow();
+    }
+
+    /** Floor of the receiver of a direction with a setting, dBm: its sheet's where the plan has one. */
+    private double floorDb(LinkReport.Run run, Chirp chirp) {
+        Radio ear = plan.units().get(run.to()).radio(Medium.CHIRP).orElseThrow();
+        return Budget.sensitivityDbm(ear.set(frequencyMHz, chirp));
     }
 
     private AirLaw law(Chirp chirp, Traffic traffic) {
@@ -236,15 +323,13 @@ public final class Explorer {
         AirLaw law = law(chirp, new Traffic(bytes, false, s.airtimeMs(), intervalS, tries));
         return ExplorerSettingFiguresBuilder.builder()
                 .margin(Figure.of(
-                        "margin as planned + floor as planned − floor of this setting; floor = −174 + 10 log10(B) + NF + "
-                                + "SNRmin",
+                        "what arrives in the worse direction − receiver floor with this setting at both ends; floor = −174 + "
+                                + "10 log10(B) + NF + SNRmin",
                         "link budget over this path; thermal noise and the demodulator's least signal-to-noise ratio",
                         report.extrapolated(),
-                        "margin as planned",
-                        Text.db(report.marginDb()),
-                        "floor as planned",
-                        Text.dbm(floorDb(radio.chirp())),
-                        "floor of this setting",
+                        "arrives",
+                        Text.dbm(worse(chirp).budget().receivedDbm()),
+                        "receiver floor",
                         Text.dbm(s.sensitivityDbm())))
                 .chance(Chance.figure(s.marginDb(), sigmaDb))
                 .airtime(Traffic.airtimeFigure(chirp, message, bytes))
@@ -300,12 +385,6 @@ public final class Explorer {
                 + Pointers.of(plan.units().get(unit).radioId(Medium.CHIRP).orElseThrow());
     }
 
-    /** Receiver floor of a setting with the usual noise figure, dBm; only differences of it are used. */
-    private static double floorDb(Chirp chirp) {
-        return ChirpModulation.sensitivityDbm(
-                chirp.spreadingFactor(), chirp.bandwidthKHz(), ChirpModulation.NOISE_FIGURE_DB);
-    }
-
     /** How many frames of others begin in a millisecond in which they would hit this one, if it had their setting. */
     private static double hitsPerMs(List<SharedAir.SubBand> air, String unit) {
         return air.stream()
@@ -324,45 +403,5 @@ public final class Explorer {
             notes.add("below 62.5 kHz both ends need a temperature-compensated crystal");
         }
         return notes;
-    }
-
-    private static List<Pick> picks(List<Setting> all) {
-        List<Setting> usable = all.stream()
-                .filter(s -> s.broken().isEmpty() && s.bandwidthKHz() >= CRYSTAL_KHZ && s.spreadingFactor() > 6)
-                .toList();
-        List<Pick> picks = new ArrayList<>();
-        pick(
-                picks,
-                "reach",
-                usable,
-                s -> -s.marginDb(),
-                s -> "the greatest margin that the law allows here: " + Text.db(s.marginDb()));
-        List<Setting> meeting = usable.stream().filter(Setting::meets).toList();
-        pick(
-                picks,
-                "battery",
-                meeting,
-                Setting::airtimeMs,
-                s -> "the shortest time on air that meets the target: " + Text.number(s.airtimeMs(), 0) + " ms"
-                        + (s.years() != null ? ", " + Text.number(s.years(), 1) + " years" : ""));
-        pick(
-                picks,
-                "fast answer",
-                meeting,
-                Setting::ackMs,
-                s -> "the answer is there after " + Text.number(s.ackMs(), 0) + " ms, sooner than with any other that "
-                        + "meets the target");
-        return picks;
-    }
-
-    private static void pick(
-            List<Pick> picks,
-            String wish,
-            List<Setting> from,
-            ToDoubleFunction<Setting> cost,
-            java.util.function.Function<Setting, String> why) {
-        from.stream()
-                .min(Comparator.comparingDouble(cost))
-                .ifPresent(s -> picks.add(new Pick(wish, s.spreadingFactor(), s.bandwidthKHz(), why.apply(s))));
     }
 }

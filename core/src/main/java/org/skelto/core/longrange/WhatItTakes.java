@@ -4,6 +4,7 @@ import io.soabase.recordbuilder.core.RecordBuilder;
 import java.util.ArrayList;
 import java.util.Comparator;
 import java.util.List;
+import org.jspecify.annotations.Nullable;
 import org.skelto.core.ground.ElevationGrid;
 import org.skelto.core.links.LinkReport;
 import org.skelto.core.plan.Edit;
@@ -30,6 +31,7 @@ public final class WhatItTakes {
      * @param meets whether the target is met with it alone
      * @param figure how that margin comes about
      * @param legs of a relay, each with its margin
+     * @param brings stops and fixes that it would leave behind, in words, or null for what may be proposed
      */
     @RecordBuilder
     public record Change(
@@ -41,6 +43,7 @@ public final class WhatItTakes {
             boolean meets,
             Figure figure,
             List<RelayLeg> legs,
+            @Nullable String brings,
             List<Edit> edits)
             implements WhatItTakesChangeBuilder.With {}
 

@@ -8,11 +8,12 @@ import org.skelto.core.house.Outage;
 import org.skelto.core.house.SchemeChoice;
 import org.skelto.core.house.WayRoute;
 import org.skelto.core.links.LinkChooser;
+import org.skelto.core.plan.Edit;
 import org.skelto.core.plan.Plan;
 import org.skelto.core.plan.validation.Problem;
+import org.skelto.core.proposals.Consequences;
 import org.skelto.core.site.RoomLine;
 import org.skelto.core.site.SiteModel;
-import org.skelto.core.wiring.PinAssigner;
 import org.skelto.server.figures.KeptFigures;
 import org.skelto.server.problems.Refusal;
 import org.skelto.server.requests.OpenPlan;
@@ -40,6 +41,9 @@ class AssessmentController {
 
     /** A plan as it would be, and what would follow. */
     public record Preview(Plan plan, Assessment assessment) {}
+
+    /** A change that somebody thinks of. */
+    public record Asked(List<Edit> edits) {}
 
     /** A typed line and the floor it is meant for. */
     public record TypedRoom(String floor, String text) {}
@@ -76,6 +80,18 @@ class AssessmentController {
         return new Preview(plan, Assessment.of(supposed, outage));
     }
 
+    /** What a change would leave behind, with the fixes that go along; nothing is stored. */
+    @PostMapping("/weighed")
+    Consequences.Weighed weighed(OpenPlan open, @RequestBody Asked asked) {
+        if (asked.edits() == null
+                || asked.edits().stream().anyMatch(e -> e == null || e.op() == null || e.path() == null)) {
+            throw Refusal.invalid(
+                    "Which change?",
+                    List.of(new Problem("/edits", "must be a list of operations, each with its path")));
+        }
+        return open.consequences().weighed(asked.edits());
+    }
+
     /** The links that a unit could have, best first. */
     @GetMapping("/link-options/{unit}")
     List<LinkChooser.Option> linkOptions(OpenPlan open, @PathVariable String unit) {
@@ -87,15 +103,13 @@ class AssessmentController {
         if (site.position(plan.units().get(unit)).isEmpty()) {
             throw Refusal.of(HttpStatus.CONFLICT, "Give the unit a place first; a link depends on where it stands.");
         }
-        return new LinkChooser(site, kept.tables()).options(unit);
+        return open.proposals().links(unit);
     }
 
     /** Links for all units that have none, as one edit. */
     @PostMapping("/link-proposal")
     Command.Proposal linkProposal(OpenPlan open) {
-        Plan plan = open.plan();
-        return new Command.Proposal(
-                "links chosen for all", new LinkChooser(SiteModel.of(plan), kept.tables()).chooseForAll());
+        return new Command.Proposal("links chosen for all", open.proposals().linksForAll());
     }
 
     /** The best terminals for the devices of one controller, or of all, as one edit. */
@@ -109,7 +123,8 @@ class AssessmentController {
             throw Refusal.of(HttpStatus.CONFLICT, "Choose the controller's board first; its pins depend on it.");
         }
         String whose = unit == null ? "all controllers" : plan.units().get(unit).name();
-        return new Command.Proposal("channels of " + whose, PinAssigner.edits(plan, kept.parts(), unit));
+        return new Command.Proposal(
+                "channels of " + whose, open.proposals().terminals(unit).edits());
     }
 
     /** The edit that a typed room asks for. */

@@ -118,7 +118,7 @@ class LongRangeController {
             @RequestParam(required = false) Integer tries,
             @RequestParam(required = false) Double frequencyMHz) {
         Explorer.Wanted wanted = new Explorer.Wanted(codingRate, payloadBytes, tries, frequencyMHz);
-        return Explorer.of(open.plan(), kept.parts(), explored(open, path, wanted), wanted);
+        return open.proposals().settings(explored(open, path, wanted), wanted);
     }
 
     /** How the figures of one setting come about. */
@@ -167,7 +167,8 @@ class LongRangeController {
         if (!problems.isEmpty()) {
             throw Refusal.invalid("The settings cannot be worked out. Nothing was changed.", problems);
         }
-        return budgeted(report);
+        budgeted(report);
+        return Explorer.basis(plan, open.figures().site(), kept.tables(), path, wanted);
     }
 
     private static LinkReport budgeted(LinkReport report) {
@@ -194,7 +195,8 @@ class LongRangeController {
         PathReport report = report(plan, figures.site(), path, medium);
         budgeted(report.report());
         ElevationGrid grid = grounds.grid(open.id(), plan.place()).orElse(null);
-        return WhatItTakes.of(plan, figures.site(), kept.tables(), path, report.medium(), grid, chance);
+        return open.proposals()
+                .takes(WhatItTakes.of(plan, figures.site(), kept.tables(), path, report.medium(), grid, chance));
     }
 
     /** How a command goes from one unit to another, straight and through the hub. */

@@ -17,6 +17,7 @@ import java.util.Deque;
 import java.util.List;
 import java.util.function.UnaryOperator;
 import org.skelto.core.naming.NameAssigner;
+import org.skelto.core.plan.Edit;
 import org.skelto.core.plan.Plan;
 import org.skelto.core.plan.validation.PlanValidator;
 import org.skelto.core.plan.validation.Problem;
@@ -209,6 +210,11 @@ public class Documents {
     }
 
     /** The plan after a JSON Patch, without what follows from it; the plan given is not changed. */
+    /** Edits as a JSON patch. */
+    String patch(List<Edit> edits) {
+        return mapper.writeValueAsString(edits);
+    }
+
     Plan patched(Plan plan, String patch) {
         return known(plan).patched(patch);
     }

@@ -6,6 +6,7 @@ import java.time.LocalDate;
 import java.util.List;
 import java.util.Optional;
 import java.util.UUID;
+import org.skelto.core.plan.Edit;
 import org.skelto.core.plan.Plan;
 import org.skelto.server.people.Person;
 import org.skelto.server.problems.Refusal;
@@ -123,6 +124,12 @@ public class Plans {
     @Transactional(readOnly = true)
     public Plan previewed(PlanState state, String patch) {
         return follow(state.id(), state.plan(), documents.patched(state.plan(), patch));
+    }
+
+    /** The same for edits that Skelto proposes. */
+    @Transactional(readOnly = true)
+    public Plan previewed(PlanState state, List<Edit> edits) {
+        return previewed(state, documents.patch(edits));
     }
 
     private Plan follow(UUID id, Plan before, Plan after) {

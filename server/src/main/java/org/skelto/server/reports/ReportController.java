@@ -112,7 +112,9 @@ class ReportController {
         UUID job = jobs.start(
                 open.who(),
                 open.id(),
-                progress -> Placer.answer(site, kept.tables(), ask, progress, SOLVER_MS, System::currentTimeMillis));
+                progress -> open.proposals()
+                        .placings(Placer.answer(
+                                site, kept.tables(), ask, progress, SOLVER_MS, System::currentTimeMillis)));
         return ResponseEntity.accepted()
                 .location(URI.create("/api/jobs/" + job))
                 .body(new Started(job));

@@ -1,8 +1,12 @@
 package org.skelto.server.requests;
 
+import java.util.List;
 import java.util.UUID;
 import org.skelto.core.facts.Facts;
+import org.skelto.core.plan.Edit;
 import org.skelto.core.plan.Plan;
+import org.skelto.core.proposals.Consequences;
+import org.skelto.core.proposals.Proposals;
 import org.skelto.server.figures.KeptFigures;
 import org.skelto.server.people.Person;
 import org.skelto.server.plans.PlanState;
@@ -46,6 +50,21 @@ public final class OpenPlan {
     /** The plan as an edit would make it; nothing is stored. */
     public Plan edited(String patch) {
         return plans.previewed(state, patch);
+    }
+
+    /** The plan as proposed edits would make it; nothing is stored. */
+    public Plan edited(List<Edit> edits) {
+        return plans.previewed(state, edits);
+    }
+
+    /** What changes would leave behind. */
+    public Consequences consequences() {
+        return new Consequences(figures(), (plan, edits) -> edited(edits));
+    }
+
+    /** Proposals under their law. */
+    public Proposals proposals() {
+        return new Proposals(figures(), consequences());
     }
 
     /** What would follow if the plan were another. */

@@ -1,0 +1,145 @@
+package org.skelto.core.proposals;
+
+import java.util.ArrayList;
+import java.util.Comparator;
+import java.util.List;
+import java.util.Optional;
+import java.util.Set;
+import java.util.function.BiFunction;
+import java.util.stream.Collectors;
+import org.jspecify.annotations.Nullable;
+import org.skelto.core.facts.Facts;
+import org.skelto.core.house.State;
+import org.skelto.core.plan.Edit;
+import org.skelto.core.plan.Plan;
+import org.skelto.core.plan.equipment.Device;
+import org.skelto.core.snags.Checks;
+import org.skelto.core.snags.Severity;
+import org.skelto.core.snags.Snag;
+import org.skelto.core.work.ComputingBudget;
+
+/**
+ * What a change would leave behind in a plan. Where it would bring a stop or a fix that has a fix of its own, that one goes
+ * along, so that a proposal comes whole.
+ */
+public final class Consequences {
+    /** A change and the fixes of what it brings, and of what those bring. */
+    private static final int ROUNDS = 3;
+
+    private final Facts now;
+    private final BiFunction<Plan, List<Edit>, Plan> edited;
+    private final List<Snag> before;
+
+    /**
+     * What would follow from changes of a plan.
+     *
+     * @param now what follows from it as it is
+     * @param edited a plan after edits, with all that follows them by itself, as names do
+     */
+    public Consequences(Facts now, BiFunction<Plan, List<Edit>, Plan> edited) {
+        this.now = now;
+        this.edited = edited;
+        this.before = pressing(Checks.snags(now));
+    }
+
+    /**
+     * A change weighed.
+     *
+     * @param edits those asked for, and those that go along
+     * @param along labels of the fixes that go along
+     * @param brings stops and fixes that it would leave behind all the same, worst first; none for what may be proposed
+     */
+    public record Weighed(List<Edit> edits, List<String> along, List<Brought> brings) {
+        /** Whether nothing speaks against proposing it. */
+        public boolean lawful() {
+            return brings.isEmpty();
+        }
+
+        /** What it brings, in words, or null. */
+        public @Nullable String told() {
+            return brings.isEmpty()
+                    ? null
+                    : "it would bring: "
+                            + brings.stream()
+                                    .map(b -> b.title() + " (" + b.code() + ")")
+                                    .distinct()
+                                    .limit(3)
+                                    .collect(Collectors.joining("; "))
+                            + (brings.size() > 3 ? " and more" : "");
+        }
+    }
+
+    /** A snag that a change would bring. */
+    public record Brought(String code, Severity severity, String title, String figures, List<String> subjects) {}
+
+    /** Weighs a change; without edits it brings nothing. */
+    public Weighed weighed(List<Edit> edits) {
+        Weighed best = null;
+        List<Edit> all = new ArrayList<>(edits);
+        List<String> along = new ArrayList<>();
+        for (int round = 0; round <= ROUNDS && !edits.isEmpty(); round++) {
+            ComputingBudget.step();
+            List<Snag> brought = brought(all);
+            Weighed weighed = new Weighed(List.copyOf(all), List.copyOf(along), told(brought));
+            best = best == null || weighed.brings.size() < best.brings.size() ? weighed : best;
+            Optional<Snag.Fix> fix = brought.stream()
+                    .flatMap(s -> s.fixes().stream())
+                    .filter(f -> !f.edits().isEmpty())
+                    .findFirst();
+            if (fix.isEmpty()) {
+                break;
+            }
+            all.addAll(fix.get().edits());
+            along.add(fix.get().label());
+        }
+        return best == null ? new Weighed(edits, List.of(), List.of()) : best;
+    }
+
+    /** The plan after edits. */
+    Plan after(List<Edit> edits) {
+        return edited.apply(now.plan(), edits);
+    }
+
+    private List<Snag> brought(List<Edit> edits) {
+        return pressing(Checks.snags(now.after(after(edits)))).stream()
+                .filter(s -> !toldBefore(s) && !lostBefore(s))
+                .toList();
+    }
+
+    /** A snag tells things that are alike together; it is not new where fewer of them are left. */
+    private boolean toldBefore(Snag snag) {
+        Set<String> told = before.stream()
+                .filter(b -> b.code().equals(snag.code()))
+                .filter(b -> b.severity().compareTo(snag.severity()) <= 0)
+                .flatMap(b -> b.subjects().stream())
+                .collect(Collectors.toSet());
+        return before.stream().anyMatch(b -> b.key().equals(snag.key()))
+                || !snag.subjects().isEmpty() && told.containsAll(snag.subjects());
+    }
+
+    /** What did nothing before may be lost without some box now; that is told anew, and no harm of the change. */
+    private boolean lostBefore(Snag snag) {
+        return snag.code().matches("O[1249]")
+                && now.outages().now().entrySet().stream()
+                        .filter(e -> e.getValue().state().compareTo(State.LOST) >= 0)
+                        .anyMatch(e -> tells(snag, e.getKey()));
+    }
+
+    private boolean tells(Snag snag, String device) {
+        Device told = now.plan().devices().get(device);
+        return told != null
+                && (snag.subjects().contains("/devices/" + device)
+                        || snag.figures().contains(told.name()));
+    }
+
+    private static List<Brought> told(List<Snag> snags) {
+        return snags.stream()
+                .map(s -> new Brought(s.code(), s.severity(), s.title(), s.figures(), s.subjects()))
+                .sorted(Comparator.comparing(Brought::severity))
+                .toList();
+    }
+
+    private static List<Snag> pressing(List<Snag> snags) {
+        return snags.stream().filter(s -> s.severity() != Severity.LOOK).toList();
+    }
+}

@@ -1,0 +1,147 @@
+package org.skelto.core.proposals;
+
+import java.util.ArrayList;
+import java.util.Comparator;
+import java.util.HashSet;
+import java.util.List;
+import java.util.Set;
+import java.util.stream.Collectors;
+import org.jspecify.annotations.Nullable;
+import org.skelto.core.facts.Facts;
+import org.skelto.core.links.LinkChooser;
+import org.skelto.core.links.LinkReport;
+import org.skelto.core.longrange.Explorer;
+import org.skelto.core.longrange.WhatItTakes;
+import org.skelto.core.placement.PlacementResult;
+import org.skelto.core.plan.Edit;
+import org.skelto.core.proposals.Consequences.Weighed;
+import org.skelto.core.site.SiteModel;
+import org.skelto.core.wiring.PinAssigner;
+import org.skelto.core.work.ComputingBudget;
+
+/** Proposals under their law: what would leave a new stop or fix behind is ruled out, and says so. */
+public final class Proposals {
+    private final Facts facts;
+    private final Consequences consequences;
+
+    public Proposals(Facts facts, Consequences consequences) {
+        this.facts = facts;
+        this.consequences = consequences;
+    }
+
+    /** The links that a unit could have, those that may be proposed first; at most one is marked best. */
+    public List<LinkChooser.Option> links(String unit) {
+        List<LinkChooser.Option> options = new ArrayList<>();
+        for (LinkChooser.Option option : new LinkChooser(facts.site(), facts.tables()).options(unit)) {
+            if (option.ruledOut() != null) {
+                options.add(option);
+                continue;
+            }
+            Weighed weighed = consequences.weighed(option.edits());
+            options.add(option.with(o -> o.edits(weighed.edits())
+                    .ruledOut(weighed.told())
+                    .best(false)
+                    .why(option.why() + along(weighed))));
+        }
+        options.sort(Comparator.comparing(o -> o.ruledOut() != null));
+        if (!options.isEmpty() && options.get(0).ruledOut() == null) {
+            options.set(0, options.get(0).withBest(true));
+        }
+        return options;
+    }
+
+    /**
+     * Edits that give every unit without a link the one that would be chosen for it. Units whose link would bring something
+     * are left as they are.
+     */
+    public List<Edit> linksForAll() {
+        Set<String> left = new HashSet<>();
+        LinkChooser chooser = new LinkChooser(facts.site(), facts.tables());
+        Weighed all = consequences.weighed(chooser.chooseForAll(left));
+        if (all.lawful()) {
+            return all.edits();
+        }
+        List<Edit> kept = new ArrayList<>();
+        for (String unit : chooser.unlinked()) {
+            ComputingBudget.step();
+            left.addAll(chooser.unlinked());
+            left.remove(unit);
+            List<Edit> more = new ArrayList<>(kept);
+            more.addAll(new LinkChooser(SiteModel.of(consequences.after(kept)), facts.tables()).chooseForAll(left));
+            Weighed weighed = consequences.weighed(more);
+            if (weighed.lawful()) {
+                kept = new ArrayList<>(weighed.edits());
+            }
+        }
+        return kept;
+    }
+
+    /**
+     * The best terminals for the devices of one controller, or of all when it is null. A device for which none will do, as
+     * every contact there is too small for it, is left as it is.
+     */
+    public Weighed terminals(@Nullable String unit) {
+        List<Edit> edits = PinAssigner.edits(facts.plan(), facts.parts(), unit);
+        Weighed weighed = consequences.weighed(edits);
+        while (!weighed.lawful()) {
+            ComputingBudget.step();
+            Set<String> left = weighed.brings().stream()
+                    .flatMap(b -> b.subjects().stream())
+                    .collect(Collectors.toSet());
+            List<Edit> fewer = edits.stream()
+                    .filter(e -> left.stream().noneMatch(s -> e.path().startsWith(s + "/")))
+                    .toList();
+            if (fewer.size() == edits.size()) {
+                return new Weighed(List.of(), List.of(), weighed.brings());
+            }
+            edits = fewer;
+            weighed = consequences.weighed(edits);
+        }
+        return weighed;
+    }
+
+    /** The changes that may be proposed first, then those that say what they would bring. */
+    public WhatItTakes.Takes takes(WhatItTakes.Takes takes) {
+        List<WhatItTakes.Change> changes = new ArrayList<>();
+        List<WhatItTakes.Change> harmful = new ArrayList<>();
+        for (WhatItTakes.Change change : takes.changes()) {
+            Weighed weighed = consequences.weighed(change.edits());
+            WhatItTakes.Change told = change.with(
+                    c -> c.edits(weighed.edits()).brings(weighed.told()).why(change.why() + along(weighed)));
+            (weighed.lawful() ? changes : harmful).add(told);
+        }
+        changes.addAll(harmful);
+        return new WhatItTakes.Takes(
+                takes.marginDb(), takes.neededDb(), takes.chance(), takes.target(), changes, takes.reach());
+    }
+
+    /** The grid of a link's settings, with picks that may be proposed. */
+    public Explorer.SettingGrid settings(LinkReport basis, Explorer.Wanted wanted) {
+        return Explorer.of(
+                facts.plan(),
+                facts.parts(),
+                basis,
+                wanted,
+                edits -> consequences.weighed(edits).told());
+    }
+
+    /** The placings that may be proposed. */
+    public PlacementResult placings(PlacementResult result) {
+        List<PlacementResult.Placing> placings = new ArrayList<>();
+        for (PlacementResult.Placing p : result.placings()) {
+            Weighed weighed = consequences.weighed(p.edits());
+            placings.add(new PlacementResult.Placing(
+                    p.boxes(),
+                    p.covered(),
+                    p.worstMarginDb(),
+                    p.cost(),
+                    p.why() + along(weighed) + (weighed.lawful() ? "" : "; " + weighed.told()),
+                    weighed.edits()));
+        }
+        return result.withPlacings(placings);
+    }
+
+    private static String along(Weighed weighed) {
+        return weighed.along().isEmpty() ? "" : "; with it: " + String.join(", ", weighed.along());
+    }
+}

@@ -1,0 +1,312 @@
+package org.skelto.core.proposals;
+
+import static org.junit.jupiter.api.Assertions.assertEquals;
+import static org.junit.jupiter.api.Assertions.assertFalse;
+import static org.junit.jupiter.api.Assertions.assertNotNull;
+import static org.junit.jupiter.api.Assertions.assertTrue;
+
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Random;
+import java.util.Set;
+import java.util.TreeMap;
+import java.util.stream.Collectors;
+import java.util.stream.Stream;
+import org.junit.jupiter.api.DynamicTest;
+import org.junit.jupiter.api.Test;
+import org.junit.jupiter.api.TestFactory;
+import org.skelto.core.Changed;
+import org.skelto.core.Demos;
+import org.skelto.core.Outpost;
+import org.skelto.core.RandomEdits;
+import org.skelto.core.Workshop;
+import org.skelto.core.channels.Channels;
+import org.skelto.core.facts.Facts;
+import org.skelto.core.house.State;
+import org.skelto.core.links.LinkChooser;
+import org.skelto.core.links.LinkReport;
+import org.skelto.core.longrange.Explorer;
+import org.skelto.core.longrange.PathReport;
+import org.skelto.core.longrange.WhatItTakes;
+import org.skelto.core.naming.NameAssigner;
+import org.skelto.core.placement.PlacementRequest;
+import org.skelto.core.placement.PlacementRequestBuilder;
+import org.skelto.core.placement.Placer;
+import org.skelto.core.plan.Edit;
+import org.skelto.core.plan.Plan;
+import org.skelto.core.plan.equipment.UnitKind;
+import org.skelto.core.plan.radio.Chirp;
+import org.skelto.core.plan.radio.Medium;
+import org.skelto.core.power.CableRuns;
+import org.skelto.core.sample.ThornfellLodge;
+import org.skelto.core.snags.Checks;
+import org.skelto.core.snags.Severity;
+import org.skelto.core.snags.Snag;
+import org.skelto.core.wiring.BoardChooser;
+import org.skelto.core.work.Progress;
+
+/** The law of proposals: what is proposed leaves no stop and no fix behind that was not there. */
+class ProposalsTest {
+    private static final Explorer.Wanted AS_PLANNED = new Explorer.Wanted(5, null, null, null);
+    private static final int PLANS = 500;
+
+    /** One thing proposed. */
+    private record Proposed(String what, List<Edit> edits) {}
+
+    private static Plan applied(Plan plan, List<Edit> edits) {
+        return NameAssigner.assign(Changed.after(plan, edits));
+    }
+
+    private static Proposals proposals(Facts facts) {
+        return new Proposals(facts, consequences(facts));
+    }
+
+    private static Consequences consequences(Facts facts) {
+        return new Consequences(facts, ProposalsTest::applied);
+    }
+
+    @TestFactory
+    Stream<DynamicTest> everyProposalOnEveryDemo() {
+        return Stream.of(Demos.mill(), Demos.flat(), Workshop.plan(), Outpost.plan())
+                .map(drawn -> DynamicTest.dynamicTest(
+                        drawn.name() + ", " + drawn.units().size() + " units", () -> {
+                            Facts facts = new Facts(NameAssigner.assign(drawn));
+                            List<Proposed> all = new ArrayList<>();
+                            facts.plan().units().keySet().forEach(id -> links(facts, id, all));
+                            whole(facts, all);
+                            farLinks(facts, all);
+                            assertFalse(all.isEmpty());
+                            assertEquals(List.of(), broken(facts, all));
+                        }));
+    }
+
+    @Test
+    void proposalsOfTheLodge() {
+        Facts facts = new Facts(NameAssigner.assign(ThornfellLodge.plan()));
+        List<Proposed> all = new ArrayList<>();
+        for (String id : List.of("hub", "alarm", "first-0-board", "water-gateway")) {
+            links(facts, id, all);
+        }
+        whole(facts, all);
+        assertEquals(List.of(), broken(facts, all));
+    }
+
+    @TestFactory
+    Stream<DynamicTest> proposalsForPlansChangedByChance() {
+        List<Plan> houses = List.of(Demos.flat(), Workshop.plan(), Outpost.plan());
+        return houses.stream()
+                .map(house -> DynamicTest.dynamicTest(house.name(), () -> {
+                    for (int seed = 0; seed < PLANS / houses.size() + 1; seed++) {
+                        Random random = new Random(seed);
+                        RandomEdits edits = new RandomEdits(seed);
+                        Plan plan = house;
+                        for (int i = random.nextInt(8); i >= 0; i--) {
+                            plan = edits.next(plan);
+                        }
+                        // some have lost all their links
+                        Plan bare = seed % 3 == 0 ? plan.withLinks(new TreeMap<>()) : plan;
+                        Facts facts = new Facts(NameAssigner.assign(bare));
+                        List<Proposed> all = new ArrayList<>();
+                        List<String> units = List.copyOf(facts.plan().units().keySet());
+                        links(facts, units.get(random.nextInt(units.size())), all);
+                        all.add(new Proposed("links for all", proposals(facts).linksForAll()));
+                        all.add(new Proposed(
+                                "pins", proposals(facts).terminals(null).edits()));
+                        all.add(new Proposed(
+                                "channels",
+                                Channels.of(facts.site(), facts.tables()).edits()));
+                        int at = seed;
+                        assertEquals(List.of(), broken(facts, all), () -> "seed " + at);
+                    }
+                }));
+    }
+
+    private static void links(Facts facts, String unit, List<Proposed> all) {
+        if (facts.site().position(facts.plan().units().get(unit)).isEmpty()) {
+            return;
+        }
+        proposals(facts).links(unit).stream()
+                .filter(o -> o.ruledOut() == null)
+                .forEach(o -> all.add(new Proposed(unit + ": " + o.medium() + " to " + o.to(), o.edits())));
+    }
+
+    private static void whole(Facts facts, List<Proposed> all) {
+        Plan plan = facts.plan();
+        all.add(new Proposed("links for all", proposals(facts).linksForAll()));
+        all.add(new Proposed("pins", proposals(facts).terminals(null).edits()));
+        all.add(new Proposed(
+                "channels", Channels.of(facts.site(), facts.tables()).edits()));
+        BoardChooser.of(
+                        plan,
+                        facts.parts(),
+                        0.2,
+                        (a, b) -> CableRuns.lengthM(facts.site(), a, b).orElse(0.0))
+                .forEach(s -> s.choices()
+                        .forEach(c -> all.add(new Proposed(s.name() + ": " + c.name() + " " + c.boards(), c.edits()))));
+        for (Medium medium : List.of(Medium.WIFI_2G4, Medium.MESH_802154)) {
+            PlacementRequest ask = PlacementRequestBuilder.builder()
+                    .medium(medium)
+                    .goal(PlacementRequest.Goal.NEXT)
+                    .cover(PlacementRequest.Cover.DEVICES)
+                    .times(1)
+                    .keep(true)
+                    .boxCost(60)
+                    .outletCost(120)
+                    .build();
+            proposals(facts)
+                    .placings(Placer.answer(facts.site(), facts.tables(), ask, new Silent(), 2000, () -> 0))
+                    .placings()
+                    .stream()
+                    .filter(p -> !p.why().contains("it would bring"))
+                    .forEach(p -> all.add(new Proposed(medium + " " + p.why(), p.edits())));
+        }
+    }
+
+    private static void farLinks(Facts facts, List<Proposed> all) {
+        facts.plan().paths().keySet().forEach(id -> {
+            PathReport report = PathReport.of(facts.plan(), facts.site(), facts.tables(), id, null)
+                    .orElse(null);
+            if (report == null || report.report().marginDb() == null) {
+                return;
+            }
+            proposals(facts)
+                    .takes(WhatItTakes.of(facts.plan(), facts.site(), facts.tables(), id, report.medium(), null, 0.95))
+                    .changes()
+                    .stream()
+                    .filter(c -> c.brings() == null)
+                    .forEach(c -> all.add(new Proposed(c.text(), c.edits())));
+            if (report.medium() == Medium.CHIRP) {
+                Explorer.SettingGrid grid = grid(facts, id);
+                grid.picks()
+                        .forEach(p -> all.add(new Proposed(
+                                id + " " + p.wish(),
+                                consequences(facts).weighed(setting(grid, p)).edits())));
+            }
+        });
+    }
+
+    private static Explorer.SettingGrid grid(Facts facts, String path) {
+        LinkReport basis = Explorer.basis(facts.plan(), facts.site(), facts.tables(), path, AS_PLANNED);
+        return proposals(facts).settings(basis, AS_PLANNED);
+    }
+
+    private static List<Edit> setting(Explorer.SettingGrid grid, Explorer.Pick pick) {
+        return grid.radios().stream()
+                .map(at -> Edit.replace(at + "/chirp", new Chirp(pick.spreadingFactor(), pick.bandwidthKHz(), 5)))
+                .toList();
+    }
+
+    private static List<String> broken(Facts facts, List<Proposed> all) {
+        List<String> broken = new ArrayList<>();
+        List<Snag> before = pressing(facts);
+        Set<String> keys = before.stream().map(Snag::key).collect(Collectors.toSet());
+        for (Proposed p : all) {
+            if (p.edits.isEmpty()) {
+                continue;
+            }
+            for (Snag snag : pressing(facts.after(applied(facts.plan(), p.edits)))) {
+                if (!keys.contains(snag.key()) && !fewer(snag, before) && !lostBefore(snag, facts)) {
+                    broken.add(p.what + " leaves " + snag.code() + " " + snag.title() + ", " + snag.figures());
+                }
+            }
+        }
+        return broken;
+    }
+
+    /** Of things told together before some are left. */
+    private static boolean fewer(Snag snag, List<Snag> before) {
+        return snag.subjects().stream()
+                .allMatch(s -> before.stream()
+                        .anyMatch(b ->
+                                b.code().equals(snag.code()) && b.subjects().contains(s)));
+    }
+
+    private static boolean lostBefore(Snag snag, Facts before) {
+        return snag.code().matches("O[1249]")
+                && before.outages().now().entrySet().stream()
+                        .filter(e -> e.getValue().state().compareTo(State.LOST) >= 0)
+                        .map(e -> before.plan().devices().get(e.getKey()))
+                        .anyMatch(d -> d != null && (snag.figures() + snag.title()).contains(d.name()));
+    }
+
+    private static List<Snag> pressing(Facts facts) {
+        return Checks.snags(facts).stream()
+                .filter(s -> s.severity() != Severity.LOOK)
+                .toList();
+    }
+
+    private static final class Silent implements Progress {
+        @Override
+        public void at(double share, String doing) {}
+
+        @Override
+        public boolean cancelled() {
+            return false;
+        }
+    }
+
+    @Test
+    void whatAChangeBringsIsToldAndItsFixGoesAlong() {
+        Facts facts = new Facts(NameAssigner.assign(Workshop.plan()));
+        LinkChooser.Option radio = proposals(facts).links("hub").stream()
+                .filter(o -> o.medium() == Medium.WIFI_2G4)
+                .findFirst()
+                .orElseThrow();
+        assertTrue(radio.ruledOut().contains("H3"), radio.ruledOut());
+        assertFalse(radio.best());
+        Facts far = new Facts(NameAssigner.assign(Outpost.plan()));
+        LinkChooser.Option chirp = proposals(far).links("board").stream()
+                .filter(o -> o.medium() == Medium.CHIRP)
+                .findFirst()
+                .orElseThrow();
+        assertTrue(chirp.why().contains("Its messages are acknowledged"), chirp.why());
+    }
+
+    @Test
+    void whatMakesPowerGetsNoRadio() {
+        Facts facts = new Facts(NameAssigner.assign(Demos.mill()));
+        assertEquals(List.of(), new LinkChooser(facts.site(), facts.tables()).options("rail-12"));
+        facts.plan().units().forEach((id, unit) -> {
+            if (unit.is(UnitKind.SWITCH) && facts.site().position(unit).isPresent()) {
+                assertTrue(new LinkChooser(facts.site(), facts.tables())
+                        .options(id).stream().noneMatch(o -> o.medium().radio()));
+            }
+        });
+    }
+
+    @Test
+    void everySettingIsReckonedWithBothEndsSetAlike() {
+        Plan plan = Outpost.plan();
+        Facts facts = new Facts(NameAssigner.assign(plan));
+        String path = facts.plan().paths().keySet().iterator().next();
+        LinkReport link = PathReport.of(facts.plan(), facts.site(), facts.tables(), path, Medium.CHIRP)
+                .orElseThrow()
+                .report();
+        String receiver = "/units/" + link.to() + "/radios/"
+                + plan.units().get(link.to()).radioId(Medium.CHIRP).orElseThrow() + "/chirp/spreadingFactor";
+        Facts mismatched = new Facts(NameAssigner.assign(Changed.with(plan, receiver, "7")));
+        Explorer.SettingGrid alike = grid(facts, path);
+        Explorer.SettingGrid apart = grid(mismatched, path);
+        for (int i = 0; i < alike.settings().size(); i++) {
+            assertEquals(
+                    alike.settings().get(i).marginDb(), apart.settings().get(i).marginDb(), 1e-9);
+        }
+        assertTrue(apart.settings().stream().noneMatch(Explorer.Setting::now));
+        // and each is the margin that the link has once it is set so
+        Explorer.Setting some = alike.settings().stream()
+                .filter(s -> s.spreadingFactor() == 8 && s.bandwidthKHz() == 250)
+                .findFirst()
+                .orElseThrow();
+        List<Edit> edits = alike.radios().stream()
+                .map(at -> Edit.replace(at + "/chirp", new Chirp(8, 250, 5)))
+                .toList();
+        Plan set = applied(facts.plan(), edits);
+        Facts then = new Facts(set);
+        Double margin = PathReport.of(set, then.site(), then.tables(), path, Medium.CHIRP)
+                .orElseThrow()
+                .report()
+                .marginDb();
+        assertNotNull(margin);
+        assertEquals(margin, some.marginDb(), 1e-9);
+    }
+}
