@@ -182,7 +182,11 @@ public final class Channels {
             return;
         }
         List<Double> choices = senders.get(at).choices;
+        int first = firstOfMesh(at);
         for (int c = 0; c < choices.size(); c++) {
+            if (first < at && choice[first] != c) {
+                continue;
+            }
             choice[at] = c;
             double more = 0;
             for (int other = 0; other < at; other++) {
@@ -191,6 +195,18 @@ public final class Channels {
             }
             search(at + 1, choice, cost + more);
         }
+    }
+
+    /** The first gateway of the same mesh: all of them stay together; a mesh is what is on one channel now. */
+    private int firstOfMesh(int at) {
+        Radio radio = senders.get(at).radio;
+        for (int i = 0; i < at && radio.medium() == Medium.MESH_802154; i++) {
+            Radio other = senders.get(i).radio;
+            if (other.medium() == radio.medium() && other.frequencyMHz() == radio.frequencyMHz()) {
+                return i;
+            }
+        }
+        return at;
     }
 
     private double total(double[] frequencies) {

@@ -27,6 +27,15 @@ final class AntennaChanges {
     private static final double MOVE_COST = 20;
     private static final double MOVE_COST_PER_M = 0.5;
     private static final double MAST_MOST_M = 15;
+
+    /** Of a mast outside a house: high enough that nobody reaches the antenna. */
+    private static final double LEAST_MAST_M = 2.5;
+
+    /** Loss of a low-loss coaxial feeder below 1 GHz, dB/m, and of its two connectors; typical. */
+    private static final double FEEDER_DB_PER_M = 0.15;
+
+    private static final double FEEDER_DB = 0.5;
+    private static final double FEEDER_INDOORS_M = 3;
     private static final double MAST_STEP_M = 0.1;
     private static final double MOVE_MOST_M = 120;
     private static final double MOVE_STEP_M = 10;
@@ -58,6 +67,10 @@ final class AntennaChanges {
     /** The least height of a mast at either end. */
     private void masts() {
         for (String unit : trial.ends()) {
+            if (indoors(unit)) {
+                outside(unit);
+                continue;
+            }
             double height = trial.antennaM(unit);
             LinkReport most = raised(unit, height + MAST_MOST_M);
             double more = MAST_MOST_M;
@@ -74,17 +87,49 @@ final class AntennaChanges {
                 }
             }
             double mast = Math.round((height + more) * 10) / 10.0;
-            boolean indoors = trial.plan.units().get(unit).place().room() != null
-                    && trial.radio(unit).settings().mastM() == null;
             trial.add(
                     changes,
                     "raise the antenna of " + trial.name(unit) + " by " + Text.number(mast - height, 1) + " m to "
-                            + Text.number(mast, 1) + " m" + (indoors ? ", outside" : ""),
+                            + Text.number(mast, 1) + " m",
                     "working at height; earth the mast, mind its feeder's loss",
                     MAST_COST + MAST_COST_PER_M * mast,
                     raised(unit, mast),
                     List.of(Edit.replace(
                             trial.at(unit, "/air"), trial.radio(unit).settings().mast(mast))));
+        }
+    }
+
+    private boolean indoors(String unit) {
+        return trial.plan.units().get(unit).place().room() != null
+                && trial.radio(unit).settings().mastM() == null;
+    }
+
+    /** The antenna of a box indoors at a mast outside, over a feeder whose loss counts. */
+    private void outside(String unit) {
+        for (double mast = LEAST_MAST_M; mast <= MAST_MOST_M; mast += 0.5) {
+            ComputingBudget.step();
+            double tenths = mast;
+            double feeder = trial.radio(unit).feederLossDb() + FEEDER_DB + FEEDER_DB_PER_M * (mast + FEEDER_INDOORS_M);
+            double loss = Math.round(feeder * 10) / 10.0;
+            LinkReport then = trial.with(
+                    Map.of(unit, r -> r.withAir(r.settings().mast(tenths)).withFeederLossDb(loss)));
+            if (LinkWhatIf.enough(then) || mast + 0.5 > MAST_MOST_M) {
+                trial.add(
+                        changes,
+                        "the antenna of " + trial.name(unit) + " outside, " + Text.number(mast, 1)
+                                + " m above the ground",
+                        "working at height; earth the mast; its feeder of about "
+                                + Text.number(mast + FEEDER_INDOORS_M, 0) + " m takes " + Text.db(loss)
+                                + ", which is counted",
+                        MAST_COST + MAST_COST_PER_M * mast,
+                        then,
+                        List.of(
+                                Edit.replace(
+                                        trial.at(unit, "/air"),
+                                        trial.radio(unit).settings().mast(tenths)),
+                                Edit.replace(trial.at(unit, "/feederLossDb"), loss)));
+                return;
+            }
         }
     }
 
@@ -125,7 +170,10 @@ final class AntennaChanges {
     private void move() {
         for (String unit : trial.ends()) {
             Unit u = trial.plan.units().get(unit);
-            if (grid == null || u.place().spot() == null) {
+            // what measures or works something is where that is
+            boolean bound =
+                    u.kind().alone() || trial.plan.devices().values().stream().anyMatch(d -> unit.equals(d.unit()));
+            if (grid == null || u.place().spot() == null || bound) {
                 continue;
             }
             Point here = trial.site.position(u).orElseThrow();

@@ -17,10 +17,15 @@ import org.skelto.core.quantity.Text;
 import org.skelto.core.radio.AirLaw;
 import org.skelto.core.radio.RegionLimits;
 import org.skelto.core.radio.Traffic;
+import org.skelto.core.site.Point;
 import org.skelto.core.work.ComputingBudget;
 
 /** Changes of the radios themselves: slower chirps, more power, better antennas. */
 final class RadioChanges {
+    /** Half the beam of an antenna that is pointed, degrees, and the most gain of one that sends all round; typical. */
+    private static final double HALF_BEAM = 20;
+
+    private static final double ROUND_MOST_DBI = 8;
     private static final double ANTENNA_COST = 25;
     private static final double ANTENNA_COST_PER_DB = 4;
 
@@ -166,8 +171,29 @@ final class RadioChanges {
         antenna(trial.ends());
     }
 
+    /** Whether a unit also talks with others that are beside the beam of an antenna pointed along the path. */
+    private boolean aside(String unit) {
+        String other = unit.equals(trial.link.from()) ? trial.link.to() : trial.link.from();
+        double along = bearing(unit, other);
+        return trial.plan.links().values().stream()
+                .filter(l -> l.medium() == trial.link.medium())
+                .filter(l -> l.from().equals(unit) || l.to().equals(unit))
+                .map(l -> l.from().equals(unit) ? l.to() : l.from())
+                .filter(u -> !u.equals(other))
+                .mapToDouble(u -> Math.abs(Math.IEEEremainder(bearing(unit, u) - along, 360)))
+                .anyMatch(turn -> !(turn <= HALF_BEAM));
+    }
+
+    /** Degrees from north over east, or not a number where an end has no place. */
+    private double bearing(String from, String to) {
+        Point a = trial.site.position(trial.plan.units().get(from)).orElse(null);
+        Point b = trial.site.position(trial.plan.units().get(to)).orElse(null);
+        return a == null || b == null ? Double.NaN : Math.toDegrees(Math.atan2(b.xM() - a.xM(), b.yM() - a.yM()));
+    }
+
     private void antenna(List<String> units) {
-        for (double db : new double[] {3, 6, 9}) {
+        boolean round = units.stream().anyMatch(this::aside);
+        for (double db : round ? new double[] {3, 6} : new double[] {3, 6, 9}) {
             Map<String, UnaryOperator<Radio>> changed = new HashMap<>();
             List<Edit> edits = new ArrayList<>();
             double lowered = 0;
@@ -182,7 +208,12 @@ final class RadioChanges {
                 edits.add(Edit.replace(trial.at(unit, "/txPowerDbm"), power));
             }
             LinkReport then = trial.with(changed);
-            if (LinkWhatIf.enough(then) || db == 9) {
+            boolean last = db == (round ? 6 : 9);
+            if (round && units.stream().anyMatch(u -> trial.radio(u).antennaGainDbi() + db > ROUND_MOST_DBI)) {
+                // upright antennas that send all round do not come with more
+                return;
+            }
+            if (LinkWhatIf.enough(then) || last) {
                 trial.add(
                         changes,
                         "antenna +" + Text.number(db, 0) + " dB at "
@@ -191,7 +222,9 @@ final class RadioChanges {
                                         ? "power lowered by " + Text.db(lowered)
                                                 + " to stay lawful, so it gains in hearing; "
                                         : "")
-                                + "it has to be pointed",
+                                + (round
+                                        ? "upright and all round, as others hang on it in other directions"
+                                        : "it has to be pointed"),
                         units.size() * (ANTENNA_COST + ANTENNA_COST_PER_DB * db),
                         then,
                         edits);

@@ -74,6 +74,11 @@ public record Pin(
         return !can(Ability.RADIO) && (can(Ability.IN) || can(Ability.OUT) || analogue());
     }
 
+    /** Whether an open contact leaves it floating: what can only read has no pull-up of its own. */
+    public boolean floats() {
+        return can(Ability.IN) && !can(Ability.OUT);
+    }
+
     /** Whether it reads voltages, if only while the radio is silent. */
     public boolean analogue() {
         return can(Ability.AN) || can(Ability.AN_RADIO);

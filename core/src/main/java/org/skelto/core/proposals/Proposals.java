@@ -4,6 +4,8 @@ import java.util.ArrayList;
 import java.util.Comparator;
 import java.util.HashSet;
 import java.util.List;
+import java.util.Map;
+import java.util.Optional;
 import java.util.Set;
 import java.util.stream.Collectors;
 import org.jspecify.annotations.Nullable;
@@ -12,10 +14,18 @@ import org.skelto.core.links.LinkChooser;
 import org.skelto.core.links.LinkReport;
 import org.skelto.core.longrange.Explorer;
 import org.skelto.core.longrange.WhatItTakes;
+import org.skelto.core.parts.Part;
+import org.skelto.core.parts.Trait;
 import org.skelto.core.placement.PlacementResult;
 import org.skelto.core.plan.Edit;
+import org.skelto.core.plan.Plan;
+import org.skelto.core.plan.equipment.Unit;
+import org.skelto.core.plan.radio.Medium;
+import org.skelto.core.power.CableRuns;
 import org.skelto.core.proposals.Consequences.Weighed;
 import org.skelto.core.site.SiteModel;
+import org.skelto.core.wiring.BoardChoice;
+import org.skelto.core.wiring.BoardChooser;
 import org.skelto.core.wiring.PinAssigner;
 import org.skelto.core.work.ComputingBudget;
 
@@ -74,6 +84,55 @@ public final class Proposals {
             }
         }
         return kept;
+    }
+
+    /**
+     * Controllers for rooms and floors with what they need to be part of the house: the link that would be chosen for them over
+     * a radio or port that their board has, and terminals for their devices.
+     */
+    public List<BoardChoice.BoardSchool> boards(double spare) {
+        List<BoardChoice.BoardSchool> schools = BoardChooser.of(
+                facts.plan(),
+                facts.parts(),
+                spare,
+                (a, b) -> CableRuns.lengthM(facts.site(), a, b).orElse(0.0));
+        return schools.stream()
+                .map(s -> new BoardChoice.BoardSchool(
+                        s.id(), s.name(), s.choices().stream().map(this::whole).toList(), s.total()))
+                .toList();
+    }
+
+    private BoardChoice whole(BoardChoice choice) {
+        if (choice.edits().isEmpty()) {
+            return choice;
+        }
+        ComputingBudget.step();
+        List<Edit> edits = new ArrayList<>(choice.edits());
+        Plan made = consequences.after(edits);
+        Map.Entry<String, Unit> put = made.units().entrySet().stream()
+                .filter(u -> !facts.plan().units().containsKey(u.getKey()))
+                .findFirst()
+                .orElseThrow();
+        String unit = put.getKey();
+        Part board = Optional.ofNullable(put.getValue().boards())
+                .flatMap(b -> facts.parts().find(b.main()))
+                .orElseThrow();
+        new LinkChooser(SiteModel.of(made), facts.tables())
+                .options(unit).stream()
+                        .filter(o -> o.ruledOut() == null && has(board, o.medium()))
+                        .findFirst()
+                        .ifPresent(o -> edits.addAll(o.edits()));
+        edits.addAll(PinAssigner.edits(consequences.after(edits), facts.parts(), unit));
+        return choice.withEdits(edits);
+    }
+
+    private static boolean has(Part board, Medium medium) {
+        return switch (medium) {
+            case ETHERNET -> board.is(Trait.ETHERNET);
+            case WIFI_2G4 -> board.is(Trait.WIFI);
+            case MESH_802154 -> board.is(Trait.MESH);
+            default -> false;
+        };
     }
 
     /**

@@ -12,6 +12,7 @@ import org.skelto.core.plan.equipment.Chain;
 import org.skelto.core.plan.equipment.ChainBuilder;
 import org.skelto.core.snags.Check.Code;
 import org.skelto.core.wiring.ChainReport;
+import org.skelto.core.wiring.Chains;
 import org.skelto.core.wiring.PowerLine;
 
 /** B1 to B6. */
@@ -70,6 +71,10 @@ final class BusChecks {
                         if (free != null) {
                             draft.fix("Set it to " + free, Edit.replace(at + "/code", free));
                         }
+                    } else if (fault.code().equals("B4") && chain.kind() == ChainReport.Kind.TWO_WIRE) {
+                        Chains.remedies(unit, c.plan.units().get(unit), c.parts)
+                                .forEach((label, bus) ->
+                                        draft.fix(label, Edit.replace(CheckContext.unit(unit, "/boards/bus"), bus)));
                     } else if (fault.code().equals("B6")) {
                         Chain line = c.plan.units().get(unit).boards().line();
                         draft.fix(

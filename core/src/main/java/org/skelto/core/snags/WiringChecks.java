@@ -59,7 +59,8 @@ final class WiringChecks {
                             "analogue input that is deaf while the radio sends",
                             Severity.STOP,
                             Severity.FIX,
-                            Severity.LOOK)),
+                            Severity.LOOK),
+                    Code.of("C17", Stage.CONTROLLERS, "contact on a pin without pull-up", Severity.FIX, Severity.LOOK)),
             List.of(HouseFacts.WIRED),
             WiringChecks::run);
 
@@ -68,7 +69,9 @@ final class WiringChecks {
             "C3", "It will not work at all, whatever is programmed.",
             "C4", "Two things on one pin disturb each other, and neither works.",
             "C5", "After each power cut it moves, opens or sounds by itself.",
-            "C6", "Its reading comes and goes with the traffic of the radio.");
+            "C6", "Its reading comes and goes with the traffic of the radio.",
+            "C17",
+                    "Its state comes and goes with every hand near the wire. A resistor of 10 kΩ to the logic's plus holds it.");
 
     private WiringChecks() {}
 
@@ -118,16 +121,20 @@ final class WiringChecks {
 
     private static void trouble(CheckContext c, String id, String code, Wired.Connection place) {
         String device = c.plan.devices().get(place.device()).name();
-        boolean mild = code.equals("C6") || code.equals("C2") && !place.kind().reads();
+        boolean better = !place.fixed() && place.best() != null && !place.best().equals(place.terminal());
+        boolean mild = code.equals("C6")
+                || code.equals("C17")
+                || code.equals("C2") && !place.kind().reads();
         // what is pressed now and then holds a pin only for somebody who keeps a finger on it
         boolean pressed =
                 code.equals("C2") && c.plan.devices().get(place.device()).kind() == DeviceKind.PUSH_BUTTON;
-        Severity severity = pressed ? LOOK : mild ? FIX : STOP;
+        // a resistor settles it where no better pin is left
+        Severity severity = pressed || code.equals("C17") && !better ? LOOK : mild ? FIX : STOP;
         var draft = c.snag(code, severity, CONTROLLERS, device + ": " + place.trouble())
                 .figures("on " + name(c, id) + ", " + place.terminal() + (place.fixed() ? ", fixed by hand" : ""))
                 .leadsTo(LEADS_TO.get(code))
                 .at(CheckContext.device(place.device()), CheckContext.unit(id));
-        if (!place.fixed() && place.best() != null && !place.best().equals(place.terminal())) {
+        if (better) {
             draft.fix(
                     "Assign the channels of " + name(c, id) + " anew",
                     PinAssigner.edits(c.plan, c.parts, id).toArray(Edit[]::new));

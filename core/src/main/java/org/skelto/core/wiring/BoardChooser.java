@@ -4,11 +4,15 @@ import java.util.ArrayList;
 import java.util.Comparator;
 import java.util.List;
 import java.util.Map;
+import java.util.Set;
 import java.util.TreeMap;
 import java.util.function.BiFunction;
+import java.util.stream.Collectors;
 import org.skelto.core.parts.Catalogue;
 import org.skelto.core.parts.Part;
 import org.skelto.core.parts.PartKind;
+import org.skelto.core.parts.Pin;
+import org.skelto.core.parts.Quantity;
 import org.skelto.core.parts.Trait;
 import org.skelto.core.plan.Edit;
 import org.skelto.core.plan.Plan;
@@ -23,6 +27,7 @@ import org.skelto.core.plan.equipment.Unit;
 import org.skelto.core.plan.equipment.UnitBuilder;
 import org.skelto.core.plan.equipment.UnitKind;
 import org.skelto.core.plan.power.PowerBuilder;
+import org.skelto.core.plan.radio.Medium;
 import org.skelto.core.plan.site.Place;
 import org.skelto.core.work.ComputingBudget;
 
@@ -32,6 +37,7 @@ import org.skelto.core.work.ComputingBudget;
  */
 public final class BoardChooser {
     private static final String SUPPLY = "brick-5";
+    private static final double SUPPLY_V = 5;
     private static final String BOX = "case-rail-12";
     private static final String WIRE = "cable-alarm";
 
@@ -183,6 +189,9 @@ public final class BoardChooser {
                 cover(inputs, p -> p.kind() == PartKind.INPUT_BOARD && p.is(Trait.IRQ)));
         List<BoardSet> sets = new ArrayList<>();
         for (Part main : catalogue.all(PartKind.BOARD)) {
+            if (!suits(main)) {
+                continue;
+            }
             for (List<Part> relaySet : relaySets) {
                 for (List<Part> inputSet : inputSets) {
                     ComputingBudget.step();
@@ -203,13 +212,64 @@ public final class BoardChooser {
                 continue;
             }
             Wired wired = tryOut(asked, set);
-            if (wired.needs().stream().allMatch(n -> n.best() != null)) {
+            Layout layout = new Layout(set, catalogue);
+            if (alike(set) && wired.needs().stream().allMatch(n -> n.best() != null && !awkward(layout, n.best()))) {
                 int taken = wired.needs().size();
-                Layout layout = new Layout(set, catalogue);
                 return new Found(set, cost(set), Math.max(0, layout.terminals.size() - taken));
             }
         }
         return null;
+    }
+
+    /** Whether a board talks to the house and runs from the plug supply that is put in with it. */
+    private boolean suits(Part main) {
+        boolean talks = main.is(Trait.WIFI) && heard(Medium.WIFI_2G4)
+                || main.is(Trait.MESH) && heard(Medium.MESH_802154)
+                || main.is(Trait.ETHERNET) && heard(Medium.ETHERNET);
+        double volt = catalogue
+                .find(SUPPLY)
+                .map(s -> s.figure(Quantity.OUTPUT_V, SUPPLY_V))
+                .orElse(SUPPLY_V);
+        return talks
+                && main.figure(Quantity.SUPPLY_LEAST_V, volt) <= volt
+                && main.figure(Quantity.SUPPLY_MOST_V, volt) >= volt;
+    }
+
+    /** Whether something of the house takes what is sent over a medium; before there is any network, it may come yet. */
+    private boolean heard(Medium medium) {
+        boolean none = plan.units().values().stream().noneMatch(Unit::collects);
+        return none
+                || plan.units().values().stream()
+                        .filter(Unit::collects)
+                        .anyMatch(u -> medium == Medium.ETHERNET
+                                ? u.is(UnitKind.SWITCH) || u.is(UnitKind.ROUTER)
+                                : u.radio(medium).isPresent() && !(medium.wifi() && u.is(UnitKind.HUB)));
+    }
+
+    /** Whether the boards of a set speak with the same voltage. */
+    private boolean alike(BoardSet set) {
+        Double logic = catalogue
+                .find(set.main())
+                .flatMap(p -> p.figure(Quantity.LOGIC_V))
+                .orElse(null);
+        return logic == null
+                || set.more().values().stream()
+                        .map(b -> catalogue
+                                .find(b.part())
+                                .flatMap(p -> p.figure(Quantity.LOGIC_V))
+                                .orElse(logic))
+                        .allMatch(logic::equals);
+    }
+
+    /** Whether a terminal is a pin that matters while the board starts, that programs it, or that an open contact leaves floating. */
+    private static boolean awkward(Layout layout, String terminal) {
+        String first = terminal.split(" ")[0];
+        return layout.main != null
+                && first.startsWith(BoardSet.MAIN + "/")
+                && layout.main
+                        .pin(first.substring(BoardSet.MAIN.length() + 1))
+                        .filter(p -> p.strap() || p.can(Pin.Ability.CONSOLE) || p.floats())
+                        .isPresent();
     }
 
     /** Whether there are terminals enough at all, and of each kind; only then an assignment is tried. */
@@ -276,7 +336,7 @@ public final class BoardChooser {
             for (int n = 2; boards.containsKey(name); n++) {
                 name = word + n;
             }
-            int first = (int) part.figure(org.skelto.core.parts.Quantity.ADDRESS_FIRST, 0);
+            int first = (int) part.figure(Quantity.ADDRESS_FIRST, 0);
             int step = addresses.merge(part.id(), 1, Integer::sum) - 1;
             boards.put(name, new Attached(part.id(), first == 0 ? null : first + step));
         }
@@ -352,6 +412,18 @@ public final class BoardChooser {
                 .withBoards(set);
     }
 
+    /** Two controllers of one name would have one identity. */
+    private String freeName(String wanted) {
+        Set<String> taken = plan.units().values().stream()
+                .map(u -> Slugs.slug(u.name(), ""))
+                .collect(Collectors.toSet());
+        String name = wanted;
+        for (int n = 2; taken.contains(Slugs.slug(name, "")); n++) {
+            name = wanted + " " + n;
+        }
+        return name;
+    }
+
     private List<Edit> edits(String name, List<String> ids, Place centre, BoardSet set) {
         List<String> loose =
                 ids.stream().filter(id -> plan.devices().get(id).unit() == null).toList();
@@ -361,7 +433,7 @@ public final class BoardChooser {
         String id =
                 Slugs.free(Slugs.slug(name + " board", "board"), plan.units().keySet());
         List<Edit> edits = new ArrayList<>();
-        edits.add(Edit.add(Pointers.of("units", id), controller(name + " board", centre, set)));
+        edits.add(Edit.add(Pointers.of("units", id), controller(freeName(name + " board"), centre, set)));
         loose.forEach(d -> edits.add(Edit.replace(Pointers.of("devices", d) + "/unit", id)));
         return edits;
     }

@@ -1,6 +1,7 @@
 package org.skelto.core.wiring;
 
 import java.util.ArrayList;
+import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.TreeMap;
@@ -10,11 +11,17 @@ import org.skelto.core.parts.PartKind;
 import org.skelto.core.parts.Trait;
 import org.skelto.core.plan.Plan;
 import org.skelto.core.plan.equipment.Attached;
+import org.skelto.core.plan.equipment.Chain;
 import org.skelto.core.plan.equipment.Unit;
+import org.skelto.core.quantity.Text;
 import org.skelto.core.work.ComputingBudget;
 
 /** Looks at the lines on which boards are chained: addresses, electrical limits and timing. */
 public final class Chains {
+    private static final double[] CLOCKS_K = {400, 100, 50, 10};
+    private static final double[] PULL_UPS_OHM = {10_000, 4700, 2200, 1500, 1000};
+    private static final int MOST_REMEDIES = 2;
+
     private Chains() {}
 
     /** The lines of all units that have any, by unit; the power line of the whole house comes under its own id. */
@@ -47,6 +54,38 @@ public final class Chains {
             all.add(PowerLine.report(onPowerLine, catalogue));
         }
         return all;
+    }
+
+    /**
+     * Settings of a unit's two-wire bus that clear its electrical faults: a pull-up that suits it, or a slower clock with one.
+     * None where the cable is too much for any.
+     */
+    public static Map<String, Chain> remedies(String id, Unit unit, Catalogue catalogue) {
+        Map<String, Attached> boards = with(unit, catalogue, Trait.BUS);
+        Chain now = TwoWireBus.chain(unit);
+        Map<String, Chain> remedies = new LinkedHashMap<>();
+        for (double rate : CLOCKS_K) {
+            if (rate > now.rateK() || remedies.size() == MOST_REMEDIES) {
+                continue;
+            }
+            for (double ohm : PULL_UPS_OHM) {
+                ComputingBudget.step();
+                Chain chain = now.with(c -> c.rateK(rate).pullUpOhm(ohm));
+                Unit tried = unit.withBoards(unit.boards().withBus(chain));
+                boolean clear = new TwoWireBus(id, tried, catalogue)
+                        .report(boards).faults().stream()
+                                .noneMatch(
+                                        f -> f.code().equals("B4") || f.code().equals("B5"));
+                if (clear) {
+                    String pulled = "A pull-up of " + Text.number(ohm, 0) + " Ω";
+                    remedies.put(
+                            rate == now.rateK() ? pulled : pulled + " and a clock of " + Text.number(rate, 0) + " kHz",
+                            chain);
+                    break;
+                }
+            }
+        }
+        return remedies;
     }
 
     private static Map<String, Attached> with(Unit unit, Catalogue catalogue, Trait trait) {

@@ -3,6 +3,7 @@ package org.skelto.core.wiring;
 import java.util.ArrayList;
 import java.util.List;
 import org.skelto.core.plan.equipment.Device;
+import org.skelto.core.plan.equipment.DeviceKind;
 import org.skelto.core.plan.equipment.Drive;
 import org.skelto.core.work.ComputingBudget;
 
@@ -60,6 +61,14 @@ public record Need(String device, String name, Kind kind) {
             needs.add(new Need(id, "door", Kind.INPUT));
         }
         return needs;
+    }
+
+    /** Whether what is connected is a bare contact: its input floats while it is open unless something pulls it up. */
+    static boolean contact(Need need, Device device) {
+        return need.kind == Kind.INPUT
+                && (device.kind() == DeviceKind.PUSH_BUTTON
+                        || device.kind() == DeviceKind.CONTACT
+                        || !need.name.equals("sense"));
     }
 
     private static List<Need> driven(String id, Device device) {

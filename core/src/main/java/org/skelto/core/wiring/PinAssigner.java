@@ -36,6 +36,7 @@ public final class PinAssigner {
     private static final double SPOILT_ABILITY = 1;
     private static final double RADIO_TIE = 2;
     private static final double ONLY_IN = -3;
+    private static final double FLOATS = 100;
     private static final double BUS_PIN = 4;
     private static final double CLICK = 30;
     private static final double STRAP_OUT = 200;
@@ -206,7 +207,8 @@ public final class PinAssigner {
         }
         cost += pin.can(Pin.Ability.WAKE) && !need.kind().reads() ? SPOILT_ABILITY : 0;
         cost += pin.bus() ? BUS_PIN : 0;
-        cost += !pin.can(Pin.Ability.OUT) ? ONLY_IN : 0;
+        boolean floats = Need.contact(need, said.device(need)) && pin.floats();
+        cost += floats ? FLOATS : !pin.can(Pin.Ability.OUT) ? ONLY_IN : 0;
         if (!need.kind().reads() && layout.pulses(pin) > 0) {
             cost += SaidWiring.mustNotPulse(said.device(need)) ? 10 * CLICK : CLICK;
         }

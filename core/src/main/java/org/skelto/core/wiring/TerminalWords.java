@@ -63,8 +63,12 @@ final class TerminalWords {
             return new Trouble(
                     "C5", pin.name() + " switches it on for " + seconds(layout.pulses(pin)) + " when the board starts");
         }
-        return need.kind() == Need.Kind.ANALOGUE && !pin.can(Pin.Ability.AN)
-                ? new Trouble("C6", pin.name() + " reads nothing while the radio sends")
+        if (need.kind() == Need.Kind.ANALOGUE && !pin.can(Pin.Ability.AN)) {
+            return new Trouble("C6", pin.name() + " reads nothing while the radio sends");
+        }
+        return Need.contact(need, said.device(need)) && pin.floats()
+                ? new Trouble(
+                        "C17", pin.name() + " can only read and has no pull-up: an open contact leaves it floating")
                 : null;
     }
 

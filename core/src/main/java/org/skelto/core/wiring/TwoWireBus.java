@@ -44,9 +44,14 @@ final class TwoWireBus extends BoardChain {
         super(id, unit, catalogue);
     }
 
+    /** The bus as it is said, or one of a box. */
+    static Chain chain(Unit unit) {
+        return unit.boards().bus() == null ? IN_BOX : unit.boards().bus();
+    }
+
     @Override
     ChainReport report(Map<String, Attached> boards) {
-        Chain chain = unit.boards().bus() == null ? IN_BOX : unit.boards().bus();
+        Chain chain = chain(unit);
         addresses(boards, FIRST, LAST, true);
         double perM = catalogue
                 .find(chain.cable())
@@ -129,7 +134,9 @@ final class TwoWireBus extends BoardChain {
                     true,
                     "The bus of " + unit.name() + " has too much capacitance",
                     Text.number(pf, 0) + " pF, at most " + Text.number(MOST_PF, 0) + " pF",
-                    lines);
+                    lines
+                            + " Shorten it or take a cable of fewer pF/m, split it over a second controller, or take boards on"
+                            + " a differential bus (RS-485); a slower clock does not help beyond the limit.");
         } else if (least > most) {
             fault(
                     "B4",

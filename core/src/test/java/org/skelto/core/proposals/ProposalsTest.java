@@ -3,6 +3,7 @@ package org.skelto.core.proposals;
 import static org.junit.jupiter.api.Assertions.assertEquals;
 import static org.junit.jupiter.api.Assertions.assertFalse;
 import static org.junit.jupiter.api.Assertions.assertNotNull;
+import static org.junit.jupiter.api.Assertions.assertNull;
 import static org.junit.jupiter.api.Assertions.assertTrue;
 
 import java.util.ArrayList;
@@ -34,15 +35,18 @@ import org.skelto.core.placement.PlacementRequestBuilder;
 import org.skelto.core.placement.Placer;
 import org.skelto.core.plan.Edit;
 import org.skelto.core.plan.Plan;
+import org.skelto.core.plan.equipment.Device;
+import org.skelto.core.plan.equipment.DeviceBuilder;
+import org.skelto.core.plan.equipment.DeviceKind;
 import org.skelto.core.plan.equipment.UnitKind;
 import org.skelto.core.plan.radio.Chirp;
 import org.skelto.core.plan.radio.Medium;
-import org.skelto.core.power.CableRuns;
+import org.skelto.core.plan.site.Place;
 import org.skelto.core.sample.ThornfellLodge;
 import org.skelto.core.snags.Checks;
 import org.skelto.core.snags.Severity;
 import org.skelto.core.snags.Snag;
-import org.skelto.core.wiring.BoardChooser;
+import org.skelto.core.wiring.BoardChoice;
 import org.skelto.core.work.Progress;
 
 /** The law of proposals: what is proposed leaves no stop and no fix behind that was not there. */
@@ -131,16 +135,12 @@ class ProposalsTest {
     }
 
     private static void whole(Facts facts, List<Proposed> all) {
-        Plan plan = facts.plan();
         all.add(new Proposed("links for all", proposals(facts).linksForAll()));
         all.add(new Proposed("pins", proposals(facts).terminals(null).edits()));
         all.add(new Proposed(
                 "channels", Channels.of(facts.site(), facts.tables()).edits()));
-        BoardChooser.of(
-                        plan,
-                        facts.parts(),
-                        0.2,
-                        (a, b) -> CableRuns.lengthM(facts.site(), a, b).orElse(0.0))
+        proposals(facts)
+                .boards(0.2)
                 .forEach(s -> s.choices()
                         .forEach(c -> all.add(new Proposed(s.name() + ": " + c.name() + " " + c.boards(), c.edits()))));
         for (Medium medium : List.of(Medium.WIFI_2G4, Medium.MESH_802154)) {
@@ -272,6 +272,64 @@ class ProposalsTest {
                         .options(id).stream().noneMatch(o -> o.medium().radio()));
             }
         });
+    }
+
+    @Test
+    void aBoardThatIsPutInTalksAndIsWired() {
+        Plan drawn = Demos.flat();
+        TreeMap<String, Device> devices = new TreeMap<>(drawn.devices());
+        for (String room : drawn.rooms().keySet()) {
+            devices.put("key-" + room, key(room));
+        }
+        Facts facts = new Facts(NameAssigner.assign(drawn.withDevices(devices)));
+        List<BoardChoice> made = proposals(facts).boards(0.2).get(0).choices().stream()
+                .filter(c -> !c.edits().isEmpty())
+                .toList();
+        assertEquals(drawn.rooms().size(), made.size());
+        for (BoardChoice choice : made) {
+            Plan then = applied(facts.plan(), choice.edits());
+            String unit = then.units().keySet().stream()
+                    .filter(u -> !drawn.units().containsKey(u))
+                    .findFirst()
+                    .orElseThrow();
+            assertTrue(then.links().values().stream().anyMatch(l -> l.from().equals(unit)), choice.name());
+            Facts after = new Facts(then);
+            assertFalse(after.wired().get(unit).needs().isEmpty());
+            after.wired().get(unit).needs().forEach(n -> {
+                assertNotNull(n.terminal());
+                assertNull(n.trouble());
+            });
+        }
+        List<Proposed> all = new ArrayList<>();
+        made.forEach(c -> all.add(new Proposed(c.name(), c.edits())));
+        assertEquals(List.of(), broken(facts, all));
+    }
+
+    private static Device key(String room) {
+        return DeviceBuilder.builder()
+                .name("key in " + room)
+                .kind(DeviceKind.PUSH_BUTTON)
+                .place(new Place(room, null, 1, 1, 1.1))
+                .build();
+    }
+
+    @Test
+    void channelsThatWereChosenAreTheBestAfterwards() {
+        for (Plan drawn : List.of(Demos.mill(), ThornfellLodge.plan())) {
+            Facts facts = new Facts(NameAssigner.assign(drawn));
+            Plan then = applied(
+                    facts.plan(), Channels.of(facts.site(), facts.tables()).edits());
+            Facts after = facts.after(then);
+            assertEquals(List.of(), Channels.of(after.site(), after.tables()).edits(), drawn.name());
+            // a mesh stays together
+            drawn.links().values().stream()
+                    .filter(l -> l.medium() == Medium.MESH_802154)
+                    .forEach(l -> assertEquals(frequency(then, l.from()), frequency(then, l.to())));
+        }
+    }
+
+    private static double frequency(Plan plan, String unit) {
+        return plan.units().get(unit).radio(Medium.MESH_802154).orElseThrow().frequencyMHz();
     }
 
     @Test

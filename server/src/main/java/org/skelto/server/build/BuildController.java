@@ -156,11 +156,6 @@ class BuildController {
             throw Refusal.invalid(
                     "The spare share cannot be.", List.of(new Problem("/spare", "must lie between 0 and 1")));
         }
-        SiteModel site = SiteModel.of(open.plan());
-        return BoardChooser.of(
-                site.plan(),
-                kept.parts(),
-                spare,
-                (a, b) -> CableRuns.lengthM(site, a, b).orElse(0.0));
+        return open.proposals().boards(spare);
     }
 }

@@ -48,6 +48,11 @@ public record BoardSet(
         this(main, more, null, null, null);
     }
 
+    /** The same with another two-wire bus. */
+    public BoardSet withBus(Chain other) {
+        return new BoardSet(main, more, other, line, code);
+    }
+
     /** The same with another main board. */
     public BoardSet withMain(String other) {
         return new BoardSet(other, more, bus, line, code);
