@@ -64,10 +64,10 @@ async function prices(event: Event) {
         :save="(v: string) => set('currency', v.toUpperCase(), 'currency')"
       />
       <EditField
-        label="Spare share"
+        label="Spares of small parts, %"
         numeric
-        :value="money.spareShare"
-        :save="(v: number) => set('spareShare', v, 'spare share')"
+        :value="Math.round(money.spareShare * 1000) / 10"
+        :save="(v: number) => set('spareShare', v / 100, 'spares')"
       />
       <EditField
         label="Price of a kWh"
@@ -115,8 +115,33 @@ async function prices(event: Event) {
         Walls close on {{ list.closesOn }};
         {{ list.firstOrder ? `the first order is due by ${list.firstOrder}` : "nothing is left to order" }}.
       </p>
-      <p v-if="list.missing.length" class="bad">
-        Not in the total, for no part is chosen: {{ list.missing.join(", ") }}.
+      <details v-if="list.missing.length">
+        <summary class="bad">
+          Not in the total: {{ list.missing.length }}
+          {{ list.missing.length === 1 ? "thing whose part is" : "things whose parts are" }} not chosen
+        </summary>
+        <ul class="unchosen">
+          <li v-for="m in list.missing" :key="m.at">
+            {{ m.name }}
+            <button
+              v-if="m.likely"
+              type="button"
+              class="plain"
+              :aria-label="`Take for ${m.name}: ${m.likely}`"
+              @click="bench.propose(m.edits, `part of ${m.name}`)"
+            >
+              Take: {{ m.likely }}
+            </button>
+            <span v-else class="quiet">{{
+              m.at.startsWith("/units") ? "a board follows from its devices: see Boards" : "choose it at Devices"
+            }}</span>
+          </li>
+        </ul>
+      </details>
+      <p class="quiet">
+        Lamps, sockets and other loads of the house are in it only where their part is chosen. Prices are typical
+        ones of {{ list.pricesOf
+        }}{{ list.ownPrices ? `, but for ${list.ownPrices} that were taken in` : "; take in those of your shops" }}.
       </p>
       <p v-if="list.unpriced.length" class="bad">Without a price: {{ list.unpriced.join(", ") }}.</p>
     </div>
@@ -192,7 +217,7 @@ async function prices(event: Event) {
           <tr>
             <th>Part</th>
             <th class="number">Needed</th>
-            <th class="number">Spare</th>
+            <th v-if="money.spareShare > 0" class="number">Spare</th>
             <th class="number">Owned</th>
             <th class="number">Buy</th>
             <th class="number">Each</th>
@@ -203,7 +228,7 @@ async function prices(event: Event) {
         </thead>
         <tbody v-for="supplier in suppliers" :key="supplier">
           <tr>
-            <th colspan="6" scope="rowgroup" class="shop">{{ supplier }}</th>
+            <th :colspan="money.spareShare > 0 ? 6 : 5" scope="rowgroup" class="shop">{{ supplier }}</th>
             <th class="number shop">{{ cost(sum(supplier)) }}</th>
             <th colspan="2" class="shop"></th>
           </tr>
@@ -213,12 +238,16 @@ async function prices(event: Event) {
               <span v-if="l.secondSupplier" class="quiet">or {{ l.secondSupplier }}</span>
             </td>
             <td class="number">{{ shown(l.needed, 0) }}{{ l.metres ? " m" : "" }}</td>
-            <td class="number">{{ l.spare ? shown(l.spare, 0) : "" }}</td>
+            <td v-if="money.spareShare > 0" class="number">{{ l.spare ? shown(l.spare, 0) : "" }}</td>
             <td class="number">{{ l.owned ? shown(l.owned, 0) : "" }}</td>
             <td class="number">
-              <b>{{ shown(l.buy, 0) }}{{ l.metres ? " m" : "" }}</b>
+              <b>{{ shown(l.buy, 0) }}{{ l.metres ? " m" : "" }}</b
+              ><span v-if="l.pack !== null && l.pack > 1" class="quiet"> in {{ shown(l.pack, 0) }}s</span>
             </td>
-            <td class="number">{{ l.price === null ? "" : shown(l.price, 2) }}</td>
+            <td class="number">
+              {{ l.price === null ? "" : shown(l.price, 2) }}
+              <span v-if="l.cheaper" class="quiet">{{ l.cheaper }}</span>
+            </td>
             <td class="number">{{ l.cost === null ? "no price" : shown(l.cost, 2) }}</td>
             <td :class="{ bad: l.late }">{{ l.orderBy ?? "" }}{{ l.late ? " passed" : "" }}</td>
             <td class="quiet">
@@ -237,6 +266,10 @@ async function prices(event: Event) {
 <style scoped>
 .big {
   font-size: 20px;
+}
+.unchosen {
+  columns: 2;
+  margin: 4px 0;
 }
 .import {
   padding: 6px 12px;

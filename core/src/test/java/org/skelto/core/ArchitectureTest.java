@@ -89,6 +89,7 @@ class ArchitectureTest {
                 "work");
         arrow(
                 "snags",
+                "build",
                 "calibration",
                 "channels",
                 "coverage",

@@ -61,7 +61,7 @@ public final class Workshop {
                 "{\"name\":\"stop\",\"kind\":\"VALVE\",\"place\":{\"room\":\"east\",\"xM\":5,\"yM\":3,\"heightM\":1},"
                         + "\"hand\":\"MECHANICAL\",\"rest\":\"CLOSED\",\"unit\":\"board\",\"ways\":[\"RULE\",\"ALONE\"],"
                         + "\"exitRoute\":false,\"outsideDoor\":false,\"obstacleDetection\":false,\"wiring\":{\"terminals\":"
-                        + "{\"turn\":\"main/G16 relays/2\",\"endshut\":\"main/G34\"},\"fixed\":false},"
+                        + "{\"turn\":\"main/G16 relays/2\",\"endshut\":\"main/G17\"},\"fixed\":false},"
                         + "\"works\":{\"part\":\"valve-ball\",\"supply\":\"rail\",\"load\":\"COIL\",\"endSensors\":1,"
                         + "\"travelS\":7}}",
                 "/cautions/LITHIUM",

@@ -9,7 +9,7 @@ import org.skelto.core.quantity.Figure;
  * What has to be bought, what it costs, and how that compares.
  *
  * @param lines by supplier
- * @param missing units whose part is not chosen, so that they are not in the total
+ * @param missing units and devices whose part is not chosen, so that they are not in the total
  * @param unpriced parts without a price
  * @param total of all that is to be bought, in the plan's currency
  * @param budget or null
@@ -18,13 +18,15 @@ import org.skelto.core.quantity.Figure;
  * @param steps what each further controller unlocks, the cheapest for what it gives first
  * @param feesPerMonth of services
  * @param energyKwh that everything takes in a year by standing there
+ * @param pricesOf month of the typical prices, such as 2026-10
+ * @param ownPrices how many lines have a price that a person took in
  * @param firstOrder the earliest day on which something has to be ordered before the walls close, or null
  */
 @RecordBuilder
 public record PartsList(
         String currency,
         List<BuyLine> lines,
-        List<String> missing,
+        List<LikelyParts.Unchosen> missing,
         List<String> unpriced,
         double total,
         @Nullable Double budget,
@@ -36,6 +38,8 @@ public record PartsList(
         double energyCost,
         Figure energy,
         @Nullable String closesOn,
+        String pricesOf,
+        int ownPrices,
         @Nullable String firstOrder)
         implements PartsListBuilder.With {
     /**
@@ -45,7 +49,9 @@ public record PartsList(
      * @param spare beyond that
      * @param owned in the drawer
      * @param buy pieces or metres left to buy
-     * @param price of one, or null when not known
+     * @param pack pieces or metres that are sold together, or null when they are sold one by one
+     * @param cheaper from how many on one costs less, in words, or null
+     * @param price of one at that number, or null when not known
      * @param cost of what is bought, or null
      * @param orderBy last day to order it before the walls close, or null
      * @param late whether that day has passed
@@ -62,6 +68,8 @@ public record PartsList(
             double spare,
             double owned,
             double buy,
+            @Nullable Double pack,
+            @Nullable String cheaper,
             @Nullable Double price,
             @Nullable Double cost,
             @Nullable Integer leadDays,

@@ -8,6 +8,7 @@ import java.util.HashSet;
 import java.util.List;
 import java.util.Map;
 import java.util.Objects;
+import java.util.Optional;
 import java.util.Set;
 import java.util.TreeMap;
 import java.util.TreeSet;
@@ -101,11 +102,7 @@ public final class Purchasing {
         return PartsListBuilder.builder()
                 .currency(plan.money().currency())
                 .lines(lines)
-                .missing(plan.units().values().stream()
-                        .filter(u -> !u.kind().alone() && u.boards() == null)
-                        .map(Unit::name)
-                        .sorted()
-                        .toList())
+                .missing(LikelyParts.of(plan, catalogue))
                 .unpriced(lines.stream()
                         .filter(l -> l.price() == null)
                         .map(BuyLine::name)
@@ -113,7 +110,7 @@ public final class Purchasing {
                 .total(total)
                 .budget(plan.money().budget())
                 .perOutput(outputs == 0 ? null : total / outputs)
-                .schools(schools(total, standby))
+                .schools(schools(lines, standby))
                 .steps(new SpendSteps(plan, this::partOf).of(lines))
                 .feesPerMonth(plan.services().values().stream()
                         .map(s -> s.feePerMonth())
@@ -132,6 +129,8 @@ public final class Purchasing {
                         Text.number(plan.money().energyPrice(), 2) + " "
                                 + plan.money().currency() + "/kWh"))
                 .closesOn(plan.wallWork() == null ? null : plan.wallWork().closesOn())
+                .pricesOf(Catalogue.PRICES_OF)
+                .ownPrices((int) lines.stream().filter(this::ownPrice).count())
                 .firstOrder(lines.stream()
                         .map(BuyLine::orderBy)
                         .filter(Objects::nonNull)
@@ -195,8 +194,11 @@ public final class Purchasing {
                 .sum();
         boolean small = part.price() != null && part.price() <= SMALL_PRICE && !metres;
         double spare = small ? Math.ceil(use.count * plan.money().spareShare()) : 0;
-        double buy = Math.max(0, use.count + spare - owned);
-        Double cost = part.price() == null ? null : buy * part.price();
+        double pack = part.figure(Quantity.PACK, metres ? 0 : 1);
+        double wanted = Math.max(0, use.count + spare - owned);
+        double buy = pack == 0 ? wanted : Math.ceil(wanted / pack - 1e-9) * pack;
+        Double price = price(part, buy);
+        Double cost = price == null ? null : buy * price;
         LocalDate orderBy = orderBy(part);
         boolean bought = buy > 0;
         return PartsListBuyLineBuilder.builder()
@@ -209,13 +211,38 @@ public final class Purchasing {
                 .spare(spare)
                 .owned(owned)
                 .buy(buy)
-                .price(part.price())
+                .pack(part.figure(Quantity.PACK).orElse(null))
+                .cheaper(cheaper(part))
+                .price(price)
                 .cost(cost)
                 .leadDays(part.leadDays())
                 .orderBy(bought && orderBy != null ? orderBy.toString() : null)
                 .late(bought && orderBy != null && orderBy.isBefore(today))
                 .uses(List.copyOf(use.by))
                 .build();
+    }
+
+    /** Price of one when so many are bought. */
+    private static Double price(Part part, double buy) {
+        Double less = part.figure(Quantity.BREAK_PRICE).orElse(null);
+        Double from = part.figure(Quantity.BREAK_FROM).orElse(null);
+        return less != null && from != null && buy >= from ? less : part.price();
+    }
+
+    private String cheaper(Part part) {
+        Double less = part.figure(Quantity.BREAK_PRICE).orElse(null);
+        Double from = part.figure(Quantity.BREAK_FROM).orElse(null);
+        return less == null || from == null
+                ? null
+                : Text.number(less, 2) + " each from " + Text.number(from, 0) + " on";
+    }
+
+    /** Whether a price is one that a person took in rather than the typical one. */
+    private boolean ownPrice(BuyLine line) {
+        return catalogue
+                .find(line.part())
+                .filter(p -> !Catalogue.builtIn().find(p.id()).map(Part::price).equals(Optional.ofNullable(p.price())))
+                .isPresent();
     }
 
     private LocalDate orderBy(Part part) {
@@ -238,7 +265,15 @@ public final class Purchasing {
                 .sum();
     }
 
-    private List<SchoolCost> schools(double total, double standby) {
+    /**
+     * Ways to build the same: the devices whose unit has its parts chosen, everything bought anew and nothing spare, so that
+     * the baskets are equal.
+     */
+    private List<SchoolCost> schools(List<BuyLine> lines, double standby) {
+        double total = lines.stream()
+                .filter(l -> l.price() != null)
+                .mapToDouble(l -> l.needed() * l.price())
+                .sum();
         double hourPrice = plan.money().hourPrice();
         double hoursMade = 0;
         double hoursFinished = 0;
@@ -249,10 +284,20 @@ public final class Purchasing {
         double finishedW = 0;
         double modulesW = 0;
         int relays = 0;
+        int compared = 0;
         Set<String> loads = new HashSet<>();
         double loadCost = 0;
         for (Map.Entry<String, Device> e : plan.devices().entrySet()) {
             Device d = e.getValue();
+            Part own = catalogue.find(d.known().part()).orElse(null);
+            if (own != null && (own.kind() == PartKind.LOAD || own.kind() == PartKind.DRIVE) && loads.add(e.getKey())) {
+                loadCost += price(own.id());
+            }
+            Unit unit = d.unit() == null ? null : plan.units().get(d.unit());
+            if (unit == null || !LikelyParts.chosen(unit)) {
+                continue;
+            }
+            compared++;
             BuildApproach school = BuildApproach.of(d.kind());
             hoursMade += school.hoursMade();
             hoursFinished += school.hoursFinished();
@@ -263,15 +308,10 @@ public final class Purchasing {
             finishedW += standby(school.finished());
             modulesW += standby(school.module());
             relays += d.kind() == DeviceKind.LIGHT_STRIP ? 0 : school.relays();
-            Part own = catalogue.find(d.known().part()).orElse(null);
-            if (own != null && (own.kind() == PartKind.LOAD || own.kind() == PartKind.DRIVE) && loads.add(e.getKey())) {
-                loadCost += price(own.id());
-            }
         }
-        long open = plan.units().values().stream()
-                .filter(u -> !SpendSteps.chosen(u))
-                .count();
-        String without = open == 0 ? "" : "; without " + open + " units whose part is not chosen";
+        int left = plan.devices().size() - compared;
+        String without = "; for " + compared + " devices"
+                + (left == 0 ? "" : ", without " + left + " whose controller has no part chosen");
         double network = networkCost();
         double relayBoards = 0;
         for (Unit unit : plan.units().values()) {
@@ -290,7 +330,7 @@ public final class Purchasing {
                         hoursMade,
                         hourPrice,
                         standby,
-                        "what this list costs" + without),
+                        "all of this list bought anew, nothing spare" + without),
                 school(
                         "hand",
                         "The same, relays wired by hand",
@@ -306,7 +346,7 @@ public final class Purchasing {
                         hoursModule,
                         hourPrice,
                         networkW() + modulesW,
-                        "a radio module for each output; finished devices where there is none"),
+                        "a radio module for each output; finished devices where there is none" + without),
                 school(
                         "finished",
                         "Finished smart devices",
@@ -314,7 +354,7 @@ public final class Purchasing {
                         hoursFinished,
                         hourPrice,
                         networkW() + finishedW,
-                        "one finished device for each; their fees and clouds are not in it"));
+                        "one finished device for each; their fees and clouds are not in it" + without));
     }
 
     private static SchoolCost school(

@@ -70,24 +70,21 @@ final class SpendSteps {
         List<String> order = new ArrayList<>(devices.keySet());
         // one that nothing hangs on costs its money all the same, and comes last
         order.removeIf(id -> devices.get(id).isEmpty() && cost.get(id) == 0);
-        order.sort(Comparator.comparing((String id) -> !chosen(plan.units().get(id)))
+        order.sort(Comparator.comparing(
+                        (String id) -> !LikelyParts.chosen(plan.units().get(id)))
                 .thenComparing(id -> cost.get(id) / worth(devices.get(id)))
                 .thenComparing(Comparator.naturalOrder()));
         for (String id : order) {
             sum += cost.get(id);
             steps.add(step(
                     id,
-                    plan.units().get(id).name() + (chosen(plan.units().get(id)) ? "" : " (its board is not chosen)"),
+                    plan.units().get(id).name()
+                            + (LikelyParts.chosen(plan.units().get(id)) ? "" : " (its board is not chosen)"),
                     cost.get(id),
                     sum,
                     devices.get(id).stream().map(Device::name).sorted().toList()));
         }
         return steps;
-    }
-
-    /** Whether what a unit costs is known: its parts are chosen, or it counts as a finished one. */
-    static boolean chosen(Unit unit) {
-        return unit.boards() != null || unit.kind().alone();
     }
 
     private static double each(Map<String, Double> bought, String part) {

@@ -9,6 +9,9 @@ import java.util.TreeMap;
 
 /** Parts by id: the built-in ones, and a person's own, which stand before built-in ones of the same id. */
 public final class Catalogue {
+    /** The month of the typical prices of the built-in parts. */
+    public static final String PRICES_OF = "2026-10";
+
     private static final Catalogue BUILT_IN = new Catalogue(PartFile.builtIn());
 
     private final Map<String, Part> parts = new TreeMap<>();

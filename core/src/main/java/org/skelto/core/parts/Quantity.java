@@ -77,7 +77,12 @@ public enum Quantity {
     ZONES("zones", "", 1, 256),
     OUTPUTS("outputs", "", 1, 256),
     TRAVEL_S("travelS", "s", 0.01, 3600),
-    PULSE_S("pulseS", "s", 0.01, 60);
+    PULSE_S("pulseS", "s", 0.01, 60),
+    /** Pieces or metres that are sold together. */
+    PACK("pack", "", 1, 10_000),
+    /** From so many pieces or metres on {@link #BREAK_PRICE} holds for each. */
+    BREAK_FROM("breakFrom", "", 2, 1_000_000),
+    BREAK_PRICE("breakPrice", "", 0, 1_000_000);
 
     private final String column;
     private final String unit;

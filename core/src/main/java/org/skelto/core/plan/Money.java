@@ -9,7 +9,7 @@ import org.skelto.core.plan.format.Within;
  *
  * @param currency three letters, such as EUR
  * @param budget 0 to 1e9, or null when there is none
- * @param spareShare of each small part that is bought too many, 0 to 1
+ * @param spareShare of each small part that is bought too many, 0 to 1; 0 for no spares
  * @param energyPrice of one kilowatt-hour, 0 to 100
  * @param hourPrice of one hour of the person's own work, 0 to 10 000
  */
@@ -22,5 +22,5 @@ public record Money(
         @Within(least = 0, most = 100) double energyPrice,
         @Within(least = 0, most = 10_000) double hourPrice) {
     /** What holds while nobody has said anything. */
-    public static final Money USUAL = new Money("EUR", null, 0.1, 0.3, 0);
+    public static final Money USUAL = new Money("EUR", null, 0, 0.3, 0);
 }

@@ -1,11 +1,13 @@
 package org.skelto.core.snags;
 
+import java.time.LocalDate;
 import java.util.ArrayList;
 import java.util.Arrays;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.stream.Stream;
+import org.skelto.core.build.PartsList;
 import org.skelto.core.calibration.Reading;
 import org.skelto.core.coverage.DemandReport;
 import org.skelto.core.facts.Facts;
@@ -92,6 +94,10 @@ final class CheckContext {
 
     Map<String, Wired> wired() {
         return facts.wired();
+    }
+
+    PartsList partsList(LocalDate today) {
+        return facts.partsList(today);
     }
 
     Map<String, PowerNode> power() {

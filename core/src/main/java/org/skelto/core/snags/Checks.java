@@ -24,7 +24,8 @@ public final class Checks {
             GroundChecks.CHECK,
             CoverageChecks.CHECK,
             NameChecks.CHECK,
-            OutageChecks.CHECK);
+            OutageChecks.CHECK,
+            CostChecks.CHECK);
 
     private Checks() {}
 

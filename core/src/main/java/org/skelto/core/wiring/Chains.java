@@ -1,9 +1,9 @@
 package org.skelto.core.wiring;
 
 import java.util.ArrayList;
-import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
+import java.util.Optional;
 import java.util.TreeMap;
 import org.skelto.core.parts.Catalogue;
 import org.skelto.core.parts.Part;
@@ -20,7 +20,6 @@ import org.skelto.core.work.ComputingBudget;
 public final class Chains {
     private static final double[] CLOCKS_K = {400, 100, 50, 10};
     private static final double[] PULL_UPS_OHM = {10_000, 4700, 2200, 1500, 1000};
-    private static final int MOST_REMEDIES = 2;
 
     private Chains() {}
 
@@ -57,20 +56,16 @@ public final class Chains {
     }
 
     /**
-     * Settings of a unit's two-wire bus that clear its electrical faults: a pull-up that suits it, or a slower clock with one.
-     * None where the cable is too much for any.
+     * What would clear the electrical faults of a unit's two-wire bus: a pull-up that suits it, or a slower clock with one. None
+     * where the cable is too much for any.
      */
-    public static Map<String, Chain> remedies(String id, Unit unit, Catalogue catalogue) {
+    public static Optional<Remedy> remedy(String id, Unit unit, Catalogue catalogue) {
         Map<String, Attached> boards = with(unit, catalogue, Trait.BUS);
         Chain now = TwoWireBus.chain(unit);
-        Map<String, Chain> remedies = new LinkedHashMap<>();
         for (double rate : CLOCKS_K) {
-            if (rate > now.rateK() || remedies.size() == MOST_REMEDIES) {
-                continue;
-            }
             for (double ohm : PULL_UPS_OHM) {
                 ComputingBudget.step();
-                Chain chain = now.with(c -> c.rateK(rate).pullUpOhm(ohm));
+                Chain chain = now.with(c -> c.rateK(Math.min(rate, now.rateK())).pullUpOhm(ohm));
                 Unit tried = unit.withBoards(unit.boards().withBus(chain));
                 boolean clear = new TwoWireBus(id, tried, catalogue)
                         .report(boards).faults().stream()
@@ -78,15 +73,19 @@ public final class Chains {
                                         f -> f.code().equals("B4") || f.code().equals("B5"));
                 if (clear) {
                     String pulled = "A pull-up of " + Text.number(ohm, 0) + " Ω";
-                    remedies.put(
-                            rate == now.rateK() ? pulled : pulled + " and a clock of " + Text.number(rate, 0) + " kHz",
-                            chain);
-                    break;
+                    return Optional.of(new Remedy(
+                            chain.rateK() == now.rateK()
+                                    ? pulled
+                                    : pulled + " and a clock of " + Text.number(chain.rateK(), 0) + " kHz",
+                            chain));
                 }
             }
         }
-        return remedies;
+        return Optional.empty();
     }
+
+    /** A bus set otherwise, and how in words. */
+    public record Remedy(String label, Chain bus) {}
 
     private static Map<String, Attached> with(Unit unit, Catalogue catalogue, Trait trait) {
         ComputingBudget.step();

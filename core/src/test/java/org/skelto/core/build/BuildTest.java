@@ -6,6 +6,7 @@ import static org.junit.jupiter.api.Assertions.assertNull;
 import static org.junit.jupiter.api.Assertions.assertTrue;
 
 import java.time.LocalDate;
+import java.util.EnumMap;
 import java.util.HashSet;
 import java.util.List;
 import java.util.Map;
@@ -14,6 +15,7 @@ import java.util.function.Function;
 import java.util.stream.Collectors;
 import org.junit.jupiter.api.Test;
 import org.skelto.core.Changed;
+import org.skelto.core.Demos;
 import org.skelto.core.Workshop;
 import org.skelto.core.assessment.Assessment;
 import org.skelto.core.facts.Facts;
@@ -21,7 +23,9 @@ import org.skelto.core.parts.Catalogue;
 import org.skelto.core.parts.Part;
 import org.skelto.core.parts.PartFile;
 import org.skelto.core.parts.PriceFile;
+import org.skelto.core.parts.Quantity;
 import org.skelto.core.plan.Plan;
+import org.skelto.core.radio.SlabTables;
 import org.skelto.core.sample.ThornfellLodge;
 import org.skelto.core.wiring.WiredContacts;
 import org.w3c.dom.Document;
@@ -118,7 +122,7 @@ class BuildTest {
                 .filter(at -> !at.isEmpty())
                 .sorted()
                 .toList();
-        assertEquals(List.of("dimmers/1", "main/G16 relays/2", "main/G34", "main/G4 relays/1"), terminals);
+        assertEquals(List.of("dimmers/1", "main/G16 relays/2", "main/G17", "main/G4 relays/1"), terminals);
         assertEquals(terminals.size(), new HashSet<>(terminals).size());
     }
 
@@ -206,6 +210,68 @@ class BuildTest {
     }
 
     @Test
+    void whatIsSoldTogetherIsBoughtTogetherAndManyCostLess() throws PartFile.Unreadable {
+        Plan plan = Changed.with(
+                Workshop.plan(),
+                "/units/board/boards/more/relays/driver",
+                "{\"baseOhm\":1000,\"gain\":100,\"diode\":true}");
+        // four coils, sold in tens
+        assertEquals(10, lines(plan).get("driver-set").buy());
+        Part relay = Catalogue.builtIn().find("relay-4-high").orElseThrow();
+        Map<Quantity, Double> figures = new EnumMap<>(relay.figures());
+        figures.put(Quantity.PACK, 3.0);
+        figures.put(Quantity.BREAK_FROM, 3.0);
+        figures.put(Quantity.BREAK_PRICE, 4.0);
+        Catalogue own = Catalogue.builtIn().with(List.of(relay.with(b -> b.figures(figures))));
+        PartsList list = new Facts(Workshop.plan(), new SlabTables(), List.of(), own).partsList(TODAY);
+        PartsList.BuyLine line = list.lines().stream()
+                .filter(l -> l.part().equals("relay-4-high"))
+                .findFirst()
+                .orElseThrow();
+        assertEquals(3, line.buy());
+        assertEquals(12, line.cost(), 1e-9);
+        assertEquals("4.00 each from 3 on", line.cheaper());
+        // nobody wished for spares
+        assertTrue(list.lines().stream().allMatch(l -> l.spare() == 0));
+    }
+
+    @Test
+    void whatIsInNoTotalIsNamedWithItsLikelyPart() {
+        Plan plan = Demos.mill();
+        List<LikelyParts.Unchosen> missing = list(plan).missing();
+        assertFalse(missing.isEmpty());
+        for (LikelyParts.Unchosen m : missing) {
+            if (m.likely() != null) {
+                Plan then = Changed.after(plan, m.edits());
+                assertEquals(missing.size() - 1, list(then).missing().size(), m.name());
+            }
+        }
+        assertTrue(missing.stream().anyMatch(m -> m.likely() != null));
+    }
+
+    @Test
+    void waysToBuildAreComparedForTheSameDevices() {
+        Plan plan = Workshop.plan();
+        List<PartsList.SchoolCost> all = list(plan).schools();
+        assertTrue(all.stream().allMatch(s -> s.about().contains("for 4 devices")), all.toString());
+        // a device whose controller has no board changes neither side
+        Plan more = Changed.with(
+                plan,
+                "/units/bare",
+                "{\"name\":\"bare\",\"kind\":\"CONTROLLER\",\"power\":{\"source\":\"MAINS\",\"circuit\":\"mains\","
+                        + "\"backupH\":0},\"channels\":0,\"maxClients\":0,\"internetEntry\":false,\"broker\":false}",
+                "/devices/more",
+                "{\"name\":\"more\",\"kind\":\"SOCKET\",\"unit\":\"bare\",\"exitRoute\":false,"
+                        + "\"outsideDoor\":false,\"obstacleDetection\":false}");
+        List<PartsList.SchoolCost> then = list(more).schools();
+        for (int i = 0; i < all.size(); i++) {
+            assertEquals(
+                    all.get(i).parts(), then.get(i).parts(), 1e-9, all.get(i).id());
+            assertEquals(all.get(i).hours(), then.get(i).hours(), 1e-9);
+        }
+    }
+
+    @Test
     void lastDaysToOrderFollowFromTheDayTheWallsClose() {
         Plan plan = Changed.with(Workshop.plan(), "/wallWork", "{\"open\":true,\"closesOn\":\"2026-12-01\"}");
         PartsList.BuyLine rail = lines(plan).get("rail-12");
@@ -269,7 +335,7 @@ class BuildTest {
                 .toList();
         assertTrue(
                 terminals.containsAll(
-                        List.of("main/G4", "relays/1", "relays/1 common", "relays/2", "dimmers/1", "main/G34")),
+                        List.of("main/G4", "relays/1", "relays/1 common", "relays/2", "dimmers/1", "main/G17")),
                 terminals.toString());
     }
 

@@ -57,7 +57,7 @@ class ElectricChecksTest {
                 "B2 | 1 | /units/board/boards/more/dimmers/address | 5",
                 "B2 | 1 | /units/board/boards/more/dimmers/address | 70",
                 "B4 | 0 | /units/board/boards/bus | {\"cable\":\"cable-alarm\",\"lengthM\":6,\"rateK\":400,\"ends\":0,\"reference\":false}",
-                "B4 | 0 | /units/board/boards/bus | {\"cable\":\"cable-alarm\",\"lengthM\":1,\"rateK\":100,\"pullUpOhm\":300,\"ends\":0,\"reference\":false}",
+                "B4 | 1 | /units/board/boards/bus | {\"cable\":\"cable-alarm\",\"lengthM\":1,\"rateK\":100,\"pullUpOhm\":300,\"ends\":0,\"reference\":false}",
                 "B5 | 0 | /units/board/boards/bus | {\"lengthM\":0.3,\"rateK\":10,\"periodMs\":2,\"ends\":0,\"reference\":false}",
                 "B6 | 1 | /units/board/boards/more/far | {\"part\":\"relay-8-serial\",\"address\":1}",
                 "C9 | 1 | /units/gateway | {\"name\":\"Board\",\"kind\":\"CONTROLLER\",\"power\":{\"source\":\"MAINS\",\"backupH\":0},\"channels\":0,\"maxClients\":0,\"internetEntry\":false,\"broker\":false}",
