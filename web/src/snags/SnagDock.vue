@@ -113,17 +113,20 @@ const unchecked = computed(() => (bench.shown?.failures ?? []).length > 0);
         </button>
         <button v-if="snag.accepted !== null" type="button" class="soft" @click="reopen(snag)">Reopen</button>
         <button
-          v-else-if="accepting !== snag.key"
+          v-else-if="accepting !== snag.key && snag.code !== 'D1'"
           type="button"
           class="soft"
           :aria-label="`Accept as it is: ${snag.title}`"
-          @click="accepting = snag.key"
+          @click="((accepting = snag.key), (reason = ''))"
         >
           Accept
         </button>
       </div>
       <form v-if="accepting === snag.key" class="row" @submit.prevent="accept(snag)">
-        <label class="field grow">Why it may stay<input v-model="reason" required maxlength="1000" /></label>
+        <label class="field grow"
+          >{{ snag.severity === "STOP" ? "Why this stop may stay, in a sentence" : "Why it may stay"
+          }}<input v-model="reason" required :minlength="snag.severity === 'STOP' ? 12 : 1" maxlength="1000"
+        /></label>
         <button type="submit" class="act">Accept</button>
       </form>
     </article>

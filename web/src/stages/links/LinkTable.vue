@@ -348,7 +348,7 @@ const putLink = (link: string, field: string, value: unknown, label: string) =>
             <th>Link</th>
             <th>To</th>
             <th class="number">Margin, dB</th>
-            <th class="number">Chance</th>
+            <th class="number" title="that it works at this place; no share of time">Confidence</th>
             <th class="number">Reach, m</th>
             <th>Second path</th>
             <th>Battery</th>
@@ -416,7 +416,7 @@ const putLink = (link: string, field: string, value: unknown, label: string) =>
             <th>Link</th>
             <th class="number">Distance, m</th>
             <th class="number">Margin, dB</th>
-            <th class="number">Chance</th>
+            <th class="number" title="that it works at this place; no share of time">Confidence</th>
             <th class="number">Target</th>
             <th v-if="anyDark">Now</th>
           </tr>

@@ -117,7 +117,7 @@ const remove = (id: string) =>
           <th>Radio</th>
           <th>Heard by</th>
           <th class="number">Margin, dB</th>
-          <th class="number">Chance</th>
+          <th class="number" title="that it works at this place; no share of time">Confidence</th>
           <th><span class="unseen">Remove</span></th>
         </tr>
       </thead>

@@ -95,6 +95,10 @@ const remove = (id: string) =>
   );
 const learn = (learned: Schemas["PathLearned"] | null, what: string) =>
   bench.put(`${pointer("paths", far.path!)}/learned`, learned, what);
+/** Receivers report no more than so much, dB. */
+const SNR_CAP = 10;
+const snr = (db: number | null) =>
+  db === null ? "not given" : `${db >= SNR_CAP ? "at least " : ""}${shown(db, 1)} dB`;
 </script>
 
 <template>
@@ -160,9 +164,10 @@ const learn = (learned: Schemas["PathLearned"] | null, what: string) =>
             </td>
             <td class="number">
               {{
-                [l.compared.reading.snrDb, l.compared.predictedSnrDb]
-                  .map((v) => (v === null ? "not given" : `${shown(v, 1)} dB`))
-                  .join(", ")
+                [
+                  l.compared.reading.snrDb === null ? "not given" : `${shown(l.compared.reading.snrDb, 1)} dB`,
+                  snr(l.compared.predictedSnrDb),
+                ].join(", ")
               }}
             </td>
             <td class="quiet">{{ l.compared.reading.at.slice(0, 16).replace("T", " ") }}</td>

@@ -11,6 +11,7 @@ import org.skelto.core.plan.Wording;
 import org.skelto.core.plan.equipment.Unit;
 import org.skelto.core.plan.radio.Medium;
 import org.skelto.core.plan.radio.Radio;
+import org.skelto.core.radio.Budget;
 import org.skelto.core.radio.Indoors;
 import org.skelto.core.radio.LossModel;
 import org.skelto.core.radio.SlabTables;
@@ -106,8 +107,8 @@ public final class Channels {
                 site.position(b.of).orElseThrow(),
                 b.of.place(),
                 a.radio.frequencyMHz());
-        double there = a.radio.eirpDbm() - lossDb + b.radio.antennaGainDbi() - b.radio.feederLossDb();
-        double back = b.radio.eirpDbm() - lossDb + a.radio.antennaGainDbi() - a.radio.feederLossDb();
+        double there = Budget.leavesDbm(a.radio) - lossDb + Budget.takesDb(b.radio);
+        double back = Budget.leavesDbm(b.radio) - lossDb + Budget.takesDb(a.radio);
         return (Math.pow(10, there / 10) + Math.pow(10, back / 10)) / 2;
     }
 

@@ -100,8 +100,8 @@ public final class CoverageScenario {
     /** Level that would arrive without loss: the mapped radio's own power, or a usual sensor's with this one's antenna. */
     public double levelDbm(Radio radio) {
         return upward(medium)
-                ? client.eirpDbm() + radio.antennaGainDbi() - radio.feederLossDb()
-                : radio.eirpDbm() + client.antennaGainDbi() - client.feederLossDb();
+                ? Budget.leavesDbm(client) + Budget.takesDb(radio)
+                : Budget.leavesDbm(radio) + Budget.takesDb(client);
     }
 
     /** The level that the receiving end needs, dBm. */

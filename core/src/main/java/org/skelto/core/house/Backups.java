@@ -40,8 +40,9 @@ public final class Backups {
      * A box on a path.
      *
      * @param why what carries it, in words
+     * @param backed whether something was put there to carry it, rather than cells that it has anyway
      */
-    public record BackupBox(String unit, String name, double hours, String why) {}
+    public record BackupBox(String unit, String name, double hours, String why, boolean backed) {}
 
     /** The paths of all devices that guard property or life. */
     public static List<BackupPath> of(Plan plan, Outages outages) {
@@ -74,7 +75,8 @@ public final class Backups {
         ComputingBudget.step();
         Unit unit = plan.units().get(id);
         double hours = dark.powered(id) ? until.getOrDefault(id, Outage.LONGEST_H) : 0;
-        return new BackupBox(id, unit.name(), hours, why(id, unit));
+        Store store = dark.store(id);
+        return new BackupBox(id, unit.name(), hours, why(id, unit), hours > 0 && (store == null || !store.cells()));
     }
 
     private String why(String id, Unit unit) {

@@ -61,7 +61,7 @@ final class LinkRules {
             return "its radio only sends, so no answer can come back";
         }
         if (!report.meets()) {
-            return "chance " + Text.percent(report.chance()) + " is under the " + Text.percent(report.target())
+            return "confidence " + Text.percent(report.chance()) + " is under the " + Text.percent(report.target())
                     + " that it should have; the margin is " + Text.db(report.marginDb());
         }
         return radio == null ? null : unlawful(radio);
@@ -121,7 +121,7 @@ final class LinkRules {
                     + ", no fading");
         } else if (report.marginDb() != null) {
             reasons.add("margin " + Text.db(report.marginDb()) + " over " + Text.metres(report.distanceM())
-                    + ", chance " + Text.percent(report.chance()) + " for a target of "
+                    + ", confidence " + Text.percent(report.chance()) + " for a target of "
                     + Text.percent(report.target()));
         }
         reasons.add(battery ? "sends rarely, so a battery carries it" : "has mains, so it may listen all the time");

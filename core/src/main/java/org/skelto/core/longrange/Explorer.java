@@ -272,7 +272,7 @@ public final class Explorer {
                 .airtimeMs(airtime)
                 .leastIntervalS(law.leastIntervalS())
                 .framesPerHour(3600 / least)
-                .years(Outposts.yearsSending(plan, parts, unit, airtime * tries))
+                .years(Outposts.yearsSending(plan, parts, report.from(), airtime * tries))
                 .delivery(chance * Air.delivery(success(airtime), tries))
                 .ackMs(airtime + TURNAROUND_MS + answerMs(chirp))
                 .meets(margin >= report.neededDb())
@@ -334,12 +334,12 @@ public final class Explorer {
                 .chance(Chance.figure(s.marginDb(), sigmaDb))
                 .airtime(Traffic.airtimeFigure(chirp, message, bytes))
                 .interval(law.intervalFigure(s.airtimeMs() * tries))
-                .battery(Outposts.sendingFigure(plan, parts, unit, s.airtimeMs() * tries))
+                .battery(Outposts.sendingFigure(plan, parts, report.from(), s.airtimeMs() * tries))
                 .delivery(Figure.of(
-                        "chance of the place · (1 − (1 − p)^k); p = e^(−h T)",
+                        "confidence at the place · (1 − (1 − p)^k); p = e^(−h T)",
                         "unslotted access; senders independent of each other",
                         false,
-                        "chance of the place",
+                        "confidence at the place",
                         Text.percent(s.chance()),
                         "T, time on air",
                         Text.number(s.airtimeMs(), 1) + " ms",

@@ -38,6 +38,9 @@ public final class FieldTest {
     private static final double LEAST_M = 5;
     private static final double THERMAL_DBM_HZ = -174;
 
+    /** Chirp receivers report no more than this, dB; typical. */
+    public static final double SNR_CAP_DB = 10;
+
     private FieldTest() {}
 
     /**
@@ -73,7 +76,8 @@ public final class FieldTest {
     /**
      * A reading beside its prediction by the tables.
      *
-     * @param predictedSnrDb signal over noise that the receiver at the other end would see, or null for other media
+     * @param predictedSnrDb signal over noise that the receiver at the other end would report, or null for other media; at
+     *     {@value #SNR_CAP_DB} dB at least that, as receivers report no more
      */
     public record FieldCompared(
             FieldReading reading,
@@ -176,17 +180,19 @@ public final class FieldTest {
                                 sender.frequencyMHz())
                         .lossDb();
         double walls = wallsDb(site, tables, unit, sender, other);
-        double predicted = sender.eirpDbm() - loss - walls + receiver.antennaGainDbi() - receiver.feederLossDb();
+        double predicted = Budget.leavesDbm(sender) - loss - walls + Budget.takesDb(receiver);
         Double snr = receiver.chirp() == null
                 ? null
-                : Double.valueOf(predicted
-                        - THERMAL_DBM_HZ
-                        - 10 * Math.log10(receiver.chirp().bandwidthKHz() * 1000)
-                        - (Budget.sensitivityDbm(receiver)
-                                - ChirpModulation.sensitivityDbm(
-                                        receiver.chirp().spreadingFactor(),
-                                        receiver.chirp().bandwidthKHz(),
-                                        0)));
+                : Double.valueOf(Math.min(
+                        SNR_CAP_DB,
+                        predicted
+                                - THERMAL_DBM_HZ
+                                - 10 * Math.log10(receiver.chirp().bandwidthKHz() * 1000)
+                                - (Budget.sensitivityDbm(receiver)
+                                        - ChirpModulation.sensitivityDbm(
+                                                receiver.chirp().spreadingFactor(),
+                                                receiver.chirp().bandwidthKHz(),
+                                                0))));
         return new FieldCompared(
                 r,
                 predicted,
@@ -198,7 +204,7 @@ public final class FieldTest {
                         "link budget; the path's model over this part of its ground, without what was learned",
                         false,
                         "EIRP",
-                        Text.dbm(sender.eirpDbm()),
+                        Text.dbm(Budget.leavesDbm(sender)),
                         "antennas above the ground",
                         Text.metres(own) + " and " + Text.metres(height),
                         "loss over the ground",
@@ -206,6 +212,6 @@ public final class FieldTest {
                         "walls around the sender",
                         Text.db(walls),
                         "antenna and feeder of the receiver",
-                        Text.db(receiver.antennaGainDbi() - receiver.feederLossDb())));
+                        Text.db(Budget.takesDb(receiver))));
     }
 }

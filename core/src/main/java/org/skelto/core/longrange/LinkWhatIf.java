@@ -152,7 +152,7 @@ final class LinkWhatIf {
                         "link budget; the path's model over this part of its ground",
                         false,
                         "EIRP",
-                        Text.dbm(sender.eirpDbm()),
+                        Text.dbm(Budget.leavesDbm(sender)),
                         "over",
                         Text.metres(to - from) + ", antennas at " + Text.metres(oneM) + " and " + Text.metres(otherM),
                         "loss over the ground",
@@ -160,7 +160,7 @@ final class LinkWhatIf {
                         "walls, as they count now",
                         Text.db(wallsDb),
                         "receiving antenna and feeder",
-                        Text.db(receiver.antennaGainDbi() - receiver.feederLossDb()),
+                        Text.db(Budget.takesDb(receiver)),
                         "receiver floor",
                         Text.dbm(Budget.sensitivityDbm(receiver))));
     }

@@ -134,9 +134,10 @@ public final class SharedAir {
      * Frames that come again and again.
      *
      * @param because the unit whose messages bring them about: itself, or the one that is answered or relayed
+     * @param by the unit that sends them
      * @param radio that sends them
      */
-    private record Frames(String because, Radio radio, double airtimeMs, double perSecond) {}
+    private record Frames(String because, String by, Radio radio, double airtimeMs, double perSecond) {}
 
     /** All sub-bands in which anything is sent, from low to high. */
     public static List<SubBand> of(Plan plan) {
@@ -172,6 +173,39 @@ public final class SharedAir {
         return deliveries;
     }
 
+    /**
+     * What answering and passing on takes of a unit's time on air.
+     *
+     * @param law what the region's table says of it, all answers taken as one message that comes again and again
+     */
+    public record Answering(String unit, String name, Medium medium, double percent, AirLaw law) {}
+
+    /** Units that answer or pass on, with what that takes; gateways above all. */
+    public static List<Answering> answering(Plan plan) {
+        Map<String, Map<Radio, List<Frames>>> byUnit = new TreeMap<>();
+        onAir(plan, voices(plan)).stream()
+                .filter(f -> !f.by().equals(f.because()))
+                .forEach(f -> byUnit.computeIfAbsent(f.by(), u -> new LinkedHashMap<>())
+                        .computeIfAbsent(f.radio(), r -> new ArrayList<>())
+                        .add(f));
+        List<Answering> all = new ArrayList<>();
+        byUnit.forEach((unit, radios) -> radios.forEach((radio, frames) -> {
+            double perSecond = frames.stream().mapToDouble(Frames::perSecond).sum();
+            double onMs = frames.stream()
+                            .mapToDouble(f -> f.perSecond() * f.airtimeMs())
+                            .sum()
+                    / perSecond;
+            Traffic answers = new Traffic(Explorer.ACK_BYTES, false, onMs, 1 / perSecond, 1);
+            all.add(new Answering(
+                    unit,
+                    plan.units().get(unit).name(),
+                    radio.medium(),
+                    100 * perSecond * onMs / 1000,
+                    AirLaw.of(plan.region(), radio, answers)));
+        }));
+        return all;
+    }
+
     private static List<Voice> voices(Plan plan) {
         List<Voice> voices = new ArrayList<>();
         plan.units()
@@ -191,19 +225,20 @@ public final class SharedAir {
                 continue;
             }
             double tries = v.traffic().tries() / intervalS;
-            onAir.add(new Frames(v.unit(), v.radio(), v.traffic().airtimeMs(), tries));
+            onAir.add(new Frames(v.unit(), v.unit(), v.radio(), v.traffic().airtimeMs(), tries));
             for (Link link : plan.links().values()) {
                 if (link.medium() != v.radio().medium() || !link.joins(v.unit())) {
                     continue;
                 }
-                Unit receiver = Objects.requireNonNull(plan.units().get(link.other(v.unit())));
+                String other = link.other(v.unit());
+                Unit receiver = Objects.requireNonNull(plan.units().get(other));
                 receiver.radio(link.medium()).filter(v::meets).ifPresent(radio -> {
                     if (link.twoWay() && Boolean.TRUE.equals(v.message().acknowledged())) {
                         double answerMs = Traffic.airtimeMs(radio.chirp(), receiver.says(), Explorer.ACK_BYTES);
-                        onAir.add(new Frames(v.unit(), radio, answerMs, 1 / intervalS));
+                        onAir.add(new Frames(v.unit(), other, radio, answerMs, 1 / intervalS));
                     }
                     if (Boolean.TRUE.equals(receiver.relays())) {
-                        onAir.add(new Frames(v.unit(), radio, v.traffic().airtimeMs(), tries));
+                        onAir.add(new Frames(v.unit(), other, radio, v.traffic().airtimeMs(), tries));
                     }
                 });
             }

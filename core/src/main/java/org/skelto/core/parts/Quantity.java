@@ -52,6 +52,8 @@ public enum Quantity {
     CAPACITY_AH("capacityAh", "Ah", 0.01, 10_000),
     /** Share that it loses in a year by itself. */
     SELF_DISCHARGE("selfDischarge", "per year", 0, 1),
+    /** Years after which a cell is to be changed whatever was taken out of it: shelf life, or calendar life. */
+    SHELF_YEARS("shelfYears", "years", 0.5, 40),
     /** Greatest pulse that a cell can carry. */
     PULSE_A("pulseA", "A", 0.001, 5000),
     /** Share of the capacity that can be used. */

@@ -16,8 +16,9 @@ import org.skelto.core.work.ComputingBudget;
  * @param usable share of it down to where the unit stops, with the cold
  * @param cold share of it that the cold leaves, 0 to 1
  * @param selfDischarge share that is lost in a year
+ * @param shelfYears after which cells of the kind are to be changed whatever was taken out of them
  */
-record Battery(double volts, double capacityMah, double usable, double cold, double selfDischarge) {
+record Battery(double volts, double capacityMah, double usable, double cold, double selfDischarge, double shelfYears) {
     /** Share of the capacity that is left in the cold, for cells that are not made for it; typical. */
     private static final double OUTDOORS = 0.85;
 
@@ -41,7 +42,8 @@ record Battery(double volts, double capacityMah, double usable, double cold, dou
                 cell.figure(Quantity.CAPACITY_AH, 0) * 1000 * unit.power().parts(),
                 cell.figure(Quantity.USABLE, 1) * cold,
                 cold,
-                cell.figure(Quantity.SELF_DISCHARGE, 0));
+                cell.figure(Quantity.SELF_DISCHARGE, 0),
+                cell.figure(Quantity.SHELF_YEARS, Double.POSITIVE_INFINITY));
     }
 
     /** Share of the capacity of cells, or of a backup's, that the cold leaves where a unit stands. */
@@ -53,7 +55,7 @@ record Battery(double volts, double capacityMah, double usable, double cold, dou
     }
 
     double years(double averageUa) {
-        return Electrics.years(capacityMah, usable, selfDischarge, averageUa);
+        return Math.min(shelfYears, Electrics.years(capacityMah, usable, selfDischarge, averageUa));
     }
 
     double usableWh() {
@@ -62,8 +64,8 @@ record Battery(double volts, double capacityMah, double usable, double cold, dou
 
     Figure figure(double averageUa) {
         return Figure.of(
-                "capacity · usable / (average + capacity · self-discharge / 8766 h)",
-                "charge of each cycle; catalogue",
+                "capacity · usable / (average + capacity · self-discharge / 8766 h), at most the shelf life",
+                "charge of each cycle; catalogue; shelf life typical, 2026",
                 cold < 1,
                 "capacity",
                 Text.number(capacityMah, 0) + " mAh",
@@ -74,7 +76,9 @@ record Battery(double volts, double capacityMah, double usable, double cold, dou
                 "self-discharge in a year",
                 Text.share(selfDischarge),
                 "average of a cycle",
-                Text.number(averageUa, 1) + " µA");
+                Text.number(averageUa, 1) + " µA",
+                "shelf life",
+                Double.isInfinite(shelfYears) ? "not in the catalogue" : Text.number(shelfYears, 0) + " years");
     }
 
     static Exposure exposure(Plan plan, Unit unit) {

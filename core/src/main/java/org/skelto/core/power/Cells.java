@@ -1,6 +1,7 @@
 package org.skelto.core.power;
 
 import java.util.List;
+import org.skelto.core.parts.Catalogue;
 import org.skelto.core.parts.Part;
 import org.skelto.core.parts.PartKind;
 import org.skelto.core.parts.Quantity;
@@ -15,8 +16,6 @@ import org.skelto.core.plan.site.Exposure;
 import org.skelto.core.power.PowerNode.PowerFault;
 import org.skelto.core.quantity.Figure;
 import org.skelto.core.quantity.Text;
-import org.skelto.core.radio.Traffic;
-import org.skelto.core.site.SiteModel;
 import org.skelto.core.work.ComputingBudget;
 
 /** How long cells last, and what they cannot do. */
@@ -32,22 +31,23 @@ final class Cells {
     private Cells() {}
 
     /** The life of a unit's cells, or null when cells or duty are not known. */
-    static PowerNode.CellLife life(Plan plan, SiteModel site, Unit unit, Part cell, List<PowerFault> faults) {
+    static PowerNode.CellLife life(
+            Plan plan, Catalogue parts, String id, Unit unit, Part cell, List<PowerFault> faults) {
         ComputingBudget.step();
         if (unit.power().source() != PowerSource.BATTERY || cell == null || cell.kind() != PartKind.BATTERY) {
             return null;
         }
         Exposure exposure = Battery.exposure(plan, unit);
         dangers(unit, cell, exposure, faults);
-        Duty duty = Traffic.timed(unit);
+        Battery battery = Battery.of(plan, unit, cell);
+        Duty duty = Spent.of(plan, parts, id, unit, battery.volts());
         if (duty == null) {
             return null;
         }
-        Battery battery = Battery.of(plan, unit, cell);
         double average = Outposts.averageUa(duty, battery.volts());
         List<SunModel.MonthOfSun> months = Outposts.months(plan.place(), unit, battery, average);
         boolean carried = !months.isEmpty() && SunModel.diesIn(months) == null;
-        double years = carried ? CARRIED_YEARS : battery.years(average);
+        double years = carried ? Math.min(CARRIED_YEARS, battery.shelfYears()) : battery.years(average);
         double wish = duty.wishYears() == null ? USUAL_WISH_YEARS : duty.wishYears();
         if (years < wish) {
             faults.add(new PowerFault(

@@ -10,7 +10,6 @@ import org.jspecify.annotations.Nullable;
 import org.skelto.core.parts.Catalogue;
 import org.skelto.core.parts.Part;
 import org.skelto.core.parts.PartKind;
-import org.skelto.core.parts.Quantity;
 import org.skelto.core.plan.Plan;
 import org.skelto.core.plan.equipment.Unit;
 import org.skelto.core.plan.power.Duty;
@@ -106,9 +105,9 @@ public final class Outposts {
     private static OutpostEnergy of(Plan plan, Catalogue parts, String id, Unit unit) {
         ComputingBudget.step();
         Part cell = cell(parts, unit).orElse(null);
-        Duty duty = Traffic.timed(unit);
-        double volts = cell == null ? 3 : cell.figure(Quantity.OUTPUT_V, 3);
         Battery battery = cell == null ? null : Battery.of(plan, unit, cell);
+        double volts = battery == null ? 3 : battery.volts();
+        Duty duty = Spent.of(plan, parts, id, unit, volts);
         double average = averageUa(duty, volts);
         List<SunModel.MonthOfSun> months = months(plan.place(), unit, battery, average);
         return OutpostsOutpostEnergyBuilder.builder()
@@ -129,22 +128,23 @@ public final class Outposts {
     }
 
     /** Years of a unit's cells if its sending took so long; null when it has none, or they or its duty are not known. */
-    public static Double yearsSending(Plan plan, Catalogue parts, Unit unit, double sendMs) {
-        return sending(plan, parts, unit, sendMs)
+    public static Double yearsSending(Plan plan, Catalogue parts, String id, double sendMs) {
+        return sending(plan, parts, id, sendMs)
                 .map(s -> s.battery().years(s.averageUa()))
                 .orElse(null);
     }
 
     /** How those years come about; null where there are none. */
-    public static Figure sendingFigure(Plan plan, Catalogue parts, Unit unit, double sendMs) {
-        return sending(plan, parts, unit, sendMs)
+    public static Figure sendingFigure(Plan plan, Catalogue parts, String id, double sendMs) {
+        return sending(plan, parts, id, sendMs)
                 .map(s -> s.battery().figure(s.averageUa()))
                 .orElse(null);
     }
 
     private record Sending(Battery battery, double averageUa) {}
 
-    private static Optional<Sending> sending(Plan plan, Catalogue parts, Unit unit, double sendMs) {
+    private static Optional<Sending> sending(Plan plan, Catalogue parts, String id, double sendMs) {
+        Unit unit = plan.units().get(id);
         Optional<Part> cell = cell(parts, unit);
         if (unit.power().source() != PowerSource.BATTERY || cell.isEmpty() || unit.duty() == null) {
             return Optional.empty();
@@ -156,7 +156,8 @@ public final class Outposts {
                         .map(p -> p.kind() == Pulse.Kind.SEND ? p.lasting(sendMs) : p)
                         .toList());
         Battery battery = Battery.of(plan, unit, cell.get());
-        return Optional.of(new Sending(battery, averageUa(set, battery.volts())));
+        Duty whole = Spent.with(plan, parts, id, unit, battery.volts(), set);
+        return Optional.of(new Sending(battery, averageUa(whole, battery.volts())));
     }
 
     private static Optional<Part> cell(Catalogue parts, Unit unit) {

@@ -277,7 +277,8 @@ public final class PowerTree {
             PowerFaults.ports(unit, main, children, given(id)[1], faults);
         }
         CableRun run = run(id, unit, draw, between, faults);
-        PowerNode.CellLife cell = Cells.life(plan, site, unit, part(unit.power().part()), faults);
+        PowerNode.CellLife cell =
+                Cells.life(plan, catalogue, id, unit, part(unit.power().part()), faults);
         Store store = Store.of(plan, unit, backup(unit), cell, draw.typicalW() + given(id)[0], catalogue);
         double inputV = maker == null ? draw.volts() : inputV(unit, maker);
         double[] ports = maker == null ? given(id) : new double[2];

@@ -26,6 +26,9 @@ public record Budget(
     private static final String FEEDER = "feeder";
     private static final String ANTENNA = "antenna";
 
+    /** Loss of a closed metal box around an antenna, dB; typical. */
+    private static final double METAL_BOX_DB = 30;
+
     /** One tread of the stair. */
     public record Step(String label, double changeDb, double levelDbm, Figure figure) {}
 
@@ -103,16 +106,33 @@ public record Budget(
                             "antenna gain",
                             Text.number(radio.antennaGainDbi(), 1) + " dBi")));
         }
+        if (radio.metalBox()) {
+            level -= METAL_BOX_DB;
+            steps.add(new Step(
+                    "metal box",
+                    -METAL_BOX_DB,
+                    level,
+                    Figure.of(
+                            "20 to 40 dB are lost from inside a closed metal box, 30 dB counted",
+                            "typical; what is measured wins",
+                            false)));
+        }
         return level;
+    }
+
+    /** What leaves a sender with what surrounds it, dBm. */
+    public static double leavesDbm(Radio sender) {
+        return sender.eirpDbm() - (sender.metalBox() ? METAL_BOX_DB : 0);
+    }
+
+    /** What a receiver's antenna, feeder and box make of what arrives, dB. */
+    public static double takesDb(Radio receiver) {
+        return receiver.antennaGainDbi() - receiver.feederLossDb() - (receiver.metalBox() ? METAL_BOX_DB : 0);
     }
 
     /** What is left over at a receiver after a loss, dB: the margin of {@link #of} without its stair. */
     public static double marginDb(Radio sender, Radio receiver, double lossDb) {
-        return sender.eirpDbm()
-                - lossDb
-                + receiver.antennaGainDbi()
-                - receiver.feederLossDb()
-                - sensitivityDbm(receiver);
+        return leavesDbm(sender) - lossDb + takesDb(receiver) - sensitivityDbm(receiver);
     }
 
     /** The smaller of the margins of both directions, dB. */

@@ -24,7 +24,8 @@ public final class Chance {
     /** How the chance outdoors comes about; σ as it was chosen for the link. */
     public static Figure figure(double marginDb, double sigmaDb) {
         return Figure.of(
-                "Φ(margin / σ); slow fading only, fast fading is not in it",
+                "Φ(margin / σ): the confidence that it works at this place, no share of time; slow fading only, fast fading is not in "
+                        + "it",
                 "log-normal shadowing",
                 false,
                 "margin, worse direction",

@@ -90,6 +90,7 @@ final class AirChecks {
                 SharedAir.of(c.plan).stream().flatMap(b -> b.senders().stream()).toList();
         senders.forEach(s -> law(c, s));
         senders.forEach(s -> collisions(c, s));
+        SharedAir.answering(c.plan).forEach(a -> answers(c, a));
         c.plan.links().forEach((id, link) -> {
             if (Traffic.counts(link.medium())) {
                 unanswered(c, id, link);
@@ -104,6 +105,22 @@ final class AirChecks {
         });
         strangers(c);
         identity(c);
+    }
+
+    /** R4 of what only answers: its law counts every answer that it sends. */
+    private static void answers(CheckContext c, SharedAir.Answering a) {
+        List<String> onAir =
+                a.law().broken().stream().filter(AirChecks::aboutTime).toList();
+        if (!onAir.isEmpty()) {
+            c.snag("R4", STOP, LONG_RANGE, a.name() + " answers longer than the law allows")
+                    .figures(Text.number(a.percent(), 2) + " % of its time; " + String.join("; ", onAir) + "; table of "
+                            + RegionLimits.DATE)
+                    .leadsTo(
+                            "It must fall silent, and those that wait for an answer send again and again. Let fewer messages"
+                                    + " be acknowledged, or send less often. Check with your regulator.")
+                    .at(CheckContext.unit(a.unit()))
+                    .add();
+        }
     }
 
     /** R4 and the part of R23 that is about time on air. */

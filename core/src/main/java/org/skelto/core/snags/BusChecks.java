@@ -72,9 +72,9 @@ final class BusChecks {
                             draft.fix("Set it to " + free, Edit.replace(at + "/code", free));
                         }
                     } else if (fault.code().equals("B4") && chain.kind() == ChainReport.Kind.TWO_WIRE) {
-                        Chains.remedies(unit, c.plan.units().get(unit), c.parts)
-                                .forEach((label, bus) ->
-                                        draft.fix(label, Edit.replace(CheckContext.unit(unit, "/boards/bus"), bus)));
+                        Chains.remedy(unit, c.plan.units().get(unit), c.parts)
+                                .ifPresent(r -> draft.fix(
+                                        r.label(), Edit.replace(CheckContext.unit(unit, "/boards/bus"), r.bus())));
                     } else if (fault.code().equals("B6")) {
                         Chain line = c.plan.units().get(unit).boards().line();
                         draft.fix(

@@ -12,6 +12,7 @@ import org.skelto.core.calibration.Reading;
 import org.skelto.core.coverage.DemandReport;
 import org.skelto.core.facts.Facts;
 import org.skelto.core.facts.HouseFacts;
+import org.skelto.core.house.Backups;
 import org.skelto.core.house.DeviceState;
 import org.skelto.core.house.Outages;
 import org.skelto.core.house.PossibleLink;
@@ -94,6 +95,10 @@ final class CheckContext {
 
     Map<String, Wired> wired() {
         return facts.wired();
+    }
+
+    List<Backups.BackupPath> backups() {
+        return facts.backups();
     }
 
     PartsList partsList(LocalDate today) {

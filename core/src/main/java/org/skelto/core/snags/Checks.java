@@ -12,6 +12,7 @@ public final class Checks {
             DeviceChecks.CHECK,
             WorksChecks.CHECK,
             SafetyChecks.CHECK,
+            DeclaredChecks.CHECK,
             WiringChecks.CHECK,
             LoadChecks.CHECK,
             HousingChecks.CHECK,
@@ -25,6 +26,7 @@ public final class Checks {
             CoverageChecks.CHECK,
             NameChecks.CHECK,
             OutageChecks.CHECK,
+            BackupChecks.CHECK,
             CostChecks.CHECK);
 
     private Checks() {}

@@ -71,7 +71,7 @@ final class CoverageChecks {
         Demand demand = c.plan.demands().get(report.demand());
         String figures = report.marginDb() == null
                 ? "no " + Wording.of(demand.medium()) + " transmitter in the plan"
-                : "margin " + Text.db(report.marginDb()) + " to " + report.unitName() + ", chance "
+                : "margin " + Text.db(report.marginDb()) + " to " + report.unitName() + ", confidence "
                         + Text.percent(report.chance()) + ", target " + Text.percent(report.target());
         c.snag("R1", FIX, LINKS, "A phone will not do at " + demand.name())
                 .figures(figures)

@@ -15,6 +15,7 @@ import org.skelto.core.facts.HouseFacts;
 import org.skelto.core.parts.Part;
 import org.skelto.core.parts.PartKind;
 import org.skelto.core.parts.Quantity;
+import org.skelto.core.parts.Trait;
 import org.skelto.core.plan.Edit;
 import org.skelto.core.plan.Pointers;
 import org.skelto.core.plan.equipment.Device;
@@ -57,7 +58,10 @@ final class SupplyChecks {
     static void run(CheckContext c) {
         c.plan.circuits().forEach((id, circuit) -> breaker(c, id, circuit));
         c.plan.devices().forEach((id, d) -> voltage(c, id, d));
-        c.plan.units().forEach((id, unit) -> hours(c, id, unit));
+        c.plan.units().forEach((id, unit) -> {
+            hours(c, id, unit);
+            rectified(c, id);
+        });
         noSupply(c);
     }
 
@@ -133,6 +137,49 @@ final class SupplyChecks {
                 .leadsTo(over ? "It gets too hot and burns out." : "It does not pull, or only now and then.")
                 .at(CheckContext.device(id))
                 .add();
+    }
+
+    /** Behind a transformer a converter or board that wants direct current is judged by the peak. */
+    private static void rectified(CheckContext c, String id) {
+        PowerNode node = c.power().get(id);
+        PowerNode above =
+                node == null || node.parent() == null ? null : c.power().get(node.parent());
+        if (above == null || above.gives() == null) {
+            return;
+        }
+        Unit unit = c.plan.units().get(id);
+        Part transformer = own(c, c.plan.units().get(node.parent()));
+        Part part = own(c, unit);
+        boolean alternating = transformer != null && transformer.is(Trait.ALTERNATING);
+        Double most = part == null || part.is(Trait.ALTERNATING)
+                ? null
+                : part.figure(Quantity.SUPPLY_MOST_V).orElse(null);
+        double peak = Math.sqrt(2) * above.gives().volts();
+        if (alternating && most != null && peak > most) {
+            c.snag(
+                            "P16",
+                            STOP,
+                            CONTROLLERS,
+                            unit.name() + " gets more than it bears at the peak of the alternating voltage")
+                    .figures(Text.number(above.gives().volts(), 0) + " V from " + above.name() + " peak at "
+                            + Text.number(peak, 1) + " V, " + part.name() + " bears "
+                            + Text.number(most, 1) + " V; unloaded it is more")
+                    .leadsTo("Behind the rectifier it burns out at once.")
+                    .at(CheckContext.unit(id))
+                    .add();
+        }
+    }
+
+    /** The part that takes the power in. */
+    private static @Nullable Part own(CheckContext c, @Nullable Unit unit) {
+        if (unit == null) {
+            return null;
+        }
+        return c.parts
+                .find(unit.power().part())
+                .or(() -> c.parts.find(
+                        unit.boards() == null ? null : unit.boards().main()))
+                .orElse(null);
     }
 
     private record Fed(double volts, String by) {}

@@ -12,8 +12,10 @@ import org.junit.jupiter.params.provider.CsvSource;
 import org.skelto.core.Changed;
 import org.skelto.core.Outpost;
 import org.skelto.core.parts.Catalogue;
+import org.skelto.core.parts.PartKind;
 import org.skelto.core.parts.Quantity;
 import org.skelto.core.plan.Plan;
+import org.skelto.core.plan.power.Regulation;
 
 /** Where the charge of a unit on cells goes, by hand. */
 class OutpostsTest {
@@ -80,13 +82,13 @@ class OutpostsTest {
         assertNotNull(unknown.averageFigure());
         assertTrue(unknown.months().isEmpty());
         assertTrue(unknown.radios().stream().allMatch(r -> r.years() == null));
-        var unit = plain("/units/outpost/power/part", "null").units().get("outpost");
-        assertNull(Outposts.yearsSending(plain(), PARTS, unit, 100));
-        assertNull(Outposts.sendingFigure(plain(), PARTS, unit, 100));
+        Plan unfed = plain("/units/outpost/power/part", "null");
+        assertNull(Outposts.yearsSending(unfed, PARTS, "outpost", 100));
+        assertNull(Outposts.sendingFigure(unfed, PARTS, "outpost", 100));
         Plan onMains = Changed.with(
                 plain(), "/units/outpost/power", "{\"source\":\"MAINS\",\"circuit\":\"mains\",\"backupH\":0}");
         assertNull(energy(onMains));
-        assertNull(Outposts.yearsSending(onMains, PARTS, onMains.units().get("outpost"), 100));
+        assertNull(Outposts.yearsSending(onMains, PARTS, "outpost", 100));
         Plan unnamed = plain("/units/outpost/duty/pulses/0/name", "\" \"");
         assertEquals("awake", energy(unnamed).states().get(1).name());
     }
@@ -94,13 +96,49 @@ class OutpostsTest {
     @Test
     void asLongAsItSendsAsLongItLasts() {
         Plan plan = plain();
-        var unit = plan.units().get("outpost");
-        assertEquals(energy(plan).years(), Outposts.yearsSending(plan, PARTS, unit, 200), 1e-12);
-        assertTrue(Outposts.yearsSending(plan, PARTS, unit, 2000) < Outposts.yearsSending(plan, PARTS, unit, 200));
+        assertEquals(energy(plan).years(), Outposts.yearsSending(plan, PARTS, "outpost", 200), 1e-12);
+        assertTrue(Outposts.yearsSending(plan, PARTS, "outpost", 2000)
+                < Outposts.yearsSending(plan, PARTS, "outpost", 200));
         assertEquals(
                 energy(plan).figure(),
-                Outposts.sendingFigure(plan, PARTS, unit, 200),
+                Outposts.sendingFigure(plan, PARTS, "outpost", 200),
                 "and so does how it comes about");
+    }
+
+    @Test
+    void everythingThatTheCellsDriveCounts() {
+        Plan plan = plain();
+        double volts = Battery.of(
+                        plan,
+                        plan.units().get("outpost"),
+                        PARTS.find(plan.units().get("outpost").power().part()).orElseThrow())
+                .volts();
+        // a bolt of 6 W for 2 s, ten times a day: 120 J a day
+        Plan bolted = Changed.with(
+                plan,
+                "/devices/bolt",
+                "{\"name\":\"bolt\",\"kind\":\"LOCK\",\"unit\":\"outpost\",\"exitRoute\":false,\"outsideDoor\":false,"
+                        + "\"obstacleDetection\":false,\"works\":{\"volts\":4,\"watts\":6,\"travelS\":2}}");
+        double more = 120 / volts / 86_400 * 1e6;
+        Regulation r = plan.units().get("outpost").duty().regulation();
+        double ratio = r == null ? 1 : Outposts.ratio(r, volts);
+        // the time that it moves is no time asleep
+        assertEquals(energy(plan).averageUa() + more * ratio, energy(bolted).averageUa(), 0.01);
+        assertTrue(energy(bolted).states().stream()
+                .anyMatch(x -> x.name().startsWith("bolt moves for 2.0 s, 10 times a day")));
+        assertTrue(energy(bolted).years() < energy(plan).years() + 1e-9);
+        // fed by a circuit it takes nothing from the cells
+        Plan onMains = Changed.with(bolted, "/devices/bolt/circuit", "\"mains\"");
+        assertEquals(energy(plan).averageUa(), energy(onMains).averageUa(), 1e-9);
+    }
+
+    @Test
+    void cellsLastNoLongerThanTheyKeep() {
+        Battery idle = new Battery(3, 2600, 1, 1, 0.01, 6);
+        assertEquals(6, idle.years(0.01));
+        assertEquals(Electrics.years(2600, 1, 0.01, 100), idle.years(100), 1e-12);
+        assertTrue(PARTS.all(PartKind.BATTERY).stream()
+                .allMatch(p -> p.figure(Quantity.SHELF_YEARS).isPresent()));
     }
 
     @Test

@@ -1,0 +1,87 @@
+package org.skelto.core.snags;
+
+import static org.skelto.core.snags.Severity.LOOK;
+import static org.skelto.core.snags.Stage.OUTAGES;
+
+import java.util.EnumSet;
+import java.util.List;
+import java.util.Set;
+import java.util.TreeSet;
+import java.util.stream.Collectors;
+import org.skelto.core.facts.HouseFacts;
+import org.skelto.core.house.Backups;
+import org.skelto.core.plan.equipment.Job;
+import org.skelto.core.quantity.Text;
+import org.skelto.core.snags.Check.Code;
+
+/** P8 and O6: boxes that end the path of what guards while the rest of it still has power. */
+final class BackupChecks {
+    static final Check CHECK = Check.of(
+            "snags of backups",
+            List.of(
+                    Code.of("P8", Stage.OUTAGES, "backup feeds only part of the path", Severity.LOOK),
+                    Code.of("O6", Stage.OUTAGES, "alarm path crosses a component without backup", Severity.LOOK)),
+            List.of(HouseFacts.OUTAGES),
+            BackupChecks::run);
+
+    private static final int NAMED = 4;
+    private static final Set<Job> ALARMS = EnumSet.of(Job.ALERT_HOME, Job.ALERT_AWAY, Job.SOUND);
+
+    private BackupChecks() {}
+
+    /** Boxes that end paths, the devices whose paths those are, and how long the others on them go on. */
+    private static final class Ended {
+        private final Set<String> units = new TreeSet<>();
+        private final Set<String> devices = new TreeSet<>();
+        private double othersH;
+    }
+
+    static void run(CheckContext c) {
+        Ended alarms = new Ended();
+        Ended others = new Ended();
+        for (Backups.BackupPath path : c.backups()) {
+            double carried = path.boxes().stream()
+                    .filter(Backups.BackupBox::backed)
+                    .mapToDouble(Backups.BackupBox::hours)
+                    .max()
+                    .orElse(0);
+            if (path.hours() > 0 || carried == 0) {
+                continue;
+            }
+            Ended ended = ALARMS.contains(c.now().get(path.device()).job()) ? alarms : others;
+            path.boxes().stream().filter(b -> b.hours() == 0).forEach(b -> ended.units.add(b.unit()));
+            ended.devices.add(path.name());
+            ended.othersH = Math.max(ended.othersH, carried);
+        }
+        told(c, "O6", "the alarm path", alarms);
+        told(c, "P8", "the path", others);
+    }
+
+    /** All in one, since one backup supply may answer it. */
+    private static void told(CheckContext c, String code, String path, Ended ended) {
+        if (ended.units.isEmpty()) {
+            return;
+        }
+        List<String> names =
+                ended.units.stream().map(u -> c.plan.units().get(u).name()).toList();
+        c.snag(
+                        code,
+                        LOOK,
+                        OUTAGES,
+                        (names.size() == 1 ? names.get(0) + " has" : names.size() + " boxes have")
+                                + " no backup while others on " + path + " have")
+                .figures((names.size() == 1 ? "" : some(names) + "; ") + "ends for " + some(List.copyOf(ended.devices))
+                        + "; the others go on for "
+                        + (ended.othersH >= 48
+                                ? Text.number(ended.othersH / 24, 0) + " days"
+                                : Text.number(ended.othersH, 1) + " h"))
+                .leadsTo("Without the mains nothing passes there, and the backup of the others carries nothing.")
+                .at(ended.units.stream().map(CheckContext::unit).toArray(String[]::new))
+                .add();
+    }
+
+    private static String some(List<String> names) {
+        return names.stream().limit(NAMED).collect(Collectors.joining(", "))
+                + (names.size() > NAMED ? " and " + (names.size() - NAMED) + " more" : "");
+    }
+}
