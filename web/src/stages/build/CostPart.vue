@@ -133,15 +133,19 @@ async function prices(event: Event) {
               Take: {{ m.likely }}
             </button>
             <span v-else class="quiet">{{
-              m.at.startsWith("/units") ? "a board follows from its devices: see Boards" : "choose it at Devices"
+              m.at.startsWith("/units")
+                ? "a board follows from its devices: see Boards"
+                : "choose it at Devices"
             }}</span>
           </li>
         </ul>
       </details>
       <p class="quiet">
-        Lamps, sockets and other loads of the house are in it only where their part is chosen. Prices are typical
-        ones of {{ list.pricesOf
-        }}{{ list.ownPrices ? `, but for ${list.ownPrices} that were taken in` : "; take in those of your shops" }}.
+        Lamps, sockets and other loads of the house are in it only where their part is chosen. Prices are
+        typical ones of {{ list.pricesOf
+        }}{{
+          list.ownPrices ? `, but for ${list.ownPrices} that were taken in` : "; take in those of your shops"
+        }}.
       </p>
       <p v-if="list.unpriced.length" class="bad">Without a price: {{ list.unpriced.join(", ") }}.</p>
     </div>

@@ -165,7 +165,9 @@ const snr = (db: number | null) =>
             <td class="number">
               {{
                 [
-                  l.compared.reading.snrDb === null ? "not given" : `${shown(l.compared.reading.snrDb, 1)} dB`,
+                  l.compared.reading.snrDb === null
+                    ? "not given"
+                    : `${shown(l.compared.reading.snrDb, 1)} dB`,
                   snr(l.compared.predictedSnrDb),
                 ].join(", ")
               }}

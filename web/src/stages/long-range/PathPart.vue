@@ -252,9 +252,13 @@ const name = (id: string) => bench.plan!.units[id]?.name ?? id;
         <b :class="{ bad: !report.report.meets }">{{
           report.report.marginDb === null ? "without a budget" : `${shown(report.report.marginDb, 1)} dB`
         }}</b>; it holds with
-        <FigureButton :figure="report.report.chanceFigure" name="Confidence that the link holds at this place">{{
-          report.report.chance === null ? "no chance known" : percent(report.report.chance)
-        }}</FigureButton>
+        <FigureButton
+          :figure="report.report.chanceFigure"
+          name="Confidence that the link holds at this place"
+          >{{
+            report.report.chance === null ? "no chance known" : percent(report.report.chance)
+          }}</FigureButton
+        >
         at a place and time, {{ percent(report.report.target) }} wanted.
       </p>
       <section v-for="run in report.report.runs" :key="run.from">

@@ -149,7 +149,7 @@ class ChooserTest {
                 Plans.with(Plans.sound().units().get("probe"), new Place(null, "shed", 1440, 0, 1)));
         String alone = of(options(plan, "probe"), Medium.MESH_802154, Direction.TWO_WAY)
                 .ruledOut();
-        assertTrue(alone != null && alone.contains("chance"), alone);
+        assertTrue(alone != null && alone.contains("confidence"), alone);
         Unit post = Plans.with(
                 Plans.unit("post", UnitKind.CONTROLLER, 6, Medium.MESH_802154), new Place(null, "shed", 840, 0, 1));
         Plan helped =
