@@ -31,6 +31,12 @@ const of = (supplier: string) =>
   (list.value?.lines ?? []).filter((l) => (l.supplier ?? "no supplier") === supplier);
 const sum = (supplier: string) => of(supplier).reduce((s, l) => s + (l.cost ?? 0), 0);
 const most = computed(() => Math.max(1, ...(list.value?.schools ?? []).map((s) => s.parts + s.work)));
+const likely = computed(() => (list.value?.missing ?? []).filter((m) => m.likely !== null));
+const takeAll = () =>
+  bench.propose(
+    likely.value.flatMap((m) => m.edits),
+    `${likely.value.length} likely parts`,
+  );
 const trouble = ref<string | null>(null);
 const told = ref<string | null>(null);
 async function prices(event: Event) {
@@ -120,6 +126,9 @@ async function prices(event: Event) {
           Not in the total: {{ list.missing.length }}
           {{ list.missing.length === 1 ? "thing whose part is" : "things whose parts are" }} not chosen
         </summary>
+        <button v-if="likely.length > 1" type="button" class="soft" @click="takeAll">
+          Take the {{ likely.length }} likely parts
+        </button>
         <ul class="unchosen">
           <li v-for="m in list.missing" :key="m.at">
             {{ m.name }}
@@ -134,7 +143,7 @@ async function prices(event: Event) {
             </button>
             <span v-else class="quiet">{{
               m.at.startsWith("/units")
-                ? "a board follows from its devices: see Boards"
+                ? "a board follows from its devices: see Which board"
                 : "choose it at Devices"
             }}</span>
           </li>
@@ -271,8 +280,12 @@ async function prices(event: Event) {
 .big {
   font-size: 20px;
 }
+.unchosen .plain {
+  text-align: left;
+}
 .unchosen {
   columns: 2;
+  column-gap: 28px;
   margin: 4px 0;
 }
 .import {

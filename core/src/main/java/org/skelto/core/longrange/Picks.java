@@ -15,7 +15,7 @@ import org.skelto.core.quantity.Text;
 /** The best setting for each wish among those that nothing rules out. */
 final class Picks {
     /** Of the best for a wish so many are weighed. */
-    private static final int WEIGHED = 4;
+    private static final int WEIGHED = 6;
 
     final List<Pick> picks = new ArrayList<>();
     private final List<Setting> all;

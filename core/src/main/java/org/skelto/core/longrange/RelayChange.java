@@ -55,9 +55,11 @@ final class RelayChange {
         double length = ground.lengthM();
         String from = trial.path.from();
         String to = trial.path.to();
-        Radio first = trial.radio(from);
-        Radio last = trial.radio(to);
-        Radio relay = last.withAir(last.settings().mast(ANTENNA_M));
+        Radio heard = trial.radio(trial.link.to());
+        Radio first = alike(trial.radio(from), heard);
+        Radio last = alike(trial.radio(to), heard);
+        // it is set as the receiving end is, on which others hang, and the sending end follows
+        Radio relay = heard.withAir(heard.settings().mast(ANTENNA_M));
         double firstM = trial.antennaM(from);
         double lastM = trial.antennaM(to);
         double best = Double.NEGATIVE_INFINITY;
@@ -85,14 +87,16 @@ final class RelayChange {
                 .text("a relay " + Text.number(where, 0) + " m from " + trial.name(from) + ", where the ground is "
                         + Text.number(ground.heightM(where), 0) + " m high, antenna at " + Text.number(ANTENNA_M, 0)
                         + " m")
-                .why("it must listen always, so it needs power all day; everything is sent twice")
+                .why(
+                        "it must listen always, so it needs power all day: a cable that is laid to it, or a panel and a battery of"
+                                + " its own; everything is sent twice")
                 .cost(COST)
                 .marginDb(best)
                 .chance(chance)
                 .meets(chance >= trial.now.target())
                 .figure(one.marginDb() < two.marginDb() ? one.figure() : two.figure())
                 .legs(List.of(near, far))
-                .edits(edits(where, last))
+                .edits(edits(where, heard))
                 .build());
     }
 
@@ -138,6 +142,11 @@ final class RelayChange {
                         .radios(Map.of("chirp", bare(like)))
                         .build()));
         String outer = trial.link.from();
+        Radio sends = trial.radio(outer);
+        if (!alike(sends, like).equals(sends)) {
+            edits.add(Edit.replace(trial.at(outer, "/frequencyMHz"), like.frequencyMHz()));
+            edits.add(Edit.replace(trial.at(outer, "/chirp"), like.chirp()));
+        }
         boolean outerFirst = trial.path.from().equals(outer);
         if (trial.linkId != null) {
             edits.add(Edit.replace(Pointers.of("links", trial.linkId) + "/to", unit));
@@ -161,6 +170,10 @@ final class RelayChange {
         edits.add(Edit.add(Pointers.of("paths", firstId), between(one, trial.path.from(), unit)));
         edits.add(Edit.add(Pointers.of("paths", lastId), between(two, unit, trial.path.to())));
         return edits;
+    }
+
+    private static Radio alike(Radio radio, Radio other) {
+        return radio.set(other.frequencyMHz(), other.chirp());
     }
 
     private static Radio bare(Radio radio) {
