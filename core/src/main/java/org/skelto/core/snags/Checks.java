@@ -19,6 +19,7 @@ public final class Checks {
             BusChecks.CHECK,
             PowerChecks.CHECK,
             SupplyChecks.CHECK,
+            ProtectionChecks.CHECK,
             RadioChecks.CHECK,
             ReceiverChecks.CHECK,
             AirChecks.CHECK,

@@ -10,6 +10,7 @@ import java.util.List;
 import java.util.Locale;
 import java.util.Map;
 import java.util.TreeMap;
+import org.jspecify.annotations.Nullable;
 import org.skelto.core.calibration.Calibrator;
 import org.skelto.core.calibration.Reading;
 import org.skelto.core.channels.ChannelPlan;
@@ -24,6 +25,7 @@ import org.skelto.core.plan.Wording;
 import org.skelto.core.plan.equipment.Unit;
 import org.skelto.core.plan.equipment.UnitKind;
 import org.skelto.core.plan.network.Demand;
+import org.skelto.core.plan.radio.Medium;
 import org.skelto.core.quantity.Text;
 import org.skelto.core.radio.CalibratedLoss;
 import org.skelto.core.snags.Check.Code;
@@ -36,7 +38,12 @@ final class CoverageChecks {
                     Code.of("R1", Stage.LINKS, "a place to work from hears no transmitter well enough", Severity.FIX),
                     Code.of("R10", Stage.LINKS, "too many hops", Severity.FIX),
                     Code.of("R11", Stage.LINKS, "one repeater's loss cuts others off", Severity.FIX),
-                    Code.of("R13", Stage.LINKS, "frequency channels overlap, and better ones exist", Severity.LOOK),
+                    Code.of(
+                            "R13",
+                            Stage.LINKS,
+                            "frequency channels overlap, and better ones exist",
+                            Severity.FIX,
+                            Severity.LOOK),
                     Code.of("R21", Stage.LINKS, "readings far from the prediction", Severity.LOOK),
                     Code.of(
                             "N14",
@@ -115,7 +122,14 @@ final class CoverageChecks {
                 .filter(r -> r.disturbedBy() - r.disturbedThen() > 1)
                 .map(r -> r.name() + " on " + r.now())
                 .toList();
-        c.snag("R13", LOOK, LINKS, "Frequency channels overlap")
+        String crowded = crowded(found.rows());
+        c.snag(
+                        "R13",
+                        crowded == null ? LOOK : FIX,
+                        LINKS,
+                        crowded == null
+                                ? "Frequency channels overlap"
+                                : "All access points are on one frequency channel")
                 .figures(String.join(", ", disturbed) + "; together they get " + Text.dbm(found.nowDbm())
                         + " of each other, " + (found.thenDbm() <= -149 ? "nothing" : Text.dbm(found.thenDbm()))
                         + " on the best channels")
@@ -123,6 +137,15 @@ final class CoverageChecks {
                 .at(CheckContext.unit(found.rows().get(0).unit()))
                 .fix("Use the best channels", found.edits().toArray(Edit[]::new))
                 .add();
+    }
+
+    /** The channel on which all access points of a whole house are, or null; two may be told apart by a wall. */
+    private static @Nullable String crowded(List<ChannelPlan.Row> rows) {
+        List<String> channels = rows.stream()
+                .filter(r -> r.radio().equals(Wording.of(Medium.WIFI_2G4)))
+                .map(ChannelPlan.Row::now)
+                .toList();
+        return channels.size() > 2 && channels.stream().distinct().count() == 1 ? channels.get(0) : null;
     }
 
     /** Readings of one transmitter in one room that lie far from the prediction on the mean. */

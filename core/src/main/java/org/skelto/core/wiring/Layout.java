@@ -1,6 +1,8 @@
 package org.skelto.core.wiring;
 
 import java.util.ArrayList;
+import java.util.Collections;
+import java.util.Comparator;
 import java.util.List;
 import java.util.Map;
 import java.util.Set;
@@ -28,6 +30,13 @@ final class Layout {
     final List<String> relays = new ArrayList<>();
 
     final List<String> drivers = new ArrayList<>();
+    /** What of the main board's pins is wired to a module, and to which. */
+    private final Map<String, String> reserved = new TreeMap<>();
+
+    /** Clock, data in, data out, select, reset and interrupt; and data in and out of what is keyed. */
+    private static final int SPI_WIRES = 6;
+
+    private static final int KEYED_WIRES = 2;
     final boolean activeLow;
     final boolean bus;
     final boolean serial;
@@ -45,6 +54,7 @@ final class Layout {
         this.serial = more.values().stream().anyMatch(p -> p.is(Trait.SERIAL));
         // relay boards of one controller are taken to switch alike; where they differ, the one that clicks counts
         this.activeLow = more.values().stream().anyMatch(p -> wiredRelays(p) && p.is(Trait.ACTIVE_LOW));
+        reserve();
         if (main != null) {
             for (Pin pin : main.pins()) {
                 if (pin.usable() && held(pin) == null) {
@@ -115,10 +125,34 @@ final class Layout {
         };
     }
 
+    /** Pins that plug-in radio modules are wired to: those that do least besides, from the last one on. */
+    private void reserve() {
+        if (main == null) {
+            return;
+        }
+        List<Pin> free = new ArrayList<>(main.pins().stream()
+                .filter(p -> p.usable() && p.can(Pin.Ability.IN) && p.can(Pin.Ability.OUT))
+                .filter(p -> !p.strap() && !p.bus() && !p.can(Pin.Ability.CONSOLE))
+                .toList());
+        Collections.reverse(free);
+        free.sort(Comparator.comparing(Pin::analogue));
+        for (Part part : more.values()) {
+            int wires = part.kind() != PartKind.RADIO_MODULE
+                    ? 0
+                    : part.is(Trait.SPI) ? SPI_WIRES : part.is(Trait.SUB_GHZ) ? KEYED_WIRES : 0;
+            for (int i = 0; i < wires && !free.isEmpty(); i++) {
+                reserved.put(free.remove(0).name(), "the wires of " + part.name());
+            }
+        }
+    }
+
     /** What holds a pin so that no device may have it, or null. */
     String held(Pin pin) {
         if (pin.can(Pin.Ability.RADIO)) {
             return "the radio";
+        }
+        if (reserved.containsKey(pin.name())) {
+            return reserved.get(pin.name());
         }
         if (bus && pin.bus()) {
             return "the two-wire bus";

@@ -4,6 +4,8 @@ import static org.junit.jupiter.api.Assertions.assertEquals;
 import static org.junit.jupiter.api.Assertions.assertFalse;
 import static org.junit.jupiter.api.Assertions.assertTrue;
 
+import java.util.Set;
+import java.util.stream.Collectors;
 import org.junit.jupiter.api.Test;
 import org.skelto.core.parts.Catalogue;
 import org.skelto.core.parts.Part;
@@ -103,8 +105,33 @@ class PartApiTest extends OnTheMill {
                 409,
                 http.post(plan + "/terminal-proposal?unit=annexe-board", "").status());
         JsonNode edits = http.post(plan + "/terminal-proposal", "").json().get("edits");
-        // everything is in its place already but what was fixed by hand
-        assertEquals(0, edits.size());
+        // everything is in its place already but contacts on pins without a pull-up
+        assertEquals(
+                Set.of(
+                        "/devices/front-contact/wiring",
+                        "/devices/front-lock/wiring",
+                        "/devices/meal-button/wiring",
+                        "/devices/sluice-valve/wiring"),
+                edits.valueStream().map(e -> e.get("path").asString()).collect(Collectors.toSet()));
+        Answer empty = http.post(plan + "/weighed", "{\"edits\":[null]}");
+        assertEquals(422, empty.status(), empty.text());
+        Answer foreign = http.post(
+                plan + "/weighed",
+                "{\"edits\":[{\"op\":\"replace\",\"path\":\"/units/nobody/name\",\"value\":\"x\"}]}");
+        assertEquals(400, foreign.status(), foreign.text());
+        // what a change brings goes along with its own fix, or is told
+        JsonNode boxed = http.post(
+                        plan + "/weighed",
+                        "{\"edits\":[{\"op\":\"replace\",\"path\":\"/units/meal-ap/radios/wifi/metalBox\",\"value\":true}]}")
+                .json();
+        assertEquals("The antenna goes outside", boxed.at("/along/0").asString());
+        assertEquals(0, boxed.get("brings").size());
+        JsonNode dark = http.post(
+                        plan + "/weighed",
+                        "{\"edits\":[{\"op\":\"replace\",\"path\":\"/devices/front-lock/exitRoute\",\"value\":true},"
+                                + "{\"op\":\"replace\",\"path\":\"/devices/front-lock/hand\",\"value\":\"NONE\"}]}")
+                .json();
+        assertEquals("STOP", dark.at("/brings/0/severity").asString(), dark.toString());
         for (Part part : Catalogue.builtIn().all()) {
             assertTrue(part.price() > 0, part::id);
         }
