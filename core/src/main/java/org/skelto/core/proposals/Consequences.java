@@ -19,8 +19,8 @@ import org.skelto.core.snags.Snag;
 import org.skelto.core.work.ComputingBudget;
 
 /**
- * What a change would leave behind in a plan. Where it would bring a stop or a fix that has a fix of its own, that one goes
- * along, so that a proposal comes whole.
+ * What a change would leave behind in a plan. Where it would bring a stop or a fix that has a fix of its own on the very things
+ * that change, that one goes along, so that a proposal comes whole.
  */
 public final class Consequences {
     /** A change and the fixes of what it brings, and of what those bring. */
@@ -77,6 +77,7 @@ public final class Consequences {
         Weighed best = null;
         List<Edit> all = new ArrayList<>(edits);
         List<String> along = new ArrayList<>();
+        Set<String> touched = things(edits);
         for (int round = 0; round <= ROUNDS && !edits.isEmpty(); round++) {
             ComputingBudget.step();
             List<Snag> brought = brought(all);
@@ -84,7 +85,7 @@ public final class Consequences {
             best = best == null || weighed.brings.size() < best.brings.size() ? weighed : best;
             Optional<Snag.Fix> fix = brought.stream()
                     .flatMap(s -> s.fixes().stream())
-                    .filter(f -> !f.edits().isEmpty())
+                    .filter(f -> !f.edits().isEmpty() && touched.containsAll(things(f.edits())))
                     .findFirst();
             if (fix.isEmpty()) {
                 break;
@@ -93,6 +94,14 @@ public final class Consequences {
             along.add(fix.get().label());
         }
         return best == null ? new Weighed(edits, List.of(), List.of()) : best;
+    }
+
+    /** Pointers of what edits change: units, devices, links. A fix that changes others is a change of its own. */
+    private static Set<String> things(List<Edit> edits) {
+        return edits.stream()
+                .map(e -> e.path().split("/", 4))
+                .map(p -> String.join("/", List.of(p).subList(0, Math.min(3, p.length))))
+                .collect(Collectors.toSet());
     }
 
     /** The plan after edits. */

@@ -119,19 +119,16 @@ class PartApiTest extends OnTheMill {
                 plan + "/weighed",
                 "{\"edits\":[{\"op\":\"replace\",\"path\":\"/units/nobody/name\",\"value\":\"x\"}]}");
         assertEquals(400, foreign.status(), foreign.text());
-        // what a change brings goes along with its own fix, or is told
-        JsonNode boxed = http.post(
-                        plan + "/weighed",
-                        "{\"edits\":[{\"op\":\"replace\",\"path\":\"/units/meal-ap/radios/wifi/metalBox\",\"value\":true}]}")
-                .json();
-        assertEquals("The antenna goes outside", boxed.at("/along/0").asString());
-        assertEquals(0, boxed.get("brings").size());
         JsonNode dark = http.post(
                         plan + "/weighed",
                         "{\"edits\":[{\"op\":\"replace\",\"path\":\"/devices/front-lock/exitRoute\",\"value\":true},"
                                 + "{\"op\":\"replace\",\"path\":\"/devices/front-lock/hand\",\"value\":\"NONE\"}]}")
                 .json();
-        assertEquals("STOP", dark.at("/brings/0/severity").asString(), dark.toString());
+        assertEquals("It gets a handle inside", dark.at("/along/0").asString(), dark.toString());
+        assertEquals(0, dark.get("brings").size());
+        Answer nowhere = http.post(plan + "/weighed", "{\"edits\":[{\"op\":\"replace\",\"path\":\"\",\"value\":1}]}");
+        assertTrue(nowhere.status() >= 400 && nowhere.status() < 500, nowhere.text());
+        assertEquals(422, http.post(plan + "/weighed", "{}").status());
         for (Part part : Catalogue.builtIn().all()) {
             assertTrue(part.price() > 0, part::id);
         }
