@@ -128,6 +128,14 @@ class LongRangeJourneyTest extends Journey {
         page.getByRole(AriaRole.BUTTON, new Page.GetByRoleOptions().setName(Pattern.compile("^SF12, 7.8 kHz")))
                 .click();
         assertThat(panel()).containsText("temperature-compensated");
+        // what would leave something behind is asked about first
+        page.getByRole(AriaRole.BUTTON, new Page.GetByRoleOptions().setName(Pattern.compile("^SF12, 125 kHz")))
+                .click();
+        assertThat(panel()).containsText("Ruled out as a choice");
+        button("Set 4 radios so").click();
+        assertThat(page.getByRole(AriaRole.ALERTDIALOG)).containsText("Nothing was changed yet");
+        button("Leave it").click();
+        assertThat(page.getByRole(AriaRole.ALERTDIALOG)).hasCount(0);
         panel().getByLabel("Show").selectOption("interval");
         page.getByRole(AriaRole.BUTTON, new Page.GetByRoleOptions().setName(Pattern.compile("^SF10, 125 kHz")))
                 .click();

@@ -110,9 +110,21 @@ public final class Consequences {
     }
 
     private List<Snag> brought(List<Edit> edits) {
-        return pressing(Checks.snags(now.after(after(edits)))).stream()
-                .filter(s -> !toldBefore(s) && !lostBefore(s))
+        List<Snag> then = pressing(Checks.snags(now.after(after(edits))));
+        return then.stream()
+                .filter(s -> !toldBefore(s) && !lostBefore(s) && !stoppedBefore(s, then))
                 .toList();
+    }
+
+    /** What could not work at all and now works badly is better than it was. */
+    private boolean stoppedBefore(Snag snag, List<Snag> then) {
+        if (snag.severity() == Severity.STOP || snag.subjects().isEmpty()) {
+            return false;
+        }
+        String subject = snag.subjects().get(0);
+        return before.stream()
+                .filter(b -> b.severity() == Severity.STOP && b.subjects().contains(subject))
+                .anyMatch(b -> then.stream().noneMatch(t -> t.key().equals(b.key())));
     }
 
     /** A snag tells things that are alike together; it is not new where fewer of them are left. */
