@@ -67,7 +67,7 @@ async function chooseForMe() {
   const best = options.value.find((o) => o.best);
   if (best) await use(best);
   else if (!trouble.value)
-    trouble.value = "No link would hold at its target; the table says why each is ruled out.";
+    trouble.value = "No link may be proposed; the table says why each is ruled out.";
 }
 const use = (option: LinkOption) =>
   bench.propose(option.edits, `link of ${unitName(unit.value!)} by ${mediumName(option.medium)}`);
@@ -339,6 +339,9 @@ const putLink = (link: string, field: string, value: unknown, label: string) =>
           * extrapolated: outside the range that the source states.
         </p>
       </template>
+      <p v-if="comparing && !options.length && !trouble" class="quiet" role="status">
+        weighing every link that it could have…
+      </p>
       <table v-if="comparing && options.length">
         <caption class="unseen">
           Links it could have

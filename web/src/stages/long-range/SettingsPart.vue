@@ -38,6 +38,7 @@ const {
   answer: grid,
   of,
   trouble,
+  working,
 } = useAnswer(
   () => (far.path ? { path: far.path, ...ask } : null),
   async ({ path }) =>
@@ -137,6 +138,7 @@ async function use(s: Setting) {
         >Frequency, MHz<input v-model.lazy="ask.frequency" class="short" placeholder="plan’s"
       /></label>
     </div>
+    <p v-if="working" class="quiet" role="status">weighing every setting…</p>
     <p v-if="trouble" class="bad" role="alert">{{ trouble }}</p>
     <p v-if="!far.path" class="quiet">Lay the ground under a far link first: see Paths.</p>
     <template v-if="grid && of?.path === far.path">

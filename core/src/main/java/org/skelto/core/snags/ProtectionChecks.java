@@ -9,6 +9,7 @@ import java.util.Map;
 import java.util.TreeMap;
 import java.util.stream.Collectors;
 import org.skelto.core.facts.HouseFacts;
+import org.skelto.core.links.LinkReport;
 import org.skelto.core.parts.PartKind;
 import org.skelto.core.parts.Trait;
 import org.skelto.core.plan.Pointers;
@@ -77,8 +78,8 @@ final class ProtectionChecks {
         List<String> names = new ArrayList<>();
         List<String> at = new ArrayList<>();
         c.plan.links().forEach((id, link) -> {
-            boolean copper = !link.medium().radio();
-            if (copper && c.links().containsKey(id) && !c.links().get(id).indoor()) {
+            LinkReport report = c.links().get(id);
+            if (!link.medium().radio() && report != null && report.placed() && !report.indoor()) {
                 names.add(c.plan.units().get(link.from()).name() + " to "
                         + c.plan.units().get(link.to()).name());
                 at.add(CheckContext.link(id));
