@@ -66,8 +66,7 @@ async function chooseForMe() {
   await compare();
   const best = options.value.find((o) => o.best);
   if (best) await use(best);
-  else if (!trouble.value)
-    trouble.value = "No link may be proposed; the table says why each is ruled out.";
+  else if (!trouble.value) trouble.value = "No link may be proposed; the table says why each is ruled out.";
 }
 const use = (option: LinkOption) =>
   bench.propose(option.edits, `link of ${unitName(unit.value!)} by ${mediumName(option.medium)}`);
