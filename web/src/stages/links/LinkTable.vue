@@ -266,7 +266,7 @@ const putLink = (link: string, field: string, value: unknown, label: string) =>
           <span v-if="r.trouble" class="bad">{{ r.trouble }}</span>
           <span v-else-if="r.marginDb !== null && r.chance !== null" :class="r.meets ? 'good' : 'bad'">
             <FigureButton :figure="r.chanceFigure" :name="`chance of the link to ${unitName(r.to)}`">
-              margin {{ shown(r.marginDb, 1) }} dB · chance {{ percent(r.chance) }} · target
+              margin {{ shown(r.marginDb, 1) }} dB · confidence {{ percent(r.chance) }} · target
               {{ percent(r.target) }}
             </FigureButton>
           </span>
@@ -450,7 +450,7 @@ const putLink = (link: string, field: string, value: unknown, label: string) =>
                 <FigureButton
                   v-if="r.chance !== null"
                   :figure="r.chanceFigure"
-                  :name="`chance of ${unitName(r.from)}`"
+                  :name="`confidence of ${unitName(r.from)}`"
                   >{{ percent(r.chance) }}</FigureButton
                 >
               </td>
