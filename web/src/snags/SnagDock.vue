@@ -124,7 +124,7 @@ const unchecked = computed(() => (bench.shown?.failures ?? []).length > 0);
       </div>
       <form v-if="accepting === snag.key" class="row" @submit.prevent="accept(snag)">
         <label class="field grow"
-          >{{ snag.severity === "STOP" ? "Why this stop may stay, in a sentence" : "Why it may stay"
+          >{{ snag.severity === "STOP" ? "Why it may stay, in a sentence" : "Why it may stay"
           }}<input v-model="reason" required :minlength="snag.severity === 'STOP' ? 12 : 1" maxlength="1000"
         /></label>
         <button type="submit" class="act">Accept</button>
