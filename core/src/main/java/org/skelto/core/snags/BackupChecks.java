@@ -7,7 +7,6 @@ import java.util.EnumSet;
 import java.util.List;
 import java.util.Set;
 import java.util.TreeSet;
-import java.util.stream.Collectors;
 import org.skelto.core.facts.HouseFacts;
 import org.skelto.core.house.Backups;
 import org.skelto.core.plan.equipment.Job;
@@ -70,7 +69,8 @@ final class BackupChecks {
                         OUTAGES,
                         (names.size() == 1 ? names.get(0) + " has" : names.size() + " boxes have")
                                 + " no backup while others on " + path + " have")
-                .figures((names.size() == 1 ? "" : some(names) + "; ") + "ends for " + some(List.copyOf(ended.devices))
+                .figures((names.size() == 1 ? "" : CheckContext.some(NAMED, names) + "; ") + "ends for "
+                        + CheckContext.some(NAMED, List.copyOf(ended.devices))
                         + "; the others go on for "
                         + (ended.othersH >= 48
                                 ? Text.number(ended.othersH / 24, 0) + " days"
@@ -78,10 +78,5 @@ final class BackupChecks {
                 .leadsTo("Without the mains nothing passes there, and the backup of the others carries nothing.")
                 .at(ended.units.stream().map(CheckContext::unit).toArray(String[]::new))
                 .add();
-    }
-
-    private static String some(List<String> names) {
-        return names.stream().limit(NAMED).collect(Collectors.joining(", "))
-                + (names.size() > NAMED ? " and " + (names.size() - NAMED) + " more" : "");
     }
 }

@@ -6,6 +6,7 @@ import java.util.Arrays;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import java.util.stream.Collectors;
 import java.util.stream.Stream;
 import org.skelto.core.build.PartsList;
 import org.skelto.core.calibration.Reading;
@@ -99,6 +100,12 @@ final class CheckContext {
 
     List<Backups.BackupPath> backups() {
         return facts.backups();
+    }
+
+    /** The first few names, and how many more there are. */
+    static String some(int most, List<String> names) {
+        return names.stream().limit(most).collect(Collectors.joining(", "))
+                + (names.size() > most ? " and " + (names.size() - most) + " more" : "");
     }
 
     PartsList partsList(LocalDate today) {

@@ -6,7 +6,6 @@ import static org.skelto.core.snags.Stage.BUILD;
 
 import java.time.LocalDate;
 import java.util.List;
-import java.util.stream.Collectors;
 import org.skelto.core.build.LikelyParts;
 import org.skelto.core.build.PartsList;
 import org.skelto.core.facts.HouseFacts;
@@ -36,11 +35,9 @@ final class CostChecks {
                             BUILD,
                             (unchosen.size() == 1 ? "One thing has" : unchosen.size() + " things have")
                                     + " no part chosen")
-                    .figures(unchosen.stream()
-                                    .limit(NAMED)
-                                    .map(LikelyParts.Unchosen::name)
-                                    .collect(Collectors.joining(", "))
-                            + (unchosen.size() > NAMED ? " and " + (unchosen.size() - NAMED) + " more" : ""))
+                    .figures(CheckContext.some(
+                            NAMED,
+                            unchosen.stream().map(LikelyParts.Unchosen::name).toList()))
                     .leadsTo(
                             "They are in no total: the house costs more than the list says. See Cost for the likely parts.")
                     .at(unchosen.stream().map(LikelyParts.Unchosen::at).toArray(String[]::new))

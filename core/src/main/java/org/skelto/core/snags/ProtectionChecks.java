@@ -7,7 +7,6 @@ import java.util.ArrayList;
 import java.util.List;
 import java.util.Map;
 import java.util.TreeMap;
-import java.util.stream.Collectors;
 import org.skelto.core.facts.HouseFacts;
 import org.skelto.core.links.LinkReport;
 import org.skelto.core.parts.PartKind;
@@ -60,7 +59,7 @@ final class ProtectionChecks {
                         LOOK,
                         CONTROLLERS,
                         "Mains in a wet room: " + c.plan.rooms().get(room).name())
-                .figures(some(names))
+                .figures(CheckContext.some(NAMED, names))
                 .leadsTo(
                         "A fault there can kill. Residual-current protection of 30 mA and the zones around bath and shower are"
                                 + " for an electrician to confirm; accept this with what is there.")
@@ -93,7 +92,7 @@ final class ProtectionChecks {
         });
         if (!names.isEmpty()) {
             c.snag("P20", LOOK, CONTROLLERS, "Copper leaves the house: nobody said how it is earthed")
-                    .figures(some(names))
+                    .figures(CheckContext.some(NAMED, names))
                     .leadsTo(
                             "A stroke of lightning nearby comes in along it. Earth masts, and put surge protection where cables come in;"
                                     + " between buildings fibre has neither need. Ask a licensed electrician, and accept this with what is"
@@ -115,17 +114,13 @@ final class ProtectionChecks {
                                 .isEmpty());
         if (!units.isEmpty()) {
             c.snag("P21", LOOK, CONTROLLERS, "Lead cells stand in a room")
-                    .figures(some(units.values().stream().map(Unit::name).toList()))
+                    .figures(CheckContext.some(
+                            NAMED, units.values().stream().map(Unit::name).toList()))
                     .leadsTo(
                             "Charged too far they give off gas that explodes. Let their box breathe to the open, away from sparks, and fuse"
                                     + " them at the cells.")
                     .at(units.keySet().stream().map(CheckContext::unit).toArray(String[]::new))
                     .add();
         }
-    }
-
-    private static String some(List<String> names) {
-        return names.stream().limit(NAMED).collect(Collectors.joining(", "))
-                + (names.size() > NAMED ? " and " + (names.size() - NAMED) + " more" : "");
     }
 }
