@@ -50,6 +50,7 @@ const radio = (receives: boolean): Schemas["Radio"] => ({
   air: null,
   modulation: null,
   repeats: null,
+  beam: null,
 });
 
 /** A bench with a board and an eye that talk over chirp, and the ground between them. */

@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { computed, ref, watch } from "vue";
-import type { Plan } from "../api/client";
+import type { Plan, Unit } from "../api/client";
 import { nameAt, pointer, thingOf } from "../plan/pointers";
 import { useBench } from "../plan/store";
 import CoverageLines from "../coverage/CoverageLines.vue";
@@ -26,6 +26,10 @@ const element = ref<HTMLElement | null>(null);
 const svg = ref<SVGSVGElement | null>(null);
 
 const plan = computed(() => bench.shownPlan!);
+/** Where the pointed antennas of a unit point, degrees from north. */
+const facing = (unit: Unit) => [
+  ...new Set(Object.values(unit.radios).flatMap((r) => (r.beam ? [r.beam.facingDeg] : []))),
+];
 const floor = computed(() => bench.floor ?? "site");
 const box = computed(() => extent(bench.plan!, bench.assessment, floor.value));
 const { width, height, scale, px, py, metres, zoom, pan, zoomAt, fit } = useSheet(element, box);
@@ -388,6 +392,7 @@ const handle = computed(() => {
           :kind="plan.units[t.id]!.kind"
           :dark="bench.shown?.troubles[t.id]?.dark"
           :cut="!!bench.shown?.troubles[t.id]"
+          :facing="facing(plan.units[t.id]!)"
         />
         <StateMark v-else :state="bench.shown?.states[t.id]?.state ?? 'HOLDS'" />
       </g>

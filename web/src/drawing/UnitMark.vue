@@ -1,8 +1,11 @@
 <script setup lang="ts">
 import type { Unit } from "../api/client";
 
-/** A unit that is dark is struck through; one that is cut off from its hub has a gap in a ring around it. */
-defineProps<{ kind: Unit["kind"]; dark?: boolean; cut?: boolean }>();
+/**
+ * A unit that is dark is struck through; one that is cut off from its hub has a gap in a ring around it. Each pointed
+ * antenna shows by an arrow along its beam.
+ */
+defineProps<{ kind: Unit["kind"]; dark?: boolean; cut?: boolean; facing?: number[] }>();
 </script>
 
 <template>
@@ -57,6 +60,13 @@ defineProps<{ kind: Unit["kind"]; dark?: boolean; cut?: boolean }>();
       <rect x="-6" y="-4.5" width="12" height="9" rx="1" />
       <path d="M-6 -1.5H-8.5M-6 1.5H-8.5M6 -1.5H8.5M6 1.5H8.5" />
     </template>
+    <path
+      v-for="deg in facing"
+      :key="deg"
+      :transform="`rotate(${deg})`"
+      d="M0 -13V-26M-3.5 -21L0 -26L3.5 -21"
+      fill="none"
+    />
     <path v-if="dark" d="M-10 10L10 -10" stroke="var(--ink)" stroke-width="2.6" />
     <circle
       v-else-if="cut"

@@ -38,6 +38,14 @@ const NO_AIR: Air = {
 const far = () => props.radio.medium === "CHIRP" || props.radio.medium === "SUB_GHZ";
 const setAir = (field: keyof Air, value: unknown) =>
   props.save("air", { ...(props.radio.air ?? NO_AIR), [field]: value });
+type Beam = Schemas["Beam"];
+/** Turns the antenna, or lets it send all round again. */
+const face = (facingDeg: number | null) =>
+  props.save(
+    "beam",
+    facingDeg === null ? null : { ...(props.radio.beam ?? { widthDeg: null, backDb: null }), facingDeg },
+  );
+const setBeam = (field: keyof Beam, value: number | null) => props.save(`beam/${field}`, value);
 const families = (text: string | null) =>
   (text ?? "")
     .split(",")
@@ -91,6 +99,32 @@ const families = (text: string | null) =>
           <option v-for="c in [5, 6, 7, 8]" :key="c" :value="c">4/{{ c }}</option>
         </select>
       </label>
+    </template>
+    <EditField
+      label="Antenna faces, ° from north"
+      numeric
+      optional
+      placeholder="all round"
+      :value="radio.beam?.facingDeg"
+      :save="(v: number | null) => face(v)"
+    />
+    <template v-if="radio.beam">
+      <EditField
+        label="Beam width, °"
+        numeric
+        optional
+        placeholder="by its gain"
+        :value="radio.beam.widthDeg"
+        :save="(v: number | null) => setBeam('widthDeg', v)"
+      />
+      <EditField
+        label="Front to back, dB"
+        numeric
+        optional
+        placeholder="20"
+        :value="radio.beam.backDb"
+        :save="(v: number | null) => setBeam('backDb', v)"
+      />
     </template>
     <EditField
       label="Sends in family"

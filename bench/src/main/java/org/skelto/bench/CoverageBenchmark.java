@@ -18,6 +18,7 @@ import org.openjdk.jmh.annotations.Warmup;
 import org.skelto.core.coverage.CoverageMap;
 import org.skelto.core.coverage.LossTerms;
 import org.skelto.core.coverage.Source;
+import org.skelto.core.coverage.SourceBuilder;
 import org.skelto.core.plan.Plan;
 import org.skelto.core.plan.radio.Region;
 import org.skelto.core.plan.site.Bounds;
@@ -108,7 +109,7 @@ public class CoverageBenchmark {
         Point at =
                 new Point(old.at().xM() + step * 0.01, old.at().yM(), old.at().zM());
         return CoverageMap.moved(
-                kept, 0, new Source(old.unit(), old.name(), at, old.place(), old.levelDbm(), old.frequencyMHz()));
+                kept, 0, old.withAt(at));
     }
 
     /** Each cell asks the tree for the walls on its ray. */
@@ -200,7 +201,14 @@ public class CoverageBenchmark {
                     .getKey();
             Place place = new Place(room, null, x, y, 2.2);
             sources.add(
-                    new Source("ap" + s, "AP " + s, new Point(x, y, 2.8 * f + 2.2), place, 19, 2412 + 25 * (s % 3)));
+                    SourceBuilder.builder()
+                            .unit("ap" + s)
+                            .name("AP " + s)
+                            .at(new Point(x, y, 2.8 * f + 2.2))
+                            .place(place)
+                            .levelDbm(19)
+                            .frequencyMHz(2412 + 25 * (s % 3))
+                            .build());
         }
         return sources;
     }

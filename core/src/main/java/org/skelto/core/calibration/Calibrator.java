@@ -170,7 +170,8 @@ public final class Calibrator {
         RadioBand band = RadioBand.of(frequency);
         double constant = heard.levelDbm()
                 - FreeSpace.lossDb(frequency, source.distanceM(at))
-                - MultiWall.clutterDb(plan, unit.place(), place);
+                - MultiWall.clutterDb(plan, unit.place(), place)
+                - heard.besideDb(at);
         Map<Key, List<Double>> crossed = new LinkedHashMap<>();
         for (Crossing crossing : site.crossings(source, at)) {
             double db = tables.table(plan, crossing.construction(), frequency).lossDb(crossing.cosIncidence());

@@ -11,6 +11,7 @@ import org.skelto.core.plan.Wording;
 import org.skelto.core.plan.equipment.Unit;
 import org.skelto.core.plan.radio.Medium;
 import org.skelto.core.plan.radio.Radio;
+import org.skelto.core.radio.AntennaPattern;
 import org.skelto.core.radio.Budget;
 import org.skelto.core.radio.Indoors;
 import org.skelto.core.radio.LossModel;
@@ -107,9 +108,17 @@ public final class Channels {
                 site.position(b.of).orElseThrow(),
                 b.of.place(),
                 a.radio.frequencyMHz());
+        lossDb += beside(site, a, b) + beside(site, b, a);
         double there = Budget.leavesDbm(a.radio) - lossDb + Budget.takesDb(b.radio);
         double back = Budget.leavesDbm(b.radio) - lossDb + Budget.takesDb(a.radio);
         return (Math.pow(10, there / 10) + Math.pow(10, back / 10)) / 2;
+    }
+
+    private static double beside(SiteModel site, Sender from, Sender to) {
+        return AntennaPattern.lossDb(
+                from.radio,
+                site.position(from.of).orElseThrow(),
+                site.position(to.of).orElseThrow());
     }
 
     /** Share of the narrower one's width that both have in common, 0 to 1. */

@@ -13,6 +13,7 @@ import org.skelto.core.plan.radio.Radio;
 import org.skelto.core.plan.site.Bounds;
 import org.skelto.core.plan.site.Building;
 import org.skelto.core.plan.site.Floor;
+import org.skelto.core.radio.AntennaPattern;
 import org.skelto.core.radio.Budget;
 import org.skelto.core.radio.CalibratedLoss;
 import org.skelto.core.radio.Chance;
@@ -88,13 +89,15 @@ public final class CoverageScenario {
     /** A unit of this radio as a source, standing at a point. */
     public Source source(String id, Unit unit, Point at) {
         Radio radio = unit.radio(medium).orElseThrow();
-        return new Source(
-                id,
-                unit.name(),
-                at,
-                unit.place(),
-                levelDbm(radio) + CalibratedLoss.offsetDb(plan, id, radio.frequencyMHz()),
-                radio.frequencyMHz());
+        return SourceBuilder.builder()
+                .unit(id)
+                .name(unit.name())
+                .at(at)
+                .place(unit.place())
+                .levelDbm(levelDbm(radio) + CalibratedLoss.offsetDb(plan, id, radio.frequencyMHz()))
+                .frequencyMHz(radio.frequencyMHz())
+                .pattern(AntennaPattern.of(radio).orElse(null))
+                .build();
     }
 
     /** Level that would arrive without loss: the mapped radio's own power, or a usual sensor's with this one's antenna. */

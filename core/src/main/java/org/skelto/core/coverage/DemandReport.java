@@ -67,7 +67,8 @@ public record DemandReport(
         SortedSet<String> covers = new TreeSet<>();
         for (Source source : new CoverageScenario(site, demand.medium()).sources(java.util.Set.of())) {
             Radio radio = plan.units().get(source.unit()).radio(demand.medium()).orElseThrow();
-            LossModel.Loss loss = model.loss(source.at(), source.place(), at, demand.place(), source.frequencyMHz());
+            LossModel.Loss loss = model.loss(source.at(), source.place(), at, demand.place(), source.frequencyMHz())
+                    .with(source.beside(at));
             Budget down = Budget.of(radio, loss, hand);
             Budget up = Budget.of(hand, loss, radio);
             Budget worse = down.marginDb() < up.marginDb() ? down : up;

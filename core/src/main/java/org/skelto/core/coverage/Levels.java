@@ -6,6 +6,7 @@ import org.skelto.core.radio.DistanceExponent;
 import org.skelto.core.radio.FreeSpace;
 import org.skelto.core.radio.SlabTable;
 import org.skelto.core.raster.Grid;
+import org.skelto.core.site.Point;
 import org.skelto.core.site.SlabArea;
 import org.skelto.core.work.ComputingBudget;
 
@@ -110,6 +111,17 @@ final class Levels {
             }
             if (!terms.byWalls()) {
                 byExponent();
+            }
+            if (source.pattern() != null) {
+                besideBeam();
+            }
+        }
+
+        private void besideBeam() {
+            for (int row = from, cell = offset; row < to; row++) {
+                for (int column = 0; column < grid.columns(); column++, cell++) {
+                    level[cell] -= (float) source.besideDb(new Point(grid.x(column), grid.y(row), grid.zM()));
+                }
             }
         }
 

@@ -57,7 +57,7 @@ public record Probe(@Nullable String room, List<Heard> heard) {
         List<Heard> heard = new ArrayList<>();
         for (Source source : sources) {
             LossModel.Loss loss = model.loss(source.at(), source.place(), point, place, source.frequencyMHz());
-            heard.add(heard(source, loss, need, sigma));
+            heard.add(heard(source, loss.with(source.beside(point)), need, sigma));
         }
         heard.sort(Comparator.comparingDouble((Heard h) -> -h.levelDbm));
         return new Probe(

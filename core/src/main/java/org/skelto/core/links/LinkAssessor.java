@@ -15,6 +15,7 @@ import org.skelto.core.plan.radio.Radio;
 import org.skelto.core.plan.radio.RadioPath;
 import org.skelto.core.quantity.Figure;
 import org.skelto.core.quantity.Text;
+import org.skelto.core.radio.AntennaPattern;
 import org.skelto.core.radio.Antennas;
 import org.skelto.core.radio.Budget;
 import org.skelto.core.radio.CalibratedLoss;
@@ -145,7 +146,7 @@ public final class LinkAssessor {
 
     /**
      * The loss between two radios: by the plan's indoor model, or over the ground between where that is known; then only
-     * the walls at the ends are taken from the straight ray.
+     * the walls at the ends are taken from the straight ray. What goes beside an antenna's beam is lost besides.
      */
     private LossModel.Loss loss(Unit from, Radio out, Unit to, Radio back, Optional<RadioPath> path) {
         LossModel.Loss straight = model.loss(
@@ -154,13 +155,18 @@ public final class LinkAssessor {
                 Antennas.clearOfHouse(site, to, back),
                 Antennas.place(to, back),
                 out.frequencyMHz());
+        Point a = Antennas.point(site, from, out).orElseThrow();
+        Point b = Antennas.point(site, to, back).orElseThrow();
+        List<LossModel.Part> beams = new ArrayList<>();
+        AntennaPattern.part(out, from.name(), a, b).ifPresent(beams::add);
+        AntennaPattern.part(back, to.name(), b, a).ifPresent(beams::add);
         if (path.isEmpty() || straight.indoor()) {
-            return straight;
+            return straight.with(beams);
         }
         Outdoors ground = outdoors(path.get(), out.frequencyMHz(), out.medium());
         List<LossModel.Part> parts = new ArrayList<>(ground.parts());
         straight.parts().stream().filter(p -> !p.what().equals("free space")).forEach(parts::add);
-        return new LossModel.Loss(ground.distanceM(), false, parts);
+        return new LossModel.Loss(ground.distanceM(), false, parts).with(beams);
     }
 
     /** The ground of a path between the antennas of its units' radios of a medium. */

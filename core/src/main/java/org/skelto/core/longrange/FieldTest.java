@@ -144,7 +144,7 @@ public final class FieldTest {
     }
 
     /** Walls around the sender in the direction of the path; whoever carries the receiver is outdoors. */
-    private static double wallsDb(SiteModel site, SlabTables tables, Unit unit, Radio radio, Unit other) {
+    private static double aroundDb(SiteModel site, SlabTables tables, Unit unit, Radio radio, Unit other) {
         Optional<Point> a = site.position(unit);
         Optional<Point> b = site.position(other);
         if (a.isEmpty() || b.isEmpty()) {
@@ -152,7 +152,7 @@ public final class FieldTest {
         }
         double bearing =
                 Math.atan2(b.get().xM() - a.get().xM(), b.get().yM() - a.get().yM());
-        return Antennas.wallsDb(site, tables, unit, radio, bearing);
+        return Antennas.aroundDb(site, tables, unit, radio, bearing);
     }
 
     private static FieldCompared compared(
@@ -179,8 +179,8 @@ public final class FieldTest {
                                 own,
                                 sender.frequencyMHz())
                         .lossDb();
-        double walls = wallsDb(site, tables, unit, sender, other);
-        double predicted = Budget.leavesDbm(sender) - loss - walls + Budget.takesDb(receiver);
+        double around = aroundDb(site, tables, unit, sender, other);
+        double predicted = Budget.leavesDbm(sender) - loss - around + Budget.takesDb(receiver);
         Double snr = receiver.chirp() == null
                 ? null
                 : Double.valueOf(Math.min(
@@ -199,7 +199,7 @@ public final class FieldTest {
                 snr,
                 r.dbm() - predicted,
                 Figure.of(
-                        "EIRP − loss over the ground up to there − walls around the sender + antenna and feeder of the "
+                        "EIRP − loss over the ground up to there − walls around the sender and its pattern + antenna and feeder of the "
                                 + "receiver",
                         "link budget; the path's model over this part of its ground, without what was learned",
                         false,
@@ -209,8 +209,8 @@ public final class FieldTest {
                         Text.metres(own) + " and " + Text.metres(height),
                         "loss over the ground",
                         Text.db(loss),
-                        "walls around the sender",
-                        Text.db(walls),
+                        "walls around the sender, and beside its beam",
+                        Text.db(around),
                         "antenna and feeder of the receiver",
                         Text.db(Budget.takesDb(receiver))));
     }

@@ -37,6 +37,7 @@ final class LinkWhatIf {
 
     final LinkReport now;
     private final SlabTables tables;
+    /** Of walls and antennas that are turned aside. */
     private final double wallsDb;
 
     /** A way over part of the ground with what is left over at its worse end. */
@@ -157,7 +158,7 @@ final class LinkWhatIf {
                         Text.metres(to - from) + ", antennas at " + Text.metres(oneM) + " and " + Text.metres(otherM),
                         "loss over the ground",
                         Text.db(loss),
-                        "walls, as they count now",
+                        "walls and antennas beside their beams, as they count now",
                         Text.db(wallsDb),
                         "receiving antenna and feeder",
                         Text.db(Budget.takesDb(receiver)),

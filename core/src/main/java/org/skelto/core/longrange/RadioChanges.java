@@ -10,11 +10,13 @@ import org.skelto.core.links.LinkReport;
 import org.skelto.core.longrange.WhatItTakes.Change;
 import org.skelto.core.plan.Edit;
 import org.skelto.core.plan.equipment.Unit;
+import org.skelto.core.plan.radio.Beam;
 import org.skelto.core.plan.radio.Chirp;
 import org.skelto.core.plan.radio.Medium;
 import org.skelto.core.plan.radio.Radio;
 import org.skelto.core.quantity.Text;
 import org.skelto.core.radio.AirLaw;
+import org.skelto.core.radio.AntennaPattern;
 import org.skelto.core.radio.RegionLimits;
 import org.skelto.core.radio.Traffic;
 import org.skelto.core.site.Point;
@@ -41,6 +43,7 @@ final class RadioChanges {
         search.settings();
         search.power();
         search.antennas();
+        search.turned();
         return search.changes;
     }
 
@@ -173,7 +176,7 @@ final class RadioChanges {
 
     /** Whether a unit also talks with others that are beside the beam of an antenna pointed along the path. */
     private boolean aside(String unit) {
-        String other = unit.equals(trial.link.from()) ? trial.link.to() : trial.link.from();
+        String other = partner(unit);
         double along = bearing(unit, other);
         return trial.plan.links().values().stream()
                 .filter(l -> l.medium() == trial.link.medium())
@@ -188,11 +191,40 @@ final class RadioChanges {
     private double bearing(String from, String to) {
         Point a = trial.site.position(trial.plan.units().get(from)).orElse(null);
         Point b = trial.site.position(trial.plan.units().get(to)).orElse(null);
-        return a == null || b == null ? Double.NaN : Math.toDegrees(Math.atan2(b.xM() - a.xM(), b.yM() - a.yM()));
+        return a == null || b == null ? Double.NaN : AntennaPattern.bearingDeg(a, b);
+    }
+
+    private String partner(String unit) {
+        return unit.equals(trial.link.from()) ? trial.link.to() : trial.link.from();
+    }
+
+    /** A pointed antenna along the path; its beam is as it was otherwise. */
+    private Beam along(String unit) {
+        double bearing = Math.rint(bearing(unit, partner(unit)));
+        Beam now = trial.radio(unit).beam();
+        return now == null ? Beam.facing(bearing) : new Beam(bearing, now.widthDeg(), now.backDb());
+    }
+
+    /** Antennas that point elsewhere, turned along the path. */
+    private void turned() {
+        for (String unit : trial.ends()) {
+            Beam now = trial.radio(unit).beam();
+            if (now == null) {
+                continue;
+            }
+            Beam beam = along(unit);
+            trial.add(
+                    changes,
+                    "turn the antenna of " + trial.name(unit) + " to " + Text.number(beam.facingDeg(), 0) + "°",
+                    "it points to " + Text.number(now.facingDeg(), 0) + "° now",
+                    0,
+                    trial.with(Map.of(unit, x -> x.withBeam(beam))),
+                    List.of(Edit.replace(trial.at(unit, "/beam"), beam)));
+        }
     }
 
     private void antenna(List<String> units) {
-        boolean round = units.stream().anyMatch(this::aside);
+        boolean round = units.stream().anyMatch(u -> trial.radio(u).beam() != null || aside(u));
         for (double db : round ? new double[] {3, 6} : new double[] {3, 6, 9}) {
             Map<String, UnaryOperator<Radio>> changed = new HashMap<>();
             List<Edit> edits = new ArrayList<>();
@@ -203,8 +235,12 @@ final class RadioChanges {
                 double over = Math.max(0, -headroomDb(unit, better));
                 double power = Math.max(-40, r.txPowerDbm() - Math.ceil(over * 10) / 10);
                 lowered = Math.max(lowered, r.txPowerDbm() - power);
-                changed.put(unit, x -> x.sending(power, x.antennaGainDbi() + db));
+                Beam beam = round ? r.beam() : along(unit);
+                changed.put(unit, x -> x.sending(power, x.antennaGainDbi() + db).withBeam(beam));
                 edits.add(Edit.replace(trial.at(unit, "/antennaGainDbi"), r.antennaGainDbi() + db));
+                if (!round) {
+                    edits.add(Edit.replace(trial.at(unit, "/beam"), beam));
+                }
                 edits.add(Edit.replace(trial.at(unit, "/txPowerDbm"), power));
             }
             LinkReport then = trial.with(changed);
@@ -224,7 +260,7 @@ final class RadioChanges {
                                         : "")
                                 + (round
                                         ? "upright and all round, as others hang on it in other directions"
-                                        : "it has to be pointed"),
+                                        : "pointed at the other end"),
                         units.size() * (ANTENNA_COST + ANTENNA_COST_PER_DB * db),
                         then,
                         edits);

@@ -39,6 +39,9 @@ final class RelayChange {
 
     private static final int PLACES = 120;
 
+    /** A relay hears both ways: its antenna sends all round, a half-wave dipole. */
+    private static final double ROUND_DBI = 2.15;
+
     private final LinkWhatIf trial;
 
     private RelayChange(LinkWhatIf trial) {
@@ -59,7 +62,7 @@ final class RelayChange {
         Radio first = alike(trial.radio(from), heard);
         Radio last = alike(trial.radio(to), heard);
         // it is set as the receiving end is, on which others hang, and the sending end follows
-        Radio relay = heard.withAir(heard.settings().mast(ANTENNA_M));
+        Radio relay = bare(heard).withAir(heard.settings().mast(ANTENNA_M));
         double firstM = trial.antennaM(from);
         double lastM = trial.antennaM(to);
         double best = Double.NEGATIVE_INFINITY;
@@ -177,7 +180,8 @@ final class RelayChange {
     }
 
     private static Radio bare(Radio radio) {
-        return radio.withAir(radio.settings().mast(null));
+        Radio low = radio.withAir(radio.settings().mast(null));
+        return low.beam() == null ? low : low.withBeam(null).withAntennaGainDbi(ROUND_DBI);
     }
 
     private static RadioPath between(RadioPath part, String from, String to) {

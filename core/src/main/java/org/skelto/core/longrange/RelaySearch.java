@@ -83,13 +83,13 @@ public final class RelaySearch {
      *
      * @param heightM of its antenna above the ground
      * @param siteGroundM of the ground there above the site's datum
-     * @param wallsDb what walls around it take, by direction, evenly from north over east
+     * @param aroundDb what walls around it and its own pattern take, by direction, evenly from north over east
      */
-    public record EndPoint(double xM, double yM, double heightM, double siteGroundM, Radio radio, double[] wallsDb) {
-        /** What walls take towards a place, dB. */
-        double wallsDb(double toXM, double toYM) {
+    public record EndPoint(double xM, double yM, double heightM, double siteGroundM, Radio radio, double[] aroundDb) {
+        /** What walls and the antenna's pattern take towards a place, dB. */
+        double aroundDb(double toXM, double toYM) {
             double turn = Math.atan2(toXM - xM, toYM - yM) / (2 * Math.PI);
-            return wallsDb[Math.floorMod((int) Math.round(turn * wallsDb.length), wallsDb.length)];
+            return aroundDb[Math.floorMod((int) Math.round(turn * aroundDb.length), aroundDb.length)];
         }
     }
 
@@ -113,8 +113,8 @@ public final class RelaySearch {
         double x = grid.x(column);
         double y = grid.y(row);
         double loss = new PlainLoss(grid, ask(end, relayM)).lossDb(column, row);
-        double walls = end.wallsDb(x, y);
-        double margin = Budget.lesserMarginDb(end.radio(), relay, loss + walls);
+        double around = end.aroundDb(x, y);
+        double margin = Budget.lesserMarginDb(end.radio(), relay, loss + around);
         double ground = grid.heightM()[row * grid.columns() + column];
         double length = Math.hypot(x - end.xM(), y - end.yM());
         return RelaySearchPlaceMarginBuilder.builder()
@@ -125,7 +125,7 @@ public final class RelaySearch {
                 .marginDb(margin)
                 .chance(Chance.of(margin, sigmaDb))
                 .figure(Figure.of(
-                        "EIRP + receiving antenna and feeder − receiver floor − loss over the ground − walls, the worse"
+                        "EIRP + receiving antenna and feeder − receiver floor − loss over the ground − walls and pattern, the worse"
                                 + " direction",
                         "link budget; ITU-R P.525 and P.526 §4.5 over the grid of heights, bare ground",
                         false,
@@ -140,8 +140,8 @@ public final class RelaySearch {
                         Text.db(loss),
                         "of that free space",
                         Text.db(FreeSpace.lossDb(end.radio().frequencyMHz(), length)),
-                        "walls around the antenna in that direction",
-                        Text.db(walls)))
+                        "walls and the antenna's own pattern in that direction",
+                        Text.db(around)))
                 .build();
     }
 
@@ -229,7 +229,7 @@ public final class RelaySearch {
         for (int r = 0; r < grid.rows(); r++) {
             for (int c = 0; c < grid.columns(); c++) {
                 int i = r * grid.columns() + c;
-                loss[i] = without - loss[i] - (float) end.wallsDb(grid.x(c), grid.y(r));
+                loss[i] = without - loss[i] - (float) end.aroundDb(grid.x(c), grid.y(r));
             }
         }
         return loss;

@@ -63,7 +63,8 @@ final class Margins {
             Demands.Demand demand = demands.get(d);
             if (!source.unit().equals(demand.unit())) {
                 double lossDb =
-                        model.lossDb(source.at(), unit.place(), demand.at(), demand.place(), radio.frequencyMHz());
+                        model.lossDb(source.at(), unit.place(), demand.at(), demand.place(), radio.frequencyMHz())
+                                + source.besideDb(demand.at());
                 double over = over(demand, radio, lossDb, offset);
                 already[d] += over >= 0 ? 1 : 0;
                 alreadyBest[d] = Math.max(alreadyBest[d], over);
@@ -78,7 +79,8 @@ final class Margins {
         return standing.stream().anyMatch(s -> {
             Unit unit = plan.units().get(s.unit());
             Radio radio = unit.radio(ask.medium()).orElseThrow();
-            double lossDb = model.lossDb(s.at(), unit.place(), candidate.at(), candidate.place(), box.frequencyMHz());
+            double lossDb = model.lossDb(s.at(), unit.place(), candidate.at(), candidate.place(), box.frequencyMHz())
+                    + s.besideDb(candidate.at());
             return Budget.lesserMarginDb(box, radio, lossDb) >= needed;
         });
     }

@@ -66,22 +66,28 @@ public final class Antennas {
         return Math.max(LEAST_M, height);
     }
 
-    /** What walls around an antenna take of a level ray, dB, in so many directions evenly from north over east. */
-    public static double[] wallsDb(SiteModel site, SlabTables tables, Unit unit, Radio radio, int directions) {
+    /**
+     * What walls around an antenna take of a level ray and what its own pattern does beside its beam, dB, in so many
+     * directions evenly from north over east.
+     */
+    public static double[] aroundDb(SiteModel site, SlabTables tables, Unit unit, Radio radio, int directions) {
         double[] all = new double[directions];
         for (int i = 0; i < directions; i++) {
             ComputingBudget.step();
-            all[i] = wallsDb(site, tables, unit, radio, 2 * Math.PI * i / directions);
+            all[i] = aroundDb(site, tables, unit, radio, 2 * Math.PI * i / directions);
         }
         return all;
     }
 
     /** The same in one direction, radians from north over east. */
-    public static double wallsDb(SiteModel site, SlabTables tables, Unit unit, Radio radio, double bearing) {
+    public static double aroundDb(SiteModel site, SlabTables tables, Unit unit, Radio radio, double bearing) {
         Point from = clearOfHouse(site, unit, radio);
         Point to = new Point(from.xM() + FAR_M * Math.sin(bearing), from.yM() + FAR_M * Math.cos(bearing), from.zM());
         return new MultiWall(site, tables).lossDb(from, place(unit, radio), to, OUTSIDE, radio.frequencyMHz())
-                - FreeSpace.lossDb(radio.frequencyMHz(), FAR_M);
+                - FreeSpace.lossDb(radio.frequencyMHz(), FAR_M)
+                + AntennaPattern.of(radio)
+                        .map(p -> p.lossDb(Math.toDegrees(bearing)))
+                        .orElse(0.0);
     }
 
     /** Height of the ground at a place above the site's datum, metres. */

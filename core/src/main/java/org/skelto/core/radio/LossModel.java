@@ -1,6 +1,7 @@
 package org.skelto.core.radio;
 
 import java.util.List;
+import java.util.stream.Stream;
 import org.skelto.core.plan.site.Place;
 import org.skelto.core.quantity.Figure;
 import org.skelto.core.site.Point;
@@ -23,6 +24,16 @@ public interface LossModel {
         /** All parts together, dB. */
         public double lossDb() {
             return parts.stream().mapToDouble(Part::lossDb).sum();
+        }
+
+        /** This loss with more parts. */
+        public Loss with(List<Part> more) {
+            return more.isEmpty()
+                    ? this
+                    : new Loss(
+                            distanceM,
+                            indoor,
+                            Stream.concat(parts.stream(), more.stream()).toList());
         }
 
         public boolean extrapolated() {

@@ -16,12 +16,17 @@ import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.ValueSource;
 import org.skelto.core.Houses;
 import org.skelto.core.Plans;
+import org.skelto.core.links.RadioDefaults;
 import org.skelto.core.plan.Plan;
 import org.skelto.core.plan.equipment.UnitKind;
+import org.skelto.core.plan.radio.Beam;
 import org.skelto.core.plan.radio.IndoorModel;
 import org.skelto.core.plan.radio.Medium;
+import org.skelto.core.plan.radio.Radio;
+import org.skelto.core.plan.radio.Region;
 import org.skelto.core.plan.site.Bounds;
 import org.skelto.core.plan.site.Place;
+import org.skelto.core.radio.AntennaPattern;
 import org.skelto.core.radio.Indoors;
 import org.skelto.core.radio.LossModel;
 import org.skelto.core.radio.SlabTables;
@@ -52,7 +57,12 @@ class CoverageTest {
             double y = i == 0 ? 0 : random.nextInt(600) / 100.0;
             double z = i == 1 ? 1.0 : random.nextInt(520) / 100.0;
             Place place = new Place(plan.rooms().keySet().iterator().next(), null, x, y, z);
-            sources.add(new Source("u" + i, "u" + i, new Point(x, y, z), place, 15, i % 2 == 0 ? 2437 : 868.3));
+            Radio pointed = RadioDefaults.radio(Medium.WIFI_2G4, Region.EU, UnitKind.ACCESS_POINT)
+                    .withAntennaGainDbi(8)
+                    .withBeam(i == 2 ? Beam.facing(random.nextInt(360)) : null);
+            sources.add(source("u" + i, new Point(x, y, z), place, i % 2 == 0 ? 2437 : 868.3)
+                    .pattern(AntennaPattern.of(pointed).orElse(null))
+                    .build());
         }
         for (String floor : plan.floors().keySet()) {
             Grid grid = Grid.over(floor, new Bounds(-1, -1, 9.2, 7.3), CoverageScenario.heightM(plan, floor), 0.2);
@@ -74,6 +84,7 @@ class CoverageTest {
                 Place place = new Place(room, null, grid.x(column), grid.y(row), 1);
                 Point at = new Point(grid.x(column), grid.y(row), grid.zM());
                 double lossDb = model.loss(source.at(), source.place(), at, place, source.frequencyMHz())
+                        .with(source.beside(at))
                         .lossDb();
                 assertEquals(source.levelDbm() - lossDb, level[cell], 0.01, () -> source + " at " + at);
             }
@@ -133,7 +144,8 @@ class CoverageTest {
     }
 
     private static Source source(String id, double x) {
-        return new Source(id, id, new Point(x, 2, 1.5), new Place("r0", null, x, 2, 1.5), 15, 2437);
+        return source(id, new Point(x, 2, 1.5), new Place("r0", null, x, 2, 1.5), 2437)
+                .build();
     }
 
     @Test
@@ -203,5 +215,15 @@ class CoverageTest {
         assertTrue(none.contours().stream().allMatch(c -> c.lines().isEmpty()));
         assertTrue(none.rooms().stream().allMatch(r -> r.share() == 0 && r.best() == null));
         assertEquals(List.of(), CoverageScenario.media(SiteModel.of(bare)));
+    }
+
+    private static SourceBuilder source(String id, Point at, Place place, double frequencyMHz) {
+        return SourceBuilder.builder()
+                .unit(id)
+                .name(id)
+                .at(at)
+                .place(place)
+                .levelDbm(15)
+                .frequencyMHz(frequencyMHz);
     }
 }

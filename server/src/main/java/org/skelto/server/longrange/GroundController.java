@@ -311,6 +311,6 @@ class GroundController {
                 Antennas.aboveGroundM(plan, unit, radio),
                 Antennas.groundM(plan, unit.place()),
                 radio,
-                Antennas.wallsDb(site, kept.tables(), unit, radio, DIRECTIONS));
+                Antennas.aroundDb(site, kept.tables(), unit, radio, DIRECTIONS));
     }
 }

@@ -47,7 +47,8 @@ final class StandIn {
         Random scatter = new Random(seed);
         List<Reading> readings = new ArrayList<>();
         for (Source source : reach.sources(Set.of())) {
-            double lossDb = model.lossDb(source.at(), source.place(), at, place, source.frequencyMHz());
+            double lossDb =
+                    model.lossDb(source.at(), source.place(), at, place, source.frequencyMHz()) + source.besideDb(at);
             double dbm = source.levelDbm() - lossDb + SCATTER_DB * scatter.nextGaussian();
             if (dbm >= QUIETEST_DBM) {
                 readings.add(ReadingBuilder.builder()

@@ -26,6 +26,7 @@ import org.skelto.core.plan.format.Words;
  * @param air what it is set to besides, or null when nothing is said
  * @param modulation how it keys, or null when nobody said; for {@link Medium#SUB_GHZ} only
  * @param repeats whether it passes on what it hears of a mesh; null means where its unit is steadily powered
+ * @param beam where its antenna is pointed, or null when it sends all round
  */
 @RecordBuilder
 public record Radio(
@@ -49,7 +50,8 @@ public record Radio(
         @Count(most = 50, of = "families") SortedSet<@Words(most = Limits.NAME_LENGTH) String> decodes,
         @Nullable AirSettings air,
         @Nullable Modulation modulation,
-        @Nullable Boolean repeats)
+        @Nullable Boolean repeats,
+        @Nullable Beam beam)
         implements RadioBuilder.With {
     /** How a simple radio keys its carrier. */
     public enum Modulation {
