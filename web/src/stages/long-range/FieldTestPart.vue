@@ -95,10 +95,10 @@ const remove = (id: string) =>
   );
 const learn = (learned: Schemas["PathLearned"] | null, what: string) =>
   bench.put(`${pointer("paths", far.path!)}/learned`, learned, what);
-/** Receivers report no more than so much, dB. */
-const SNR_CAP = 10;
-const snr = (db: number | null) =>
-  db === null ? "not given" : `${db >= SNR_CAP ? "at least " : ""}${shown(db, 1)} dB`;
+const snr = (l: Schemas["FieldCompared"]) =>
+  l.predictedSnrDb === null
+    ? "not given"
+    : `${l.snrAtLeast ? "at least " : ""}${shown(l.predictedSnrDb, 1)} dB`;
 </script>
 
 <template>
@@ -168,7 +168,7 @@ const snr = (db: number | null) =>
                   l.compared.reading.snrDb === null
                     ? "not given"
                     : `${shown(l.compared.reading.snrDb, 1)} dB`,
-                  snr(l.compared.predictedSnrDb),
+                  snr(l.compared),
                 ].join(", ")
               }}
             </td>

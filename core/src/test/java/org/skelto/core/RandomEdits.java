@@ -28,6 +28,7 @@ import org.skelto.core.plan.power.Power;
 import org.skelto.core.plan.power.PowerBuilder;
 import org.skelto.core.plan.power.PowerSource;
 import org.skelto.core.plan.power.Source;
+import org.skelto.core.plan.radio.Beam;
 import org.skelto.core.plan.radio.Calibration;
 import org.skelto.core.plan.radio.IndoorModel;
 import org.skelto.core.plan.radio.Medium;
@@ -46,6 +47,17 @@ public final class RandomEdits {
 
     public RandomEdits(long seed) {
         this.random = new Random(seed);
+    }
+
+    /** A house after up to eight edits. */
+    public static Plan changed(Plan house, long seed) {
+        Random random = new Random(seed);
+        RandomEdits edits = new RandomEdits(seed);
+        Plan plan = house;
+        for (int i = random.nextInt(8); i >= 0; i--) {
+            plan = edits.next(plan);
+        }
+        return plan;
     }
 
     private interface Change extends BiFunction<RandomEdits, Plan, Plan> {}
@@ -251,7 +263,11 @@ public final class RandomEdits {
     }
 
     private Map<String, Radio> radios(Map<String, Radio> radios) {
-        return with(radios, radio -> radio.withTxPowerDbm(random.nextInt(20)).withReceives(random.nextInt(4) > 0));
+        return with(
+                radios,
+                radio -> radio.withTxPowerDbm(random.nextInt(20))
+                        .withReceives(random.nextInt(4) > 0)
+                        .withBeam(random.nextInt(3) > 0 ? null : Beam.facing(random.nextInt(360))));
     }
 
     private Room room(Room room) {

@@ -40,12 +40,6 @@ public final class Explorer {
     /** Bandwidths that chirp radios offer, kHz. */
     static final double[] BANDWIDTHS = {7.8, 10.4, 15.6, 20.8, 31.25, 41.7, 62.5, 125, 250, 500};
 
-    /** Payload of an acknowledgement, bytes. */
-    public static final int ACK_BYTES = 4;
-
-    /** From the end of a frame to the begin of its answer, ms; typical. */
-    static final double TURNAROUND_MS = 60;
-
     /** Narrower chirps are lost when cheap crystals drift apart, kHz. */
     private static final double CRYSTAL_KHZ = 62.5;
 
@@ -274,7 +268,7 @@ public final class Explorer {
                 .framesPerHour(3600 / least)
                 .years(Outposts.yearsSending(plan, parts, report.from(), airtime * tries))
                 .delivery(chance * Air.delivery(success(airtime), tries))
-                .ackMs(airtime + TURNAROUND_MS + answerMs(chirp))
+                .ackMs(airtime + Traffic.TURNAROUND_MS + answerMs(chirp))
                 .meets(margin >= report.neededDb())
                 .now(chirp.equals(set) && frequencyMHz == radio.frequencyMHz())
                 .broken(law.broken())
@@ -315,7 +309,7 @@ public final class Explorer {
     }
 
     private double answerMs(Chirp chirp) {
-        return Traffic.airtimeMs(chirp, message, ACK_BYTES);
+        return Traffic.airtimeMs(chirp, message, Traffic.ANSWER_BYTES);
     }
 
     private SettingFigures figures(Setting s) {
@@ -356,8 +350,8 @@ public final class Explorer {
                         "time on air",
                         Text.number(s.airtimeMs(), 1) + " ms",
                         "turnaround",
-                        Text.number(TURNAROUND_MS, 0) + " ms",
-                        "answer of " + ACK_BYTES + " bytes",
+                        Text.number(Traffic.TURNAROUND_MS, 0) + " ms",
+                        "answer of " + Traffic.ANSWER_BYTES + " bytes",
                         Text.number(answerMs(chirp), 1) + " ms"))
                 .build();
     }

@@ -76,13 +76,14 @@ public final class FieldTest {
     /**
      * A reading beside its prediction by the tables.
      *
-     * @param predictedSnrDb signal over noise that the receiver at the other end would report, or null for other media; at
-     *     {@value #SNR_CAP_DB} dB at least that, as receivers report no more
+     * @param predictedSnrDb signal over noise that the receiver at the other end would report, or null for other media
+     * @param snrAtLeast whether it may be more, as receivers report no more
      */
     public record FieldCompared(
             FieldReading reading,
             double predictedDbm,
             @Nullable Double predictedSnrDb,
+            boolean snrAtLeast,
             double differenceDb,
             Figure figure) {}
 
@@ -197,6 +198,7 @@ public final class FieldTest {
                 r,
                 predicted,
                 snr,
+                snr != null && snr >= SNR_CAP_DB,
                 r.dbm() - predicted,
                 Figure.of(
                         "EIRP − loss over the ground up to there − walls around the sender and its pattern + antenna and feeder of the "

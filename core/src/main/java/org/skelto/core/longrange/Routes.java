@@ -211,7 +211,7 @@ public final class Routes {
             Radio radio = sender.radio(link.medium()).orElse(null);
             if (radio != null) {
                 command = Traffic.of(sender, radio).airtimeMs();
-                answer = Explorer.TURNAROUND_MS + Traffic.airtimeMs(radio.chirp(), sender.says(), Explorer.ACK_BYTES);
+                answer = Traffic.TURNAROUND_MS + Traffic.airtimeMs(radio.chirp(), sender.says(), Traffic.ANSWER_BYTES);
             }
         }
         return RoutesLegBuilder.builder()

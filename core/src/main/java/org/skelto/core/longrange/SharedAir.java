@@ -195,7 +195,7 @@ public final class SharedAir {
                             .mapToDouble(f -> f.perSecond() * f.airtimeMs())
                             .sum()
                     / perSecond;
-            Traffic answers = new Traffic(Explorer.ACK_BYTES, false, onMs, 1 / perSecond, 1);
+            Traffic answers = new Traffic(Traffic.ANSWER_BYTES, false, onMs, 1 / perSecond, 1);
             all.add(new Answering(
                     unit,
                     plan.units().get(unit).name(),
@@ -234,10 +234,10 @@ public final class SharedAir {
                 Unit receiver = Objects.requireNonNull(plan.units().get(other));
                 receiver.radio(link.medium()).filter(v::meets).ifPresent(radio -> {
                     if (link.twoWay() && Boolean.TRUE.equals(v.message().acknowledged())) {
-                        double answerMs = Traffic.airtimeMs(radio.chirp(), receiver.says(), Explorer.ACK_BYTES);
+                        double answerMs = Traffic.airtimeMs(radio.chirp(), receiver.says(), Traffic.ANSWER_BYTES);
                         onAir.add(new Frames(v.unit(), other, radio, answerMs, 1 / intervalS));
                     }
-                    if (Boolean.TRUE.equals(receiver.relays())) {
+                    if (receiver.repeats(link.medium())) {
                         onAir.add(new Frames(v.unit(), other, radio, v.traffic().airtimeMs(), tries));
                     }
                 });

@@ -25,11 +25,8 @@ import org.skelto.core.work.ComputingBudget;
 final class Spent {
     private static final double S_PER_DAY = 86_400;
 
-    /** Current of a radio that listens, mA, and from the end of a frame to its answer, ms; typical. */
+    /** Current of a radio that listens, mA; typical. */
     private static final double LISTENS_MA = 11;
-
-    private static final double TURNAROUND_MS = 60;
-    private static final int ANSWER_BYTES = 4;
 
     /** For a bolt or strike whose part does not say how long it is driven, s; typical. */
     private static final double USUAL_S = 1;
@@ -69,11 +66,11 @@ final class Spent {
                 .map(r -> new Pulse(
                         "waits for the answer",
                         LISTENS_MA,
-                        unit.message().triesOrOne() * (TURNAROUND_MS + answerMs(unit, r))));
+                        unit.message().triesOrOne() * (Traffic.TURNAROUND_MS + answerMs(unit, r))));
     }
 
     private static double answerMs(Unit unit, Radio radio) {
-        return Traffic.airtimeMs(radio.chirp(), unit.says(), ANSWER_BYTES);
+        return Traffic.airtimeMs(radio.chirp(), unit.says(), Traffic.ANSWER_BYTES);
     }
 
     /** What moves, spread over the cycles of a day. */

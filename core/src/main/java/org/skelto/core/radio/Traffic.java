@@ -27,6 +27,12 @@ public record Traffic(int bytes, boolean assumed, double airtimeMs, Double inter
     /** Preamble, sync word and checksum of simple keying, bytes. */
     public static final int KEYED_EXTRA_BYTES = 8;
 
+    /** Payload of an answer: who, which and its checksum. */
+    public static final int ANSWER_BYTES = 4;
+
+    /** From the end of a frame to the beginning of its answer, ms; typical. */
+    public static final double TURNAROUND_MS = 60;
+
     private static final int PREAMBLE = 8;
 
     /** Whether a medium is one of those that are looked at here. */

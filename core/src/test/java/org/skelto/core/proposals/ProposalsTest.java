@@ -102,11 +102,7 @@ class ProposalsTest {
                 .map(house -> DynamicTest.dynamicTest(house.name(), () -> {
                     for (int seed = 0; seed < PLANS / houses.size() + 1; seed++) {
                         Random random = new Random(seed);
-                        RandomEdits edits = new RandomEdits(seed);
-                        Plan plan = house;
-                        for (int i = random.nextInt(8); i >= 0; i--) {
-                            plan = edits.next(plan);
-                        }
+                        Plan plan = RandomEdits.changed(house, seed);
                         // some have lost all their links
                         Plan bare = seed % 3 == 0 ? plan.withLinks(new TreeMap<>()) : plan;
                         Facts facts = new Facts(NameAssigner.assign(bare));
@@ -119,10 +115,24 @@ class ProposalsTest {
                         all.add(new Proposed(
                                 "channels",
                                 Channels.of(facts.site(), facts.tables()).edits()));
+                        one(facts, random, all);
                         int at = seed;
                         assertEquals(List.of(), broken(facts, all), () -> "seed " + at);
                     }
                 }));
+    }
+
+    /** Some of what takes longer: a board, a box to place, a change or setting of a long-range link. */
+    private static void one(Facts facts, Random random, List<Proposed> all) {
+        List<Proposed> some = new ArrayList<>();
+        switch (random.nextInt(3)) {
+            case 0 -> boards(facts, some);
+            case 1 -> placings(facts, random.nextBoolean() ? Medium.WIFI_2G4 : Medium.MESH_802154, some);
+            default -> farLinks(facts, some);
+        }
+        if (!some.isEmpty()) {
+            all.add(some.get(random.nextInt(some.size())));
+        }
     }
 
     private static void links(Facts facts, String unit, List<Proposed> all) {
@@ -139,27 +149,34 @@ class ProposalsTest {
         all.add(new Proposed("pins", proposals(facts).terminals(null).edits()));
         all.add(new Proposed(
                 "channels", Channels.of(facts.site(), facts.tables()).edits()));
+        boards(facts, all);
+        placings(facts, Medium.WIFI_2G4, all);
+        placings(facts, Medium.MESH_802154, all);
+    }
+
+    private static void boards(Facts facts, List<Proposed> all) {
         proposals(facts)
                 .boards(0.2)
                 .forEach(s -> s.choices()
                         .forEach(c -> all.add(new Proposed(s.name() + ": " + c.name() + " " + c.boards(), c.edits()))));
-        for (Medium medium : List.of(Medium.WIFI_2G4, Medium.MESH_802154)) {
-            PlacementRequest ask = PlacementRequestBuilder.builder()
-                    .medium(medium)
-                    .goal(PlacementRequest.Goal.NEXT)
-                    .cover(PlacementRequest.Cover.DEVICES)
-                    .times(1)
-                    .keep(true)
-                    .boxCost(60)
-                    .outletCost(120)
-                    .build();
-            proposals(facts)
-                    .placings(Placer.answer(facts.site(), facts.tables(), ask, new Silent(), 2000, () -> 0))
-                    .placings()
-                    .stream()
-                    .filter(p -> !p.why().contains("it would bring"))
-                    .forEach(p -> all.add(new Proposed(medium + " " + p.why(), p.edits())));
-        }
+    }
+
+    private static void placings(Facts facts, Medium medium, List<Proposed> all) {
+        PlacementRequest ask = PlacementRequestBuilder.builder()
+                .medium(medium)
+                .goal(PlacementRequest.Goal.NEXT)
+                .cover(PlacementRequest.Cover.DEVICES)
+                .times(1)
+                .keep(true)
+                .boxCost(60)
+                .outletCost(120)
+                .build();
+        proposals(facts)
+                .placings(Placer.answer(facts.site(), facts.tables(), ask, new Silent(), 2000, () -> 0))
+                .placings()
+                .stream()
+                .filter(p -> !p.why().contains("it would bring"))
+                .forEach(p -> all.add(new Proposed(medium + " " + p.why(), p.edits())));
     }
 
     private static void farLinks(Facts facts, List<Proposed> all) {

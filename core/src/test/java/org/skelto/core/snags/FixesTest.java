@@ -52,11 +52,7 @@ class FixesTest {
                 .map(house -> DynamicTest.dynamicTest(house.name(), () -> {
                     for (int seed = 0; seed < PLANS / houses.size() + 1; seed++) {
                         Random random = new Random(seed);
-                        RandomEdits edits = new RandomEdits(seed);
-                        Plan plan = house;
-                        for (int i = random.nextInt(8); i >= 0; i--) {
-                            plan = edits.next(plan);
-                        }
+                        Plan plan = RandomEdits.changed(house, seed);
                         int at = seed;
                         assertEquals(List.of(), broken(plan, random, FIXES_OF_A_PLAN), () -> "seed " + at);
                     }
