@@ -12,6 +12,7 @@ export function smallPlan(): Plan {
       circuit: "mains",
       from: null,
       backupH: 0,
+      wishH: null,
       part: null,
       count: null,
       series: null,

@@ -182,6 +182,14 @@ const dropPulse = (at: number) =>
       :value="power.backupH"
       :save="(v: number) => put('power/backupH', v, 'backup')"
     />
+    <EditField
+      label="Should go on without mains, h"
+      numeric
+      optional
+      placeholder="not said"
+      :value="power.wishH"
+      :save="(v: number | null) => put('power/wishH', v, 'wished hours')"
+    />
     <template v-if="lowVoltage">
       <label class="field">
         Cable

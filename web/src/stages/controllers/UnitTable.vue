@@ -81,6 +81,7 @@ async function add() {
         circuit: fresh.kind === "HANDSET" ? null : (Object.keys(plan.value.circuits)[0] ?? null),
         from: null,
         backupH: 0,
+        wishH: null,
         part: null,
         count: null,
         feed: null,

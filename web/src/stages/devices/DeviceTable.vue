@@ -76,7 +76,7 @@ async function add() {
       name: fresh.name,
       kind: "SELF_CONTAINED",
       place,
-      power: { source: "BATTERY", circuit: null, from: null, backupH: 0 },
+      power: { source: "BATTERY", circuit: null, from: null, backupH: 0, wishH: null },
       channels: 0,
       maxClients: 0,
       internetEntry: false,

@@ -14,6 +14,7 @@ import org.skelto.core.plan.Plan;
 import org.skelto.core.plan.equipment.Attached;
 import org.skelto.core.plan.equipment.BoardSet;
 import org.skelto.core.plan.equipment.Device;
+import org.skelto.core.plan.equipment.Driver;
 import org.skelto.core.plan.equipment.Hand;
 import org.skelto.core.plan.equipment.Unit;
 import org.skelto.core.plan.power.Circuit;
@@ -119,6 +120,7 @@ public final class WiringDiagram {
             if (board.behindShifter()) {
                 text(Kind.SMALL_RIGHT, Layer.LOW_VOLTAGE, BOARD_LEFT - 15, y + 2, "level shifter");
             }
+            driver(board.driver());
             board(name, name(board.part()), rowsOf(name));
             bus(name, board);
         });
@@ -240,7 +242,7 @@ public final class WiringDiagram {
             text(Kind.TEXT, null, BOARD_LEFT + 3, at + 1.5, shortName(name));
             text(Kind.SMALL_RIGHT, null, BOARD_RIGHT - 3, at + 1.5, "drives " + last(pin.terminal()));
             pinRows.put(pin.terminal(), at);
-            terminals.wire(name, pin.terminal().split(" ")[1], "");
+            drives(name, pin.terminal().split(" ")[1]);
             at += ROW;
         }
         for (Wired.Connection row : rows) {
@@ -249,6 +251,40 @@ public final class WiringDiagram {
             at += ROW;
         }
         y = bottom;
+    }
+
+    /** What is wired by hand before the coils of a board. */
+    private void driver(Driver driver) {
+        if (driver != null && driver.baseOhm() != null) {
+            text(Kind.SMALL_RIGHT, Layer.LOW_VOLTAGE, BOARD_LEFT - 15, y + 2, "each way: transistor, " + base(driver));
+            text(
+                    Kind.SMALL_RIGHT,
+                    Layer.LOW_VOLTAGE,
+                    BOARD_LEFT - 15,
+                    y + 6,
+                    driver.diode() ? "diode across the coil" : "no diode planned");
+        } else if (driver != null && driver.diode()) {
+            text(Kind.SMALL_RIGHT, Layer.LOW_VOLTAGE, BOARD_LEFT - 15, y + 2, "diode across the coil");
+        }
+    }
+
+    private static String base(Driver driver) {
+        return Text.number(driver.baseOhm(), 0) + " Ω before its base";
+    }
+
+    /** The wires from a pin to what it drives, over the transistor that is wired by hand where there is one. */
+    private void drives(String pin, String to) {
+        Attached board = unit.boards().more().get(to.split("/")[0]);
+        Driver driver = board == null ? null : board.driver();
+        if (driver == null || driver.baseOhm() == null) {
+            terminals.wire(pin, to, "");
+            return;
+        }
+        terminals.wire(pin, "transistor for " + to + ", " + base(driver), "");
+        terminals.wire(to + " coil +", "supply of the coil" + (driver.diode() ? "; band end of the diode" : ""), "");
+        terminals.wire(
+                to + " coil −", "collector of the transistor" + (driver.diode() ? "; other end of the diode" : ""), "");
+        terminals.wire("0 V", "emitter of the transistor for " + to, "");
     }
 
     private void row(Wired.Connection row, double at) {

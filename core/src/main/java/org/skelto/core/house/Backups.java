@@ -57,6 +57,11 @@ public final class Backups {
         return paths;
     }
 
+    /** How long one unit goes on without the mains, and by what. */
+    public static BackupBox of(Plan plan, Outages outages, String unit) {
+        return new Backups(plan, outages).box(unit);
+    }
+
     private BackupPath path(String id, Device device) {
         Set<String> units = new LinkedHashSet<>(List.of(device.unit()));
         String hub = plan.units().get(device.unit()).hub();

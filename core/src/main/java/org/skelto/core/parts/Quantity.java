@@ -80,6 +80,10 @@ public enum Quantity {
     OUTPUTS("outputs", "", 1, 256),
     TRAVEL_S("travelS", "s", 0.01, 3600),
     PULSE_S("pulseS", "s", 0.01, 60),
+    /** Greatest gap between door and frame that a bolt or strike bridges. */
+    GAP_MM("gapMm", "mm", 0, 30),
+    /** Greatest offset of a bolt against its hole or strike. */
+    OFFSET_MM("offsetMm", "mm", 0, 30),
     /** Pieces or metres that are sold together. */
     PACK("pack", "", 1, 10_000),
     /** From so many pieces or metres on {@link #BREAK_PRICE} holds for each. */

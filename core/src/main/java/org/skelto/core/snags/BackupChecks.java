@@ -1,5 +1,6 @@
 package org.skelto.core.snags;
 
+import static org.skelto.core.snags.Severity.FIX;
 import static org.skelto.core.snags.Severity.LOOK;
 import static org.skelto.core.snags.Stage.OUTAGES;
 
@@ -13,11 +14,12 @@ import org.skelto.core.plan.equipment.Job;
 import org.skelto.core.quantity.Text;
 import org.skelto.core.snags.Check.Code;
 
-/** P8 and O6: boxes that end the path of what guards while the rest of it still has power. */
+/** P7, P8 and O6: boxes that end before they are meant to, or before the rest of what guards. */
 final class BackupChecks {
     static final Check CHECK = Check.of(
             "snags of backups",
             List.of(
+                    Code.of("P7", Stage.OUTAGES, "backup shorter than the wish", Severity.FIX),
                     Code.of("P8", Stage.OUTAGES, "backup feeds only part of the path", Severity.LOOK),
                     Code.of("O6", Stage.OUTAGES, "alarm path crosses a component without backup", Severity.LOOK)),
             List.of(HouseFacts.OUTAGES),
@@ -36,6 +38,7 @@ final class BackupChecks {
     }
 
     static void run(CheckContext c) {
+        c.plan.units().keySet().forEach(unit -> wish(c, unit));
         Ended alarms = new Ended();
         Ended others = new Ended();
         for (Backups.BackupPath path : c.backups()) {
@@ -54,6 +57,23 @@ final class BackupChecks {
         }
         told(c, "O6", "the alarm path", alarms);
         told(c, "P8", "the path", others);
+    }
+
+    private static void wish(CheckContext c, String id) {
+        Double wish = c.plan.units().get(id).power().wishH();
+        if (wish == null || wish == 0) {
+            return;
+        }
+        Backups.BackupBox box = Backups.of(c.plan, c.outages(), id);
+        if (box.hours() >= wish) {
+            return;
+        }
+        c.snag("P7", FIX, OUTAGES, box.name() + " goes on shorter without the mains than it should")
+                .figures(Text.number(box.hours(), 1) + " h of " + Text.number(wish, 1) + " h wished; " + box.why())
+                .leadsTo(
+                        "After that it is dark, and all that hangs on it. More backup, less load on it, or a shorter wish.")
+                .at(CheckContext.unit(id))
+                .add();
     }
 
     /** All in one, since one backup supply may answer it. */

@@ -4,28 +4,34 @@ import static org.skelto.core.snags.Severity.FIX;
 import static org.skelto.core.snags.Severity.LOOK;
 import static org.skelto.core.snags.Stage.DEVICES;
 
+import java.util.ArrayList;
 import java.util.List;
 import java.util.Map;
 import java.util.Set;
 import java.util.TreeMap;
 import java.util.TreeSet;
+import org.jspecify.annotations.Nullable;
 import org.skelto.core.facts.PlanPart;
 import org.skelto.core.parts.Part;
 import org.skelto.core.parts.PartKind;
+import org.skelto.core.parts.Quantity;
 import org.skelto.core.parts.Trait;
 import org.skelto.core.plan.equipment.Device;
 import org.skelto.core.plan.equipment.DeviceKind;
 import org.skelto.core.plan.equipment.Drive;
+import org.skelto.core.plan.equipment.Lockwork;
 import org.skelto.core.plan.equipment.RestState;
+import org.skelto.core.quantity.Text;
 import org.skelto.core.snags.Check.Code;
 import org.skelto.core.wiring.WiredContacts;
 
-/** D16, D18, C18: what is declared of devices and contacts against what their parts are. */
+/** D16 to D18, C18: what is declared of devices and contacts against what their parts are. */
 final class DeclaredChecks {
     static final Check CHECK = Check.reading(
             "snags of what is declared",
             List.of(
                     Code.of("D16", Stage.DEVICES, "part and declared behaviour disagree", Severity.FIX),
+                    Code.of("D17", Stage.DEVICES, "bolt gap or alignment out of its sheet's range", Severity.FIX),
                     Code.of("D18", Stage.DEVICES, "rest state unknown: a drive that keeps its position", Severity.LOOK),
                     Code.of(
                             "C18",
@@ -50,6 +56,7 @@ final class DeclaredChecks {
                 .forEach((id, d) -> c.parts.find(d.known().part()).ifPresent(part -> {
                     rest(c, id, d, part);
                     drive(c, id, d, part);
+                    bolt(c, id, d, part);
                 }));
         contacts(c);
     }
@@ -104,6 +111,32 @@ final class DeclaredChecks {
                     .leadsTo("Where it stands after a power cut is where it happened to be.")
                     .at(CheckContext.device(id))
                     .add();
+        }
+    }
+
+    /** What was measured at the door against what the part bridges; a sheet that is silent judges nothing. */
+    private static void bolt(CheckContext c, String id, Device d, Part part) {
+        Lockwork lock = d.known().lock();
+        if (lock == null) {
+            return;
+        }
+        List<String> over = new ArrayList<>();
+        over(over, "gap", lock.gapMm(), part.figure(Quantity.GAP_MM).orElse(null));
+        over(over, "offset", lock.offsetMm(), part.figure(Quantity.OFFSET_MM).orElse(null));
+        if (!over.isEmpty()) {
+            c.snag("D17", FIX, DEVICES, d.name() + ": the door does not fit its bolt")
+                    .figures(String.join("; ", over) + " by the sheet of " + part.name())
+                    .leadsTo(
+                            "The bolt meets the plate beside its hole or reaches it too short: it stalls, or looks locked and is"
+                                    + " not. Set hinges and plate anew, or choose a part with a longer bolt.")
+                    .at(CheckContext.device(id))
+                    .add();
+        }
+    }
+
+    private static void over(List<String> all, String what, @Nullable Double measured, @Nullable Double most) {
+        if (measured != null && most != null && measured > most) {
+            all.add(what + " " + Text.number(measured, 1) + " mm, at most " + Text.number(most, 1) + " mm");
         }
     }
 

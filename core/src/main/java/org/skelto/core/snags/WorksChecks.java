@@ -193,8 +193,9 @@ final class WorksChecks {
                             id,
                             d,
                             "lock",
-                            new Lockwork(
-                                    lock == null ? null : lock.gapMm(), lock == null ? null : lock.offsetMm(), true)));
+                            lock == null
+                                    ? new Lockwork(null, null, true)
+                                    : new Lockwork(lock.gapMm(), lock.offsetMm(), true, lock.key())));
         }
         draft.add();
     }

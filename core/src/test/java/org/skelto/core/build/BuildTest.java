@@ -355,6 +355,25 @@ class BuildTest {
         assertEquals("Mains, 16 A", to.get("relays/3 common"));
     }
 
+    /** The base of a hand-wired transistor, its emitter and the diode of the coil are drawn and listed. */
+    @Test
+    void aBareRelayComesWithTheWiresOfItsTransistor() {
+        Plan bare = Changed.with(
+                Workshop.plan(),
+                "/units/board/boards/more/bare",
+                "{\"part\":\"relay-bare\",\"driver\":{\"baseOhm\":560,\"gain\":100,\"diode\":true}}",
+                "/devices/lamp/wiring",
+                "{\"terminals\":{\"switch\":\"main/G18 bare/1\"},\"fixed\":false}");
+        Sheet sheet = new Facts(bare).wiring().get("board");
+        Map<String, String> to = sheet.terminals().stream()
+                .collect(Collectors.toMap(Sheet.TerminalRow::terminal, Sheet.TerminalRow::to));
+        assertEquals("transistor for bare/1, 560 Ω before its base", to.get("main/G18"));
+        assertEquals("emitter of the transistor for bare/1", to.get("0 V"));
+        assertEquals("collector of the transistor; other end of the diode", to.get("bare/1 coil −"));
+        assertTrue(
+                sheet.shapes().stream().anyMatch(s -> "each way: transistor, 560 Ω before its base".equals(s.text())));
+    }
+
     @Test
     void nothingIsDrawnOutsideItsSheet() {
         new Facts(ThornfellLodge.plan())

@@ -6,6 +6,8 @@ import static org.junit.jupiter.api.Assertions.assertTrue;
 
 import java.util.List;
 import org.junit.jupiter.api.Test;
+import org.junit.jupiter.params.ParameterizedTest;
+import org.junit.jupiter.params.provider.CsvSource;
 import org.skelto.core.Changed;
 import org.skelto.core.Demos;
 import org.skelto.core.Outpost;
@@ -14,6 +16,7 @@ import org.skelto.core.facts.Facts;
 import org.skelto.core.longrange.SharedAir;
 import org.skelto.core.longrange.WhatItTakes;
 import org.skelto.core.plan.Plan;
+import org.skelto.core.plan.equipment.Lockwork;
 import org.skelto.core.plan.radio.Medium;
 import org.skelto.core.radio.Air;
 import org.skelto.core.radio.Traffic;
@@ -57,6 +60,55 @@ class DeclaredChecksTest {
         assertTrue(of(pulse, "D16").stream().anyMatch(s -> s.figures().contains(pulsed)));
         Plan said = Changed.with(pulse, "/devices/gate/works/drive", "\"SINGLE_PULSE\"");
         assertTrue(of(said, "D16").stream().noneMatch(s -> s.figures().contains(pulsed)));
+    }
+
+    /** The sheet of the drop bolt: a gap of 8 mm and an offset of 3 mm at most. */
+    @ParameterizedTest
+    @CsvSource(
+            nullValues = "-",
+            value = {"8, 3, -", "8.5, 3, gap 8.5 mm", "4, 3.2, offset 3.2 mm", "-, -, -"})
+    void aDoorThatDoesNotFitItsBoltIsFound(String gap, String offset, String figures) {
+        Plan measured = Changed.with(
+                lock("bolt-drop", "OPEN"),
+                "/devices/bolt/works/lock",
+                "{\"gapMm\":" + json(gap) + ",\"offsetMm\":" + json(offset) + ",\"doorContact\":false,\"key\":true}");
+        List<Snag> found = of(measured, "D17");
+        assertEquals(figures == null ? 0 : 1, found.size());
+        assertTrue(figures == null || found.get(0).figures().contains(figures), found.toString());
+        // a sheet that says nothing judges nothing
+        assertEquals(
+                0,
+                of(Changed.with(measured, "/devices/bolt/works/part", "\"done-lock\""), "D17")
+                        .size());
+    }
+
+    private static String json(String number) {
+        return number == null ? "null" : number;
+    }
+
+    @Test
+    void aDoorContactThatAFixAddsForgetsNothing() {
+        Plan plan = Changed.with(
+                lock("bolt-drop", "OPEN"),
+                "/devices/bolt/works/lock",
+                "{\"gapMm\":4,\"offsetMm\":1,\"doorContact\":false,\"key\":true}");
+        Snag.Fix fix = of(plan, "D14").get(0).fixes().get(0);
+        assertEquals(
+                new Lockwork(4.0, 1.0, true, true),
+                Changed.after(plan, fix.edits()).devices().get("bolt").known().lock());
+    }
+
+    @Test
+    void aBackupShorterThanTheWishIsFound() {
+        Plan plan = Changed.with(Workshop.plan(), "/units/hub/power/backupH", "4", "/units/hub/power/part", "-");
+        assertEquals(0, of(plan, "P7").size());
+        assertEquals(
+                0, of(Changed.with(plan, "/units/hub/power/wishH", "4"), "P7").size());
+        List<Snag> found = of(Changed.with(plan, "/units/hub/power/wishH", "8"), "P7");
+        assertEquals(1, found.size());
+        assertTrue(found.get(0).figures().startsWith("4.0 h of 8.0 h wished"), found.toString());
+        List<Snag> bare = of(Changed.with(plan, "/units/hub/power/wishH", "8", "/units/hub/power/backupH", "0"), "P7");
+        assertTrue(bare.get(0).figures().startsWith("0.0 h of 8.0 h wished; the mains alone"), bare.toString());
     }
 
     @Test

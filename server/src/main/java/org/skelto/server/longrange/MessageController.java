@@ -4,7 +4,6 @@ import io.soabase.recordbuilder.core.RecordBuilder;
 import java.util.ArrayList;
 import java.util.List;
 import org.jspecify.annotations.Nullable;
-import org.skelto.core.longrange.Explorer;
 import org.skelto.core.longrange.Payload;
 import org.skelto.core.plan.Plan;
 import org.skelto.core.plan.equipment.Unit;
@@ -75,8 +74,8 @@ class MessageController {
                 .assumed(traffic.assumed())
                 .airtimeMs(traffic.airtimeMs())
                 .airtimeFigure(Traffic.airtimeFigure(radio.chirp(), u.says(), traffic.bytes()))
-                .answerMs(Traffic.airtimeMs(radio.chirp(), u.says(), Explorer.ACK_BYTES))
-                .answerFigure(Traffic.airtimeFigure(radio.chirp(), u.says(), Explorer.ACK_BYTES))
+                .answerMs(Traffic.airtimeMs(radio.chirp(), u.says(), Traffic.ANSWER_BYTES))
+                .answerFigure(Traffic.airtimeFigure(radio.chirp(), u.says(), Traffic.ANSWER_BYTES))
                 .intervalS(traffic.intervalS())
                 .tries(traffic.tries())
                 .leastIntervalS(law.leastIntervalS())

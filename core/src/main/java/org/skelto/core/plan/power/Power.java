@@ -15,6 +15,7 @@ import org.skelto.core.plan.format.Within;
  * @param circuit id of the mains circuit, for {@link PowerSource#MAINS}
  * @param from id of the unit that feeds it, for {@link PowerSource#ETHERNET} and {@link PowerSource#SUPPLY}
  * @param backupH hours that its own backup carries it, 0 when it has none
+ * @param wishH hours that it is meant to go on without the mains, or null when nobody said
  * @param part id of the part between source and unit, which is in no box of its own: a plug supply, cells, a splitter
  * @param count how many of them side by side, 1 to 100; null means one
  * @param series how many cells in a row make one of them, 1 to 20; null means one
@@ -30,6 +31,9 @@ public record Power(
 
         @Nullable @IdOf(value = "units", what = "a unit") String from,
         @Within(least = 0, most = 10_000, unit = "h") double backupH,
+
+        @Nullable @Within(least = 0, most = 10_000, unit = "h")
+        Double wishH,
 
         @Nullable @Matches(value = Matches.PART, says = Matches.NOT_A_PART)
         String part,
