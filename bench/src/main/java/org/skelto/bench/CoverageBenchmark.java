@@ -108,8 +108,7 @@ public class CoverageBenchmark {
         Source old = sources.get(0);
         Point at =
                 new Point(old.at().xM() + step * 0.01, old.at().yM(), old.at().zM());
-        return CoverageMap.moved(
-                kept, 0, old.withAt(at));
+        return CoverageMap.moved(kept, 0, old.withAt(at));
     }
 
     /** Each cell asks the tree for the walls on its ray. */
@@ -200,15 +199,14 @@ public class CoverageBenchmark {
                     .orElseThrow()
                     .getKey();
             Place place = new Place(room, null, x, y, 2.2);
-            sources.add(
-                    SourceBuilder.builder()
-                            .unit("ap" + s)
-                            .name("AP " + s)
-                            .at(new Point(x, y, 2.8 * f + 2.2))
-                            .place(place)
-                            .levelDbm(19)
-                            .frequencyMHz(2412 + 25 * (s % 3))
-                            .build());
+            sources.add(SourceBuilder.builder()
+                    .unit("ap" + s)
+                    .name("AP " + s)
+                    .at(new Point(x, y, 2.8 * f + 2.2))
+                    .place(place)
+                    .levelDbm(19)
+                    .frequencyMHz(2412 + 25 * (s % 3))
+                    .build());
         }
         return sources;
     }

@@ -26,15 +26,17 @@ import org.skelto.core.work.ComputingBudget;
 
 /** Says whether a formula holds in a house, and names the first thing that breaks it when it does not. */
 final class Judge {
-    /** So many parts of formulas a large house has that are judged under an outage. */
-    private static final int EXPECTED = 8192;
+    /** So many parts of formulas a device has that are judged under an outage, and most of what is thought of at once. */
+    private static final int EXPECTED_OF_A_DEVICE = 12;
+
+    private static final int MOST_EXPECTED = 8192;
 
     private final Plan plan;
     private final Map<String, Component> components;
     private final House house;
     private final House whole;
     private final House drawn;
-    private final Map<Formula, Double> judged = new IdentityHashMap<>(EXPECTED);
+    private final Map<Formula, Double> judged;
 
     /**
      * A judge of one outage.
@@ -49,6 +51,8 @@ final class Judge {
         this.house = house;
         this.whole = whole;
         this.drawn = drawn;
+        this.judged = new IdentityHashMap<>(
+                Math.min(MOST_EXPECTED, EXPECTED_OF_A_DEVICE * plan.devices().size()));
     }
 
     boolean holds(Formula formula) {

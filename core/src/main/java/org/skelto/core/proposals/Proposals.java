@@ -7,7 +7,9 @@ import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
+import java.util.function.UnaryOperator;
 import java.util.stream.Collectors;
+import java.util.stream.IntStream;
 import org.jspecify.annotations.Nullable;
 import org.skelto.core.facts.Facts;
 import org.skelto.core.links.LinkChooser;
@@ -41,23 +43,32 @@ public final class Proposals {
 
     /** The links that a unit could have, those that may be proposed first; at most one is marked best. */
     public List<LinkChooser.Option> links(String unit) {
-        List<LinkChooser.Option> options = new ArrayList<>();
-        for (LinkChooser.Option option : new LinkChooser(facts.site(), facts.tables()).options(unit)) {
-            if (option.ruledOut() != null) {
-                options.add(option);
-                continue;
-            }
-            Weighed weighed = consequences.weighed(option.edits());
-            options.add(option.with(o -> o.edits(weighed.edits())
-                    .ruledOut(weighed.told())
-                    .best(false)
-                    .why(option.why() + along(weighed))));
-        }
+        List<LinkChooser.Option> options =
+                each(new LinkChooser(facts.site(), facts.tables()).options(unit), this::weighed);
         options.sort(Comparator.comparing(o -> o.ruledOut() != null));
         if (!options.isEmpty() && options.get(0).ruledOut() == null) {
             options.set(0, options.get(0).withBest(true));
         }
         return options;
+    }
+
+    private LinkChooser.Option weighed(LinkChooser.Option option) {
+        if (option.ruledOut() != null) {
+            return option;
+        }
+        Weighed weighed = consequences.weighed(option.edits());
+        return option.with(o ->
+                o.edits(weighed.edits()).ruledOut(weighed.told()).best(false).why(option.why() + along(weighed)));
+    }
+
+    /** What becomes of each, in their order, on all processors: weighing one asks nothing of another. */
+    private static <T> List<T> each(List<T> all, UnaryOperator<T> work) {
+        List<T> done = new ArrayList<>(all);
+        List<Runnable> tasks = IntStream.range(0, all.size())
+                .mapToObj(i -> ComputingBudget.carried(() -> done.set(i, work.apply(all.get(i)))))
+                .toList();
+        tasks.parallelStream().forEach(Runnable::run);
+        return done;
     }
 
     /**
@@ -161,15 +172,12 @@ public final class Proposals {
 
     /** The changes that may be proposed first, then those that say what they would bring. */
     public WhatItTakes.Takes takes(WhatItTakes.Takes takes) {
-        List<WhatItTakes.Change> changes = new ArrayList<>();
-        List<WhatItTakes.Change> harmful = new ArrayList<>();
-        for (WhatItTakes.Change change : takes.changes()) {
+        List<WhatItTakes.Change> changes = each(takes.changes(), change -> {
             Weighed weighed = consequences.weighed(change.edits());
-            WhatItTakes.Change told = change.with(
+            return change.with(
                     c -> c.edits(weighed.edits()).brings(weighed.told()).why(change.why() + along(weighed)));
-            (weighed.lawful() ? changes : harmful).add(told);
-        }
-        changes.addAll(harmful);
+        });
+        changes.sort(Comparator.comparing(c -> c.brings() != null));
         return new WhatItTakes.Takes(
                 takes.marginDb(), takes.neededDb(), takes.chance(), takes.target(), changes, takes.reach());
     }

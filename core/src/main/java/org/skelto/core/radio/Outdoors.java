@@ -54,14 +54,30 @@ public final class Outdoors {
     }
 
     private Outdoors(RadioPath path, Terrain ground, double fromHeightM, double toHeightM, double frequencyMHz) {
+        this(
+                path,
+                ground,
+                Raised.ground(ground, path.covers(), Cover.Kind.BUILDING),
+                fromHeightM,
+                toHeightM,
+                frequencyMHz);
+    }
+
+    private Outdoors(
+            RadioPath path, Terrain ground, Terrain built, double fromHeightM, double toHeightM, double frequencyMHz) {
         ComputingBudget.step();
         this.path = path;
         this.ground = ground;
+        this.built = built;
         this.fromM = fromHeightM;
         this.toM = toHeightM;
         this.frequencyMHz = frequencyMHz;
         this.factor = path.earthFactor() == null ? Diffraction.USUAL_FACTOR : path.earthFactor();
-        this.built = Raised.ground(ground, path.covers(), Cover.Kind.BUILDING);
+    }
+
+    /** The same ground between antennas at other heights above it. */
+    public Outdoors between(double fromHeightM, double toHeightM) {
+        return new Outdoors(path, ground, built, fromHeightM, toHeightM, frequencyMHz);
     }
 
     /** The ground of a path. */

@@ -82,18 +82,17 @@ final class GroundChecks {
                                 ? "The direct way is blocked; only what bends over the ground arrives."
                                 : "Part of the wave is lost to the ground, and more of it when grass and trees grow.")
                 .at(CheckContext.link(id), CheckContext.unit(link.from()));
-        offer(c, draft, path, link, radio);
+        offer(c, draft, path, link, ground);
         draft.add();
     }
 
-    private static void offer(CheckContext c, CheckContext.Draft draft, RadioPath path, Link link, Radio radio) {
+    private static void offer(CheckContext c, CheckContext.Draft draft, RadioPath path, Link link, Outdoors ground) {
         double from = height(c, path.from(), link.medium());
         double to = height(c, path.to(), link.medium());
         for (double more = 0.5; more <= MOST_MAST_M; more += 0.5) {
             for (String end : List.of(link.from(), link.to())) {
                 boolean first = end.equals(path.from());
-                Outdoors raised =
-                        new Outdoors(path, first ? from + more : from, first ? to : to + more, radio.frequencyMHz());
+                Outdoors raised = ground.between(first ? from + more : from, first ? to : to + more);
                 if (raised.clearance().share() >= Outdoors.WISHED_SHARE) {
                     double mast = Math.ceil(((first ? from : to) + more) * 10) / 10;
                     draft.fix(

@@ -89,7 +89,8 @@ public class Documents {
     private final Rewriter rewriter = new Rewriter(JSON, this::part);
     private final long largest;
 
-    Documents(JsonMapper mapper, @Value("${skelto.largest-plan-bytes}") long largest) {
+    /** @param largest bytes of a document that are read at most */
+    public Documents(JsonMapper mapper, @Value("${skelto.largest-plan-bytes}") long largest) {
         this.mapper = mapper;
         this.patches = mapper.reader().with(DeserializationFeature.USE_BIG_DECIMAL_FOR_FLOATS);
         this.largest = largest;
@@ -211,11 +212,13 @@ public class Documents {
 
     /** The plan after a JSON Patch, without what follows from it; the plan given is not changed. */
     /** Edits as a JSON patch. */
-    String patch(List<Edit> edits) {
+    /** Edits as a patch of a document. */
+    public String patch(List<Edit> edits) {
         return mapper.writeValueAsString(edits);
     }
 
-    Plan patched(Plan plan, String patch) {
+    /** The plan after a patch of its document. */
+    public Plan patched(Plan plan, String patch) {
         return known(plan).patched(patch);
     }
 
