@@ -51,6 +51,8 @@ export class Problem extends Error {
   constructor(
     readonly status: number,
     message: string,
+    /** The places that are at fault, as pointers into the document. */
+    readonly places: { pointer: string; message: string }[] = [],
   ) {
     super(message);
   }
@@ -70,7 +72,7 @@ export function problemOf(status: number, body: unknown): Problem {
     .join("; ");
   const more = (problem.errors?.length ?? 0) > 4 ? ` and ${(problem.errors?.length ?? 0) - 4} more` : "";
   const detail = problem.detail ?? `The server answered ${status}.`;
-  return new Problem(status, places ? `${detail} ${places}${more}.` : detail);
+  return new Problem(status, places ? `${detail} ${places}${more}.` : detail, problem.errors ?? []);
 }
 
 /** Whether the server answers, and its database too. */

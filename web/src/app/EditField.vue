@@ -1,11 +1,12 @@
 <script setup lang="ts">
 import { ref, watch } from "vue";
 import { useBench } from "../plan/store";
+import { readQuantity, unitOf } from "../table/quantities";
 
 /**
  * A labelled input that stores what was typed when it is left. What cannot be stored is told beside it; what was typed
  * stays there to be mended, until Escape or another selection brings back what the plan holds. Numbers may be written
- * with a comma.
+ * with a comma, in other units than the label's, and as sums.
  */
 const props = defineProps<{
   label: string;
@@ -38,8 +39,9 @@ async function commit(event: Event) {
   trouble.value = null;
   waiting = refused = false;
   if (raw === "" && !props.optional) return wrong(`${props.label} cannot be empty.`);
-  const value = raw === "" ? null : props.numeric ? Number(raw.replace(",", ".")) : raw;
-  if (typeof value === "number" && !Number.isFinite(value)) return wrong(`"${raw}" is not a number.`);
+  const read = props.numeric && raw !== "" ? readQuantity(raw, unitOf(props.label)) : { value: raw || null };
+  if ("trouble" in read) return wrong(read.trouble);
+  const value = read.value;
   if (value === (props.value ?? null)) return reset();
   storing = true;
   const stored = await (props.save as (value: unknown) => Promise<boolean> | void)(value);

@@ -56,6 +56,8 @@ interface BenchState {
   /** Edits that are not stored because the server or the database is away, in their order. */
   unsaved: Edit[];
   message: string | null;
+  /** The last refusal, with the places it names. */
+  refused: Problem | null;
   /** How often the server came back after it was away: whatever could not be asked meanwhile is asked again. */
   backs: number;
 }
@@ -149,6 +151,7 @@ export const useBench = defineStore("bench", {
     weighed: null,
     unsaved: [],
     message: null,
+    refused: null,
     backs: 0,
   }),
   getters: {
@@ -231,6 +234,14 @@ export const useBench = defineStore("bench", {
       queue = made;
       return made;
     },
+    /** Stores an edit; what was refused is told to whoever asked, who knows where to show it. Null when it is stored or waits. */
+    async attempt(ops: Op[], label: string): Promise<Problem | null> {
+      this.refused = null;
+      const done = await this.edit(ops, label);
+      const why = done ? null : (this.refused as Problem | null);
+      if (why) this.message = null;
+      return why;
+    },
     /** Makes a proposed change with the fixes that go along; what would leave a stop or a fix behind is asked about first. */
     async propose(edits: unknown[], label: string): Promise<boolean> {
       this.weighed = null;
@@ -294,7 +305,10 @@ export const useBench = defineStore("bench", {
       this.saving = away ? "failed" : "safe";
       if (away) whenBack(back);
       if (problem.status === 412) this.stale = edit ?? { ops: [], label: "undo" };
-      else this.message = problem.message;
+      else {
+        this.message = problem.message;
+        if (!away) this.refused = markRaw(problem);
+      }
       return away;
     },
     async guarded(work: () => Promise<void>) {

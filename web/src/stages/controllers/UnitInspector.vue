@@ -1,10 +1,11 @@
 <script setup lang="ts">
 import { computed } from "vue";
-import { answer, api, type Op, type Unit } from "../../api/client";
+import { answer, api, type Unit } from "../../api/client";
 import EditField from "../../app/EditField.vue";
 import { text } from "../../app/typed";
 import { UNIT_WORDS, words } from "../../drawing/marks";
 import { pointer } from "../../plan/pointers";
+import { command } from "../../plan/commands";
 import { useBench } from "../../plan/store";
 import { alone, carries as ofDevices, drives as ofTerminals, is } from "../../plan/units";
 import PlaceFields from "../PlaceFields.vue";
@@ -110,23 +111,7 @@ function attach(event: Event) {
 const detach = (id: string) =>
   bench.edit(attached(plan.value, id, null), `detach ${plan.value.devices[id]!.name}`);
 
-function remove() {
-  const id = props.id;
-  const ops: Op[] = [];
-  for (const [link, l] of Object.entries(plan.value.links)) {
-    if (l.from === id || l.to === id) ops.push({ op: "remove", path: pointer("links", link) });
-  }
-  for (const [other, d] of Object.entries(plan.value.devices)) {
-    if (d.unit === id) ops.push(...attached(plan.value, other, null));
-  }
-  for (const [other, o] of Object.entries(plan.value.units)) {
-    if (o.hub === id) ops.push({ op: "replace", path: pointer("units", other, "hub"), value: null });
-    if (o.power.from === id)
-      ops.push({ op: "replace", path: pointer("units", other, "power", "from"), value: null });
-  }
-  ops.push({ op: "remove", path: pointer("units", id) });
-  void bench.edit(ops, `remove ${props.unit.name}`);
-}
+const remove = () => command("remove", { units: [props.id], devices: [] });
 </script>
 
 <template>

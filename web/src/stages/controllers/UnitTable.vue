@@ -1,11 +1,14 @@
 <script setup lang="ts">
-import { computed, reactive, watch } from "vue";
+import { computed, nextTick, reactive, ref, watch } from "vue";
 import { answer, api, type Op, type Unit } from "../../api/client";
 import { firstChoice, placeChosen } from "../../drawing/moves";
 import { UNIT_WORDS, words } from "../../drawing/marks";
 import { freeId, pointer, thingOf } from "../../plan/pointers";
 import { alone, carries, is } from "../../plan/units";
 import { useBench } from "../../plan/store";
+import ThingActions from "../../plan/ThingActions.vue";
+import DataTable from "../../table/DataTable.vue";
+import { unitColumns, type UnitRow } from "./columns";
 import WhereSelect from "../WhereSelect.vue";
 import Circuits from "./Circuits.vue";
 import { RADIO_IDS, RADIOS, type RadioMedium } from "./media";
@@ -120,28 +123,18 @@ const unit = computed<[string, Unit] | null>(() => {
   const found = id ? plan.value.units[id] : undefined;
   return found ? [id!, found] : null;
 });
-const roomOf = (u: Unit) =>
-  u.place?.room
-    ? plan.value.rooms[u.place.room]?.name
-    : u.place?.spot
-      ? plan.value.spots[u.place.spot]?.name
-      : "nowhere yet";
-const power = (u: Unit) =>
-  u.power.source === "MAINS"
-    ? (plan.value.circuits[u.power.circuit ?? ""]?.name ?? "mains")
-    : u.power.source === "BATTERY"
-      ? "battery"
-      : `${u.power.source === "ETHERNET" ? "Ethernet from " : ""}${plan.value.units[u.power.from ?? ""]?.name ?? "nothing yet"}`;
-const dark = computed(() => Object.keys(bench.shown?.troubles ?? {}).length > 0);
-/** Terminals of the boards that are chosen, or the channels that were counted. */
-function channels(id: string, u: Unit) {
-  const wired = bench.shown?.wired[id];
-  const used = Object.values(plan.value.devices).filter((d) => d.unit === id).length;
-  return wired
-    ? `${wired.needs.filter((n) => n.terminal).length} of ${wired.needs.length}, ${wired.free} free`
-    : `${used} of ${u.channels}`;
-}
-const rows = computed(() => Object.entries(plan.value.units).filter(([, u]) => u.kind !== "SELF_CONTAINED"));
+const rows = computed<UnitRow[]>(() => Object.entries(plan.value.units).map(([id, u]) => ({ id, u })));
+const chosen = ref<string[]>([]);
+const all = unitColumns();
+const inspected = ref<InstanceType<typeof UnitInspector> | null>(null);
+const open = (id: string, whole: boolean) => {
+  bench.select(pointer("units", id));
+  if (whole) void nextTick(() => (inspected.value?.$el as HTMLElement)?.scrollIntoView?.({ block: "start" }));
+};
+/** What is the matter with units is a column while something is. */
+const columns = computed(() =>
+  Object.keys(bench.shown?.troubles ?? {}).length ? all : all.filter((c) => c.id !== "now"),
+);
 </script>
 
 <template>
@@ -165,43 +158,26 @@ const rows = computed(() => Object.entries(plan.value.units).filter(([, u]) => u
       <WhereSelect v-model="fresh.where" label="Where" none="nowhere yet" />
       <button type="submit" class="act">Add unit</button>
     </form>
-    <UnitInspector v-if="unit" :id="unit[0]" :key="unit[0]" :unit="unit[1]" />
+    <UnitInspector v-if="unit" :id="unit[0]" ref="inspected" :key="unit[0]" :unit="unit[1]" />
     <p v-if="rows.length === 0" class="quiet">
       No unit yet. Begin with the router where the internet comes in, a hub, and the first controller.
     </p>
-    <table v-else>
-      <caption class="unseen">
-        All units
-      </caption>
-      <thead>
-        <tr>
-          <th>Unit</th>
-          <th>Kind</th>
-          <th>Where</th>
-          <th>Power</th>
-          <th class="number">Channels connected</th>
-          <th>Served by</th>
-          <th v-if="dark">Now</th>
-        </tr>
-      </thead>
-      <tbody>
-        <tr v-for="[id, u] in rows" :key="id" :class="{ chosen: unit?.[0] === id }">
-          <td>
-            <button type="button" class="plain" @click="bench.select(pointer('units', id))">
-              {{ u.name }}
-            </button>
-          </td>
-          <td>{{ [u.kind, ...(u.roles ?? [])].map((k) => UNIT_WORDS[k]).join(", ") }}</td>
-          <td>{{ roomOf(u) }}</td>
-          <td>{{ power(u) }}</td>
-          <td class="number">
-            {{ carries(u) ? channels(id, u) : "" }}
-          </td>
-          <td>{{ u.hub ? plan.units[u.hub]?.name : "" }}</td>
-          <td v-if="dark" class="bad">{{ bench.shown?.troubles[id]?.why }}</td>
-        </tr>
-      </tbody>
-    </table>
+    <DataTable
+      v-else
+      id="units"
+      v-model:chosen="chosen"
+      label="All units"
+      :rows="rows"
+      :key-of="(r: UnitRow) => r.id"
+      :name-of="(r: UnitRow) => r.u.name"
+      :columns="columns"
+      :current="unit?.[0]"
+      @open="open"
+    >
+      <template #selected="{ rows: picked, clear }">
+        <ThingActions :units="picked.map((r) => r.id)" :devices="[]" :clear="clear" />
+      </template>
+    </DataTable>
     <Circuits />
   </div>
 </template>

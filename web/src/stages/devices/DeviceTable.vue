@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { computed, reactive, watch } from "vue";
+import { computed, nextTick, reactive, ref, watch } from "vue";
 import type { Device, Op } from "../../api/client";
 import EditField from "../../app/EditField.vue";
 import { text } from "../../app/typed";
@@ -9,6 +9,10 @@ import { attached } from "../controllers/channels";
 import { freeId, pointer, thingOf } from "../../plan/pointers";
 import { useBench } from "../../plan/store";
 import { is } from "../../plan/units";
+import { command, proposal } from "../../plan/commands";
+import ThingActions from "../../plan/ThingActions.vue";
+import DataTable from "../../table/DataTable.vue";
+import { deviceColumns, type DeviceRow } from "./columns";
 import ControlPart from "./ControlPart.vue";
 import WorksPart from "./WorksPart.vue";
 import PlaceFields from "../PlaceFields.vue";
@@ -139,28 +143,7 @@ const buttons = computed(() =>
   Object.entries(plan.value.devices).filter(([, d]) => d.kind === "PUSH_BUTTON"),
 );
 
-function remove() {
-  const [id, d] = device.value!;
-  const ops: Op[] = [{ op: "remove", path: pointer("devices", id) }];
-  for (const [other, o] of Object.entries(plan.value.devices)) {
-    if (other !== id && o.wallControls.includes(id)) {
-      ops.push({
-        op: "replace",
-        path: pointer("devices", other, "wallControls"),
-        value: o.wallControls.filter((w) => w !== id),
-      });
-    }
-  }
-  const unit = d.unit ? plan.value.units[d.unit] : undefined;
-  const alone = Object.values(plan.value.devices).filter((o) => o.unit === d.unit).length === 1;
-  if (unit?.kind === "SELF_CONTAINED" && alone) {
-    for (const [link, l] of Object.entries(plan.value.links)) {
-      if (l.from === d.unit || l.to === d.unit) ops.push({ op: "remove", path: pointer("links", link) });
-    }
-    ops.push({ op: "remove", path: pointer("units", d.unit!) });
-  }
-  void bench.edit(ops, `remove ${d.name}`);
-}
+const remove = () => command("remove", { units: [], devices: [device.value![0]] });
 
 /** What locks are called that let go, or hold, without power. */
 const restWords = (kind: Device["kind"], rest: string) =>
@@ -170,14 +153,21 @@ const restWords = (kind: Device["kind"], rest: string) =>
       ? "stays shut: fail-secure"
       : words(rest);
 
-const roomOf = (d: Device) => {
-  const place = d.place ?? (d.unit ? plan.value.units[d.unit]?.place : null);
-  return place?.room
-    ? plan.value.rooms[place.room]?.name
-    : place?.spot
-      ? plan.value.spots[place.spot]?.name
-      : "nowhere yet";
+const rows = computed<DeviceRow[]>(() => Object.entries(plan.value.devices).map(([id, d]) => ({ id, d })));
+const chosen = ref<string[]>([]);
+const columns = deviceColumns();
+const inspected = ref<HTMLElement | null>(null);
+const open = (id: string, whole: boolean) => {
+  bench.select(pointer("devices", id));
+  if (whole) void nextTick(() => inspected.value?.scrollIntoView?.({ block: "start" }));
 };
+/** Lines that are pasted below the last row become devices. */
+async function added(lines: Record<string, string>[]) {
+  const found = await proposal("add-devices", {
+    lines: lines.map((l) => ({ name: l.name ?? null, kind: l.kind ?? null, room: l.where ?? null })),
+  });
+  return { ops: found.edits as Op[], troubles: found.notes };
+}
 </script>
 
 <template>
@@ -196,7 +186,7 @@ const roomOf = (d: Device) => {
       <label class="tick"><input v-model="fresh.own" type="checkbox" /> has its own radio and battery</label>
       <button type="submit" class="act">Add device</button>
     </form>
-    <section v-if="device" :key="device[0]" class="inspect" aria-label="Selected device">
+    <section v-if="device" :key="device[0]" ref="inspected" class="inspect" aria-label="Selected device">
       <h3>
         {{ device[1].name }} <span class="quiet">{{ words(device[1].kind) }}</span>
       </h3>
@@ -345,43 +335,23 @@ const roomOf = (d: Device) => {
     <p v-if="Object.keys(plan.devices).length === 0" class="quiet">
       No device yet. Choose a kind, give it a name and press Add device.
     </p>
-    <table v-else>
-      <caption class="unseen">
-        All devices
-      </caption>
-      <thead>
-        <tr>
-          <th>Device</th>
-          <th>Kind</th>
-          <th>Where</th>
-          <th>How critical</th>
-          <th>At hand</th>
-          <th>Sits on</th>
-        </tr>
-      </thead>
-      <tbody>
-        <tr v-for="(d, id) in plan.devices" :key="id" :class="{ chosen: device?.[0] === id }">
-          <td>
-            <button type="button" class="plain" @click="bench.select(pointer('devices', String(id)))">
-              {{ d.name }}
-            </button>
-          </td>
-          <td>{{ words(d.kind) }}</td>
-          <td>{{ roomOf(d) }}</td>
-          <td>{{ words(d.criticality) }}</td>
-          <td>{{ words(d.hand) }}</td>
-          <td>
-            {{
-              d.unit
-                ? plan.units[d.unit]?.kind === "SELF_CONTAINED"
-                  ? "own radio"
-                  : `${plan.units[d.unit]?.name}${d.channel ? ` · ${d.channel}` : ""}`
-                : "nothing yet"
-            }}
-          </td>
-        </tr>
-      </tbody>
-    </table>
+    <DataTable
+      v-else
+      id="devices"
+      v-model:chosen="chosen"
+      label="All devices"
+      :rows="rows"
+      :key-of="(r: DeviceRow) => r.id"
+      :name-of="(r: DeviceRow) => r.d.name"
+      :columns="columns"
+      :current="device?.[0]"
+      :added="added"
+      @open="open"
+    >
+      <template #selected="{ rows: picked, clear }">
+        <ThingActions :units="[]" :devices="picked.map((r) => r.id)" :clear="clear" />
+      </template>
+    </DataTable>
   </div>
 </template>
 

@@ -26,7 +26,13 @@ public record AddDevice(DeviceKind kind, @Nullable String room) implements Comma
     @Override
     public Proposal on(Plan plan) {
         String name = Asked.freeName(Wording.of(kind), Asked.names(plan));
-        Device device = DeviceBuilder.builder()
+        return new Proposal(
+                name, List.of(Edit.add(Pointers.of("devices", Asked.freeId(name, Asked.ids(plan))), made(plan, name))));
+    }
+
+    /** The device, under a name. */
+    Device made(Plan plan, String name) {
+        return DeviceBuilder.builder()
                 .name(name)
                 .kind(kind)
                 .place(Asked.middle(plan, room, USUAL_M))
@@ -36,7 +42,5 @@ public record AddDevice(DeviceKind kind, @Nullable String room) implements Comma
                 .circuit(kind.mains() ? Asked.first(plan.circuits()) : null)
                 .ways(new TreeSet<>(List.of(Way.RULE, Way.HOME_APP)))
                 .build();
-        return new Proposal(
-                name, List.of(Edit.add(Pointers.of("devices", Asked.freeId(name, Asked.ids(plan))), device)));
     }
 }

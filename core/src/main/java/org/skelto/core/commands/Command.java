@@ -17,10 +17,16 @@ public interface Command {
      * Edits that belong together.
      *
      * @param label as the undo calls them
+     * @param notes what could not be done and was left, in words
      */
-    record Proposal(String label, List<Edit> edits) {
+    record Proposal(String label, List<Edit> edits, List<String> notes) {
         public Proposal {
             edits = List.copyOf(edits);
+            notes = List.copyOf(notes);
+        }
+
+        public Proposal(String label, List<Edit> edits) {
+            this(label, edits, List.of());
         }
     }
 

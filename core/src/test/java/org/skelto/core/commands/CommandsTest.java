@@ -202,7 +202,7 @@ class CommandsTest {
         for (Plan plan : DEMOS) {
             long stops = worst(plan);
             plan.units().keySet().stream().limit(25).forEach(id -> {
-                Plan now = after(plan, new DuplicateUnit(id));
+                Plan now = after(plan, new DuplicateUnit(id, null));
                 untouched(plan.units(), now.units());
                 untouched(plan.devices(), now.devices());
                 Map<String, Unit> units = others(now.units(), plan.units());
@@ -263,5 +263,122 @@ class CommandsTest {
         assertThrows(Command.Refused.class, () -> new CopyRoomSet(from, List.of(from)).on(plan));
         assertThrows(Command.Refused.class, () -> new CopyRoomSet(from, List.of()).on(plan));
         assertThrows(Command.Refused.class, () -> new CopyRoomSet(from, List.of("moon")).on(plan));
+    }
+
+    /** Whatever hung on them hangs on nothing: the plan stays well-formed, and what was not named is there. */
+    @Test
+    void anythingCanBeRemovedAloneAndTogether() {
+        for (Plan plan : DEMOS) {
+            plan.units().keySet().forEach(id -> {
+                Plan now = after(plan, new Remove(List.of(id), List.of()));
+                assertEquals(plan.units().size() - 1, now.units().size(), id);
+                assertTrue(now.links().values().stream().noneMatch(l -> l.joins(id)));
+            });
+            plan.devices().keySet().forEach(id -> {
+                Plan now = after(plan, new Remove(List.of(), List.of(id)));
+                assertEquals(plan.devices().size() - 1, now.devices().size(), id);
+            });
+            Plan bare = after(
+                    plan,
+                    new Remove(
+                            List.copyOf(plan.units().keySet()),
+                            List.copyOf(plan.devices().keySet())));
+            assertTrue(bare.units().isEmpty()
+                    && bare.devices().isEmpty()
+                    && bare.links().isEmpty());
+            assertEquals(plan.rooms(), bare.rooms());
+        }
+    }
+
+    @Test
+    void whatIsOneThingToItsOwnerGoesAsOne() {
+        Plan plan = DEMOS.get(0);
+        Map.Entry<String, Device> own = plan.devices().entrySet().stream()
+                .filter(e -> e.getValue().unit() != null
+                        && plan.units().get(e.getValue().unit()).kind().alone())
+                .filter(e -> plan.devices().values().stream()
+                                .filter(d -> e.getValue().unit().equals(d.unit()))
+                                .count()
+                        == 1)
+                .findFirst()
+                .orElseThrow();
+        String unit = own.getValue().unit();
+        assertTrue(!after(plan, new Remove(List.of(), List.of(own.getKey())))
+                .units()
+                .containsKey(unit));
+        assertTrue(!after(plan, new Remove(List.of(unit), List.of())).devices().containsKey(own.getKey()));
+        assertEquals(
+                "devices",
+                assertThrows(Command.Refused.class, () -> new Remove(null, List.of("nothing")).on(plan))
+                        .field());
+        assertThrows(Command.Refused.class, () -> new Remove(null, null).on(plan));
+    }
+
+    @Test
+    void thingsMoveToARoomAndKeepTheirHeights() {
+        for (Plan plan : DEMOS) {
+            String room = plan.rooms().keySet().stream().skip(1).findFirst().orElseThrow();
+            List<String> units = List.copyOf(plan.units().keySet());
+            List<String> devices = List.copyOf(plan.devices().keySet());
+            Plan now = after(plan, new MoveToRoom(units, devices, room));
+            now.units().forEach((id, u) -> {
+                stands(now, room, u.place(), plan.units().get(id).place());
+            });
+            now.devices().values().stream()
+                    .filter(d -> d.place() != null)
+                    .forEach(d -> stands(now, room, d.place(), null));
+        }
+    }
+
+    private static void stands(Plan plan, String room, Place place, Place before) {
+        assertEquals(room, place.room());
+        assertTrue(plan.rooms().get(room).contains(place.xM(), place.yM()), place.toString());
+        if (before != null) {
+            assertEquals(before.heightM(), place.heightM());
+        }
+    }
+
+    @Test
+    void copiesStandSideBySideUnderNamesOfTheirOwn() {
+        Plan plan = DEMOS.get(1);
+        String board = plan.units().entrySet().stream()
+                .filter(e -> e.getValue().place() != null)
+                .findFirst()
+                .orElseThrow()
+                .getKey();
+        Plan now = after(plan, new DuplicateUnit(board, 4));
+        Map<String, Unit> added = others(now.units(), plan.units());
+        assertEquals(4, added.size());
+        assertEquals(4, added.values().stream().map(Unit::name).distinct().count());
+        assertEquals(
+                4, added.values().stream().map(u -> u.place().xM()).distinct().count());
+        assertThrows(Command.Refused.class, () -> new DuplicateUnit(board, 41).on(plan));
+        assertThrows(Command.Refused.class, () -> new DuplicateUnit(board, 0).on(plan));
+    }
+
+    @Test
+    void linesOfWordsBecomeDevicesAndWhatIsNotUnderstoodIsToldAndLeft() {
+        Plan plan = DEMOS.get(1);
+        String room = plan.rooms().values().iterator().next().name();
+        AddDevices lines = new AddDevices(List.of(
+                new AddDevices.Line("reading lamp", "Lamp", room.toUpperCase(java.util.Locale.ROOT)),
+                new AddDevices.Line("reading lamp", "LAMP", ""),
+                new AddDevices.Line(null, "smoke sensor", "attic of nobody"),
+                new AddDevices.Line("x", "teleporter", room)));
+        Command.Proposal proposal = lines.on(plan);
+        Map<String, Device> added = others(Changed.after(plan, proposal.edits()).devices(), plan.devices());
+        assertEquals(3, added.size());
+        assertEquals(Set.of("reading lamp", "reading lamp 2", "smoke"), names(added));
+        assertEquals(
+                room, plan.rooms().get(added.get("reading-lamp").place().room()).name());
+        assertNull(added.get("reading-lamp-2").place());
+        assertEquals(2, proposal.notes().size(), proposal.notes().toString());
+        assertTrue(proposal.notes().get(0).contains("attic of nobody"));
+        assertTrue(proposal.notes().get(1).startsWith("Line 4: \"teleporter\" is no kind of device"));
+        assertThrows(Command.Refused.class, () -> new AddDevices(null).on(plan));
+    }
+
+    private static Set<String> names(Map<String, Device> devices) {
+        return devices.values().stream().map(Device::name).collect(java.util.stream.Collectors.toSet());
     }
 }

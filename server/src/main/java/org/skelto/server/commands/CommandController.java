@@ -2,12 +2,15 @@ package org.skelto.server.commands;
 
 import java.util.List;
 import org.skelto.core.commands.AddDevice;
+import org.skelto.core.commands.AddDevices;
 import org.skelto.core.commands.AddUnit;
 import org.skelto.core.commands.Attach;
 import org.skelto.core.commands.Command;
 import org.skelto.core.commands.CopyRoomSet;
 import org.skelto.core.commands.DuplicateUnit;
 import org.skelto.core.commands.MoveRoom;
+import org.skelto.core.commands.MoveToRoom;
+import org.skelto.core.commands.Remove;
 import org.skelto.core.commands.RemoveCorner;
 import org.skelto.core.plan.equipment.DeviceKind;
 import org.skelto.core.plan.equipment.UnitKind;
@@ -57,6 +60,21 @@ class CommandController {
 
     @PostMapping("/duplicate-unit")
     Command.Proposal duplicateUnit(OpenPlan open, @RequestBody DuplicateUnit asked) {
+        return answer(open, asked);
+    }
+
+    @PostMapping("/remove")
+    Command.Proposal remove(OpenPlan open, @RequestBody Remove asked) {
+        return answer(open, asked);
+    }
+
+    @PostMapping("/move-to-room")
+    Command.Proposal moveToRoom(OpenPlan open, @RequestBody MoveToRoom asked) {
+        return answer(open, asked);
+    }
+
+    @PostMapping("/add-devices")
+    Command.Proposal addDevices(OpenPlan open, @RequestBody AddDevices asked) {
         return answer(open, asked);
     }
 

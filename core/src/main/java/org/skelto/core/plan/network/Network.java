@@ -43,6 +43,11 @@ public record Network(
         this(subnet, poolFrom, poolTo, topicRoot, List.of(), null);
     }
 
+    /** This network with other ways in. */
+    public Network over(List<String> otherLines) {
+        return new Network(subnet, poolFrom, poolTo, topicRoot, otherLines, failover);
+    }
+
     /** The pools that a new plan starts with. */
     public static Network standard(String topicRoot) {
         return new Network("192.168.40.0/24", "192.168.40.150", "192.168.40.239", topicRoot);

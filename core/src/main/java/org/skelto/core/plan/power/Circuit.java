@@ -38,4 +38,9 @@ public record Circuit(
     public Circuit(String name) {
         this(name, null, null, null, null, null);
     }
+
+    /** This circuit, fed by the mains alone. */
+    public Circuit withoutBackup() {
+        return new Circuit(name, breakerA, cable, null, phase, filtered);
+    }
 }

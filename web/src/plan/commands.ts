@@ -1,0 +1,39 @@
+import { answer, api, type Op, type Schemas } from "../api/client";
+import { useBench } from "./store";
+
+/** What a person asks for in a word, with what each needs to know. */
+interface Commands {
+  "add-device": Schemas["AddDevice"];
+  "add-devices": Schemas["AddDevices"];
+  "add-unit": Schemas["AddUnit"];
+  attach: Schemas["Attach"];
+  "copy-room-set": Schemas["CopyRoomSet"];
+  "duplicate-unit": Schemas["DuplicateUnit"];
+  "move-to-room": Schemas["MoveToRoom"];
+  remove: Schemas["Remove"];
+}
+export type Proposal = Schemas["Proposal"];
+
+/** The edits of a command on the plan as it is; nothing is stored. */
+export function proposal<K extends keyof Commands>(name: K, body: Commands[K]): Promise<Proposal> {
+  const path = `/api/plans/{id}/commands/${name}` as "/api/plans/{id}/commands/remove";
+  return answer(
+    api.POST(path, { params: { path: { id: useBench().id } }, body: body as Schemas["Remove"] }),
+  ) as Promise<Proposal>;
+}
+
+/** Does it: one named undo; what was left is told. */
+export async function command<K extends keyof Commands>(
+  name: K,
+  body: Commands[K],
+  label?: string,
+): Promise<boolean> {
+  const bench = useBench();
+  let done = false;
+  await bench.guarded(async () => {
+    const found = await proposal(name, body);
+    done = found.edits.length > 0 && (await bench.edit(found.edits as Op[], label ?? found.label));
+    if (found.notes.length) bench.message = found.notes.join(" ");
+  });
+  return done;
+}
