@@ -23,7 +23,8 @@ const current = defineModel<string>({ required: true });
   display: flex;
   flex-wrap: wrap;
   gap: 4px;
-  padding: 6px 14px 0;
+  /* the switch of where the panel is stands in the corner */
+  padding: 6px 108px 0 14px;
   position: sticky;
   top: 0;
   background: var(--sheet);

@@ -1,6 +1,8 @@
 <script setup lang="ts">
 import Button from "primevue/button";
 import Dialog from "primevue/dialog";
+import Splitter from "primevue/splitter";
+import SplitterPanel from "primevue/splitterpanel";
 import { computed, onBeforeUnmount, onMounted, ref, watch } from "vue";
 import { useRoute, useRouter } from "vue-router";
 import PlanDrawing from "../drawing/PlanDrawing.vue";
@@ -19,6 +21,8 @@ import SitePanel from "../stages/site/SitePanel.vue";
 import WithoutStrip from "../without/WithoutStrip.vue";
 import WeighedChange from "./WeighedChange.vue";
 import FindBox from "./FindBox.vue";
+import PanelLayout from "./PanelLayout.vue";
+import { LAYOUT, layoutOf } from "./layout";
 import StageRail from "./StageRail.vue";
 import CoverageBar from "../coverage/CoverageBar.vue";
 import { useCoverage } from "../coverage/store";
@@ -48,6 +52,9 @@ const finding = ref(false);
 /** Whether the cut through the house is in view instead of a sheet. */
 const cutting = ref(false);
 const theme = ref(currentTheme());
+/** Where the panel is; remembered. */
+const layout = ref(layoutOf(localStorage.getItem(LAYOUT)));
+watch(layout, (now) => localStorage.setItem(LAYOUT, now));
 
 const stage = computed(() => {
   const asked = String(route.params.stage ?? "");
@@ -307,19 +314,38 @@ function toggleTheme() {
               section
             </button>
           </div>
-          <SectionDrawing v-if="cutting" />
-          <PlanDrawing
-            v-else
-            :stage="stage"
-            :drawing="drawing"
-            @drawn="drawing = false"
-            @draw="drawing = !drawing"
-          />
-          <CoverageBar v-if="stage === 'links' && !cutting" />
         </template>
-        <section class="panel" :class="{ tall: whole }" :aria-label="`Stage ${stage}`">
-          <component :is="panel" />
-        </section>
+        <Splitter
+          v-if="!whole && layout !== 'full'"
+          :key="layout"
+          class="split"
+          :layout="layout === 'below' ? 'vertical' : 'horizontal'"
+          :state-key="`skelto.split.${layout}`"
+          state-storage="local"
+          :gutter-size="6"
+          :step="4"
+          :pt="{ gutterHandle: { 'aria-label': 'Divider between drawing and panel' } }"
+        >
+          <SplitterPanel :size="layout === 'below' ? 59 : 50" :min-size="15" class="half">
+            <SectionDrawing v-if="cutting" />
+            <PlanDrawing
+              v-else
+              :stage="stage"
+              :drawing="drawing"
+              @drawn="drawing = false"
+              @draw="drawing = !drawing"
+            />
+            <CoverageBar v-if="stage === 'links' && !cutting" />
+          </SplitterPanel>
+          <SplitterPanel :size="layout === 'below' ? 41 : 50" :min-size="15" class="half">
+            <section class="panel" :aria-label="`Stage ${stage}`"><component :is="panel" /></section>
+            <PanelLayout v-model="layout" />
+          </SplitterPanel>
+        </Splitter>
+        <div v-else class="half full">
+          <section class="panel" :aria-label="`Stage ${stage}`"><component :is="panel" /></section>
+          <PanelLayout v-if="!whole" v-model="layout" />
+        </div>
       </main>
       <div class="side">
         <button type="button" class="fold" :aria-expanded="dockOpen" @click="dockOpen = !dockOpen">
@@ -475,16 +501,35 @@ main {
   font-weight: 600;
   border-bottom-color: var(--copper);
 }
+.split {
+  flex: 1;
+  min-height: 0;
+  border: 0;
+  border-radius: 0;
+  background: none;
+}
+.half {
+  position: relative;
+  display: flex;
+  flex-direction: column;
+  min-height: 0;
+  min-width: 0;
+  overflow: hidden;
+}
 .panel {
   position: relative;
-  flex: 0 0 41%;
+  flex: 1;
   overflow: auto;
-  border-top: 1px solid var(--hair);
   min-height: 0;
 }
-.panel.tall {
+.full {
   flex: 1;
-  border-top: 0;
+}
+.split :deep(.p-splitter-gutter) {
+  background: var(--hair);
+}
+.split :deep(.p-splitter-gutter:hover) {
+  background: var(--copper);
 }
 .side {
   min-height: 0;

@@ -11,7 +11,7 @@ const NEXT: Record<string, string> = {
   devices: "Put in what is switched, moved, sensed and sounded.",
   controllers: "Put in boards and network boxes; attach the devices.",
   links: "Choose for each unit how it reaches the next thing.",
-  "long-range": "Lay the ground under each far link, then choose settings that reach and are lawful.",
+  "long-range": "Take the terrain profile of each far link, then choose settings that reach and are lawful.",
   names: "Addresses and topics fill themselves; change what must differ.",
   build: "See what to buy, cut and wire; order before the walls close.",
   outages: "Press anything on the strip above and see what still works.",
@@ -39,6 +39,7 @@ const unchecked = computed(() => (bench.shown?.failures ?? []).length > 0);
           >{{ s.snags }}{{ unchecked ? "+" : "" }}<span class="unseen"> snags</span></span
         >
         <span v-else-if="unchecked" class="unknown" title="Not every check could be made">not known</span>
+        <span v-else-if="!s.judged" class="unknown" title="There is nothing here to judge">nothing yet</span>
         <span v-else class="clear">clear</span>
       </button>
       <div v-if="stageId(s.stage) === stage" class="done">

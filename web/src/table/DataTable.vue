@@ -544,6 +544,7 @@ const troubled = computed(() => [...storing.troubles.values()]);
   display: flex;
   flex-direction: column;
   gap: 4px;
+  min-width: 0;
 }
 .tools {
   align-items: center;

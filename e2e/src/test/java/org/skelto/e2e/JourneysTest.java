@@ -213,7 +213,7 @@ class JourneysTest {
         page.getByLabel("Type a room").fill("den two 4x4 @ 3,0 brick");
         page.keyboard().press("Enter");
         settled(3);
-        button("whole stage").click();
+        button("stage site").click();
         assertThat(page.locator(".dock")).containsText("den and den two overlap");
         page.reload();
         assertThat(page.locator(".dock")).containsText("overlap");

@@ -73,7 +73,7 @@ public record Assessment(
             String id, String name, Component.Kind kind, Component.Group group, int felt, boolean out) {}
 
     /** A stage of the rail: how many snags it holds, and what is done of how much. */
-    public record StageSummary(Stage stage, int snags, List<String> done) {}
+    public record StageSummary(Stage stage, int snags, boolean judged, List<String> done) {}
 
     /** The whole assessment without these components; those that the plan does not have are passed over. */
     public static Assessment of(Facts facts, Set<String> without) {

@@ -24,9 +24,21 @@ final class StageProgress {
             int count = (int) snags.stream()
                     .filter(s -> s.stage() == stage && s.accepted() == null)
                     .count();
-            all.add(new StageSummary(stage, count, done(facts, stage)));
+            all.add(new StageSummary(stage, count, judged(facts.plan(), stage), done(facts, stage)));
         }
         return all;
+    }
+
+    /** Whether there is anything that could have a snag: an empty stage is not clear. */
+    private static boolean judged(Plan plan, Stage stage) {
+        return switch (stage) {
+            case SITE -> !plan.rooms().isEmpty();
+            case DEVICES, OUTAGES -> !plan.devices().isEmpty();
+            case CONTROLLERS, LINKS, NAMES -> !plan.units().isEmpty();
+            case LONG_RANGE ->
+                !plan.paths().isEmpty() || plan.links().values().stream().anyMatch(l -> l.medium() == Medium.CHIRP);
+            case BUILD -> !plan.units().isEmpty() || !plan.devices().isEmpty();
+        };
     }
 
     private static List<String> done(Facts facts, Stage stage) {
@@ -62,11 +74,13 @@ final class StageProgress {
                         links.values().stream().filter(LinkReport::meets).count() + " of them at target");
             case LONG_RANGE ->
                 List.of(
-                        count(plan.paths().size(), "path") + " with ground",
-                        links.values().stream()
-                                        .filter(l -> l.medium() == Medium.CHIRP)
-                                        .count()
-                                + " links by long-range chirp");
+                        count(plan.paths().size(), "terrain profile"),
+                        count(
+                                        (int) links.values().stream()
+                                                .filter(l -> l.medium() == Medium.CHIRP)
+                                                .count(),
+                                        "link")
+                                + " by long-range chirp");
             case NAMES ->
                 List.of(
                         plan.units().values().stream()

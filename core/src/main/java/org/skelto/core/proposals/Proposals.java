@@ -26,6 +26,8 @@ import org.skelto.core.plan.radio.Medium;
 import org.skelto.core.power.CableRuns;
 import org.skelto.core.proposals.Consequences.Weighed;
 import org.skelto.core.site.SiteModel;
+import org.skelto.core.snags.Checks;
+import org.skelto.core.snags.Snag;
 import org.skelto.core.wiring.BoardChoice;
 import org.skelto.core.wiring.BoardChooser;
 import org.skelto.core.wiring.PinAssigner;
@@ -169,6 +171,39 @@ public final class Proposals {
         }
         return weighed;
     }
+
+    /**
+     * The first fix of each of these snags that may be made, one after another, as one change. A snag that an earlier fix
+     * cleared needs none; one whose fix would bring something is left.
+     *
+     * @param keys of snags
+     * @return the edits, and the keys of the snags that are left
+     */
+    public FixedTogether fixes(List<String> keys) {
+        List<Edit> edits = new ArrayList<>();
+        List<String> left = new ArrayList<>();
+        for (String key : keys) {
+            ComputingBudget.step();
+            Facts then = edits.isEmpty() ? facts : facts.after(consequences.after(edits));
+            Optional<Snag> snag =
+                    Checks.snags(then).stream().filter(s -> s.key().equals(key)).findFirst();
+            if (snag.isEmpty()) {
+                continue;
+            }
+            List<Edit> more = new ArrayList<>(edits);
+            snag.get().fixes().stream().findFirst().ifPresent(f -> more.addAll(f.edits()));
+            if (more.size() > edits.size()
+                    && consequences.weighed(more).brings().isEmpty()) {
+                edits = more;
+            } else {
+                left.add(key);
+            }
+        }
+        return new FixedTogether(edits, left);
+    }
+
+    /** Fixes of several snags as one change, and the keys of those that were left. */
+    public record FixedTogether(List<Edit> edits, List<String> left) {}
 
     /** The changes that may be proposed first, then those that say what they would bring. */
     public WhatItTakes.Takes takes(WhatItTakes.Takes takes) {

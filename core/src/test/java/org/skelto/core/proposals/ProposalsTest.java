@@ -397,4 +397,30 @@ class ProposalsTest {
         assertNotNull(margin);
         assertEquals(margin, some.marginDb(), 1e-9);
     }
+
+    /** Alike snags are fixed together: each is gone or told as left, and the law holds for all of it. */
+    @Test
+    void alikeSnagsAreFixedTogether() {
+        for (Plan drawn : List.of(Demos.mill(), Workshop.plan())) {
+            Facts facts = new Facts(NameAssigner.assign(drawn));
+            List<Proposed> all = new ArrayList<>();
+            Checks.snags(facts).stream()
+                    .filter(s -> !s.fixes().isEmpty())
+                    .collect(Collectors.groupingBy(Snag::code))
+                    .forEach((code, alike) -> {
+                        List<String> keys = alike.stream().map(Snag::key).toList();
+                        Proposals.FixedTogether fixed = proposals(facts).fixes(keys);
+                        all.add(new Proposed("all " + code, fixed.edits()));
+                        Set<String> then = Checks.snags(facts.after(applied(facts.plan(), fixed.edits()))).stream()
+                                .map(Snag::key)
+                                .collect(Collectors.toSet());
+                        assertEquals(
+                                fixed.left(),
+                                keys.stream().filter(then::contains).toList(),
+                                code);
+                    });
+            assertFalse(all.isEmpty());
+            assertEquals(List.of(), broken(facts, all));
+        }
+    }
 }

@@ -12,6 +12,7 @@ import org.skelto.core.plan.Edit;
 import org.skelto.core.plan.Plan;
 import org.skelto.core.plan.validation.Problem;
 import org.skelto.core.proposals.Consequences;
+import org.skelto.core.proposals.Proposals;
 import org.skelto.core.site.RoomLine;
 import org.skelto.core.site.SiteModel;
 import org.skelto.server.figures.KeptFigures;
@@ -30,6 +31,9 @@ import org.springframework.web.bind.annotation.RestController;
 @RestController
 @RequestMapping("/api/plans/{id}")
 class AssessmentController {
+    /** So many snags are fixed at once at most. */
+    private static final int MOST_FIXES = 200;
+
     private final KeptFigures kept;
 
     AssessmentController(KeptFigures kept) {
@@ -125,6 +129,29 @@ class AssessmentController {
         String whose = unit == null ? "all controllers" : plan.units().get(unit).name();
         return new Command.Proposal(
                 "channels of " + whose, open.proposals().terminals(unit).edits());
+    }
+
+    /** Snags by their keys. */
+    public record SnagKeys(List<String> keys) {}
+
+    /** The first fix of each of these snags, as one edit; what is left is told. */
+    @PostMapping("/fix-proposal")
+    Command.Proposal fixProposal(OpenPlan open, @RequestBody SnagKeys asked) {
+        if (asked.keys() == null || asked.keys().isEmpty() || asked.keys().size() > MOST_FIXES) {
+            throw Refusal.invalid(
+                    "Nothing was changed.",
+                    List.of(new Problem("/keys", "must be 1 to " + MOST_FIXES + " keys of snags")));
+        }
+        Proposals.FixedTogether fixed = open.proposals().fixes(asked.keys());
+        int done = asked.keys().size() - fixed.left().size();
+        return new Command.Proposal(
+                "fix of " + (done == 1 ? "1 snag" : done + " snags"),
+                fixed.edits(),
+                fixed.left().isEmpty()
+                        ? List.of()
+                        : List.of(fixed.left().size()
+                                + (fixed.left().size() == 1 ? " has" : " have")
+                                + " no fix that could be made without bringing another snag."));
     }
 
     /** The edit that a typed room asks for. */

@@ -3,6 +3,8 @@ package org.skelto.server.catalog;
 import io.soabase.recordbuilder.core.RecordBuilder;
 import java.util.Arrays;
 import java.util.List;
+import java.util.TreeMap;
+import java.util.stream.Collectors;
 import org.skelto.core.links.RadioDefaults;
 import org.skelto.core.plan.Caution;
 import org.skelto.core.plan.Wording;
@@ -17,6 +19,8 @@ import org.skelto.core.plan.site.Construction;
 import org.skelto.core.plan.site.Constructions;
 import org.skelto.core.plan.site.Material;
 import org.skelto.core.radio.RegionLimits;
+import org.skelto.core.snags.Check;
+import org.skelto.core.snags.Checks;
 import org.springframework.web.bind.annotation.GetMapping;
 import org.springframework.web.bind.annotation.RequestParam;
 import org.springframework.web.bind.annotation.RestController;
@@ -45,6 +49,7 @@ class CatalogController {
             List<Choice> materials,
             List<Choice> bands,
             List<Choice> cautions,
+            List<Choice> checks,
             String regionTableDate)
             implements CatalogControllerCatalogBuilder.With {}
 
@@ -69,6 +74,14 @@ class CatalogController {
                 .materials(choices(Material.values()))
                 .bands(Arrays.stream(RadioBand.values())
                         .map(b -> new Choice(b.name(), Wording.of(b)))
+                        .toList())
+                .checks(Checks.ALL.stream()
+                        .flatMap(c -> c.codes().stream())
+                        .collect(Collectors.toMap(
+                                Check.Code::code, Check.Code::finds, (one, other) -> one, TreeMap::new))
+                        .entrySet()
+                        .stream()
+                        .map(e -> new Choice(e.getKey(), e.getValue()))
                         .toList())
                 .cautions(Arrays.stream(Caution.values())
                         .map(c -> new Choice(c.name(), c.text()))

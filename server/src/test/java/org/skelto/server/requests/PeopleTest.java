@@ -31,6 +31,7 @@ class PeopleTest extends OnTheMill {
             "copy",
             "geojson",
             "link-proposal",
+            "fix-proposal",
             "map",
             "place",
             "placed-by-degrees",
