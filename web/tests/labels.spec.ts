@@ -26,7 +26,7 @@ function strewn(count: number, seed: number): Wanted[] {
 describe("labels on the drawing", () => {
   it("puts a lone label to the right of its mark, without a line", () => {
     const [only] = placeLabels([{ id: "a", x: 100, y: 50, text: "hall lamp" }], 800);
-    expect(only).toMatchObject({ anchor: "start", led: false, tx: 111 });
+    expect(only).toMatchObject({ anchor: "start", led: false, tx: 114 });
   });
 
   it.each([1, 2, 3, 4, 5])("never covers another label or leaves the sheet (seed %i)", (seed) => {

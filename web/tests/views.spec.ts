@@ -1,4 +1,4 @@
-import { mount } from "@vue/test-utils";
+import { flushPromises, mount } from "@vue/test-utils";
 import { createPinia, setActivePinia } from "pinia";
 import PrimeVue from "primevue/config";
 import { beforeEach, describe, expect, it, vi } from "vitest";
@@ -64,7 +64,49 @@ describe("the snag dock", () => {
     expect(dock.text()).not.toContain("no place");
     store.select("/devices/eye");
     await dock.vm.$nextTick();
-    expect(dock.text()).toContain("Nothing found here");
+    expect(dock.text()).toContain("Nothing yet that could be judged");
+    store.assessment!.stages = [{ stage: "DEVICES", snags: 1, judged: true, done: [] }];
+    store.select("/devices/nothing");
+    await dock.vm.$nextTick();
+    const again = mount(SnagDock, { props: { stage: "devices" }, global: { plugins } });
+    expect(again.text()).toContain("Nothing found here");
+    await again
+      .findAll(".scope button")
+      .find((b) => b.text() === "whole plan")!
+      .trigger("click");
+    expect(again.text()).toContain("Snags here: 2");
+  });
+
+  it("folds alike ones, fixes them together, and says what was left", async () => {
+    const alike = [1, 2, 3, 4].map((n) =>
+      snag({ key: `D12/${n}`, title: `lamp ${n} is in no room`, fixes: n === 4 ? [] : snag({}).fixes }),
+    );
+    const store = bench({ snags: [...alike, snag({ key: "x", code: "D9", title: "no handle" })] });
+    store.id = "p1";
+    store.catalog = { checks: [{ id: "D12", name: "device in no room" }] } as typeof store.catalog;
+    const edit = vi.spyOn(store, "edit").mockResolvedValue(true);
+    const asked: unknown[] = [];
+    vi.stubGlobal("fetch", async (request: Request) => {
+      asked.push(await request.json());
+      const body = { label: "fix of 2 snags", edits: snag({}).fixes[0]!.edits, notes: ["1 has no fix."] };
+      return new Response(JSON.stringify(body), { headers: { "Content-Type": "application/json" } });
+    });
+    const dock = mount(SnagDock, { props: { stage: "devices" }, global: { plugins } });
+    expect(dock.findAll("article")).toHaveLength(1);
+    expect(dock.text()).toContain("4 × device in no room");
+    await dock
+      .findAll("button")
+      .find((b) => b.text() === "Fix 3")!
+      .trigger("click");
+    await flushPromises();
+    expect(asked).toEqual([{ keys: ["D12/1", "D12/2", "D12/3"] }]);
+    expect(edit).toHaveBeenCalledWith(snag({}).fixes[0]!.edits, "D12: fix of 2 snags");
+    expect(store.message).toBe("1 has no fix.");
+    await dock.find('[aria-expanded="false"].head').trigger("click");
+    expect(dock.findAll("article")).toHaveLength(5);
+    await dock.find('[aria-label="Search snags"]').setValue("lamp 2");
+    expect(dock.findAll("article")).toHaveLength(1);
+    vi.unstubAllGlobals();
   });
 
   it("applies a fix as one named edit and offers Show only where there is something to show", async () => {
@@ -84,7 +126,7 @@ describe("the snag dock", () => {
       .findAll("button")
       .find((b) => b.text() === "Accept")!
       .trigger("click");
-    await dock.find("input").setValue("  it moves next week ");
+    await dock.find("article input").setValue("  it moves next week ");
     await dock.find("form").trigger("submit");
     expect(edit).toHaveBeenCalledWith(
       [{ op: "add", path: "/accepted/D12~1devices~1lamp", value: "it moves next week" }],

@@ -7,14 +7,14 @@ import CoverageLines from "../coverage/CoverageLines.vue";
 import CoverageShade from "../coverage/CoverageShade.vue";
 import { useCoverage } from "../coverage/store";
 import Hatches from "./Hatches.vue";
-import { placeLabels, type Wanted } from "./labels";
-import { shown, STATE_WORDS, UNIT_WORDS } from "./marks";
+import { placeLabels, roomSpot, type Wanted } from "./labels";
+import { shown, STATE_WORDS, UNIT_WORDS, words } from "./marks";
 import { areaOf, boundsOf, middleOf } from "./outline";
 import Overlay from "./Overlay.vue";
 import SiteLayer from "./SiteLayer.vue";
 import RoomHandles from "./RoomHandles.vue";
 import { useHand } from "./useHand";
-import StateMark from "./StateMark.vue";
+import DeviceMark from "./DeviceMark.vue";
 import UnitMark from "./UnitMark.vue";
 import WallLayer from "./WallLayer.vue";
 import { barLength, extent, useSheet } from "./useSheet";
@@ -88,7 +88,7 @@ const things = computed<Thing[]>(() => {
     const trouble = bench.shown?.troubles[id];
     const title = unit
       ? `${name}, ${UNIT_WORDS[unit.kind]}${trouble ? `, ${trouble.dark ? "dark" : "cut off"}: ${trouble.why}` : ""}`
-      : `${name}: ${state ? STATE_WORDS[state.state] : ""}`;
+      : `${name}, ${words(plan.value.devices[id]!.kind)}: ${state ? STATE_WORDS[state.state] : ""}`;
     all.push({ path, id, name, x: px(at.xM), y: py(at.yM), unit: map === "units", title });
   }
   return all;
@@ -112,20 +112,16 @@ const selected = computed(() => {
   if (thing?.[0] !== "devices") return path;
   return path;
 });
-/** Room names stand where the fewest marks are: the middle, or one of eight places around it. */
+/** Room names stand where no mark is over them, as near to the middle as may be; their size is left out where it has no room. */
 const roomNames = computed(() =>
   floor.value === "site"
     ? []
     : rooms.value
         .filter((r) => r.w > 50 && r.h > 24)
         .map((r) => {
-          const spots: [number, number][] = [0, -0.23, 0.23].flatMap((fy) =>
-            [0, -0.2, 0.2].map((fx): [number, number] => [r.cx + r.w * fx, r.cy + r.h * fy]),
-          );
-          const clear = ([x, y]: [number, number]) =>
-            Math.min(90, ...things.value.map((t) => Math.hypot((t.x - x) / 1.8, t.y - y - 5)));
-          const best = spots.reduce((a, b) => (clear(b) > clear(a) + 4 ? b : a));
-          return { id: r.id, room: r.room, x: best[0], y: best[1], size: r.w > 70 && r.h > 44 ? r.size : "" };
+          const text = [r.room.name, r.w > 70 && r.h > 44 ? r.size : ""];
+          const spot = roomSpot(r, text, things.value);
+          return { id: r.id, room: r.room, x: spot.x, y: spot.y, size: spot.sized ? text[1] : "" };
         }),
 );
 const labels = computed(() => {
@@ -394,7 +390,11 @@ const handle = computed(() => {
           :cut="!!bench.shown?.troubles[t.id]"
           :facing="facing(plan.units[t.id]!)"
         />
-        <StateMark v-else :state="bench.shown?.states[t.id]?.state ?? 'HOLDS'" />
+        <DeviceMark
+          v-else
+          :kind="plan.devices[t.id]!.kind"
+          :state="bench.shown?.states[t.id]?.state ?? 'HOLDS'"
+        />
       </g>
       <g aria-hidden="true">
         <text

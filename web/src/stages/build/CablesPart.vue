@@ -5,6 +5,8 @@ import FigureButton from "../../app/FigureButton.vue";
 import { useReport } from "../../app/useReport";
 import { shown } from "../../drawing/marks";
 import { useBench } from "../../plan/store";
+import type { TableColumn } from "../../table/columns";
+import DataTable from "../../table/DataTable.vue";
 
 /** Every cable with its two ends and what each core carries. */
 type Line = Schemas["CableLine"];
@@ -31,6 +33,34 @@ const LAYER: Record<Line["layer"], string> = {
   BUS: "data",
   CONTACTS: "contacts",
 };
+
+type Cable = (typeof rows.value)[number];
+const columns: TableColumn<Cable>[] = [
+  { id: "label", head: "Label", value: (c) => c.id },
+  { id: "from", head: "From", value: (c) => c.fromName },
+  { id: "to", head: "To", value: (c) => c.toName },
+  { id: "kind", head: "Kind", value: (c) => `${c.kind}, ${LAYER[c.layer]}` },
+  {
+    id: "length",
+    head: "Length, m",
+    numeric: true,
+    value: (c) => c.lengthM,
+    shown: (c) => (c.lengthM === null ? "no place" : `${c.typed ? "" : "about "}${shown(c.lengthM, 0)}`),
+  },
+  {
+    id: "cores",
+    head: "Cores carry",
+    wide: true,
+    value: (c) => c.cores.map((k) => `${k.colour} ${k.carries}${k.at ? ` ${k.at}` : ""}`).join("; "),
+  },
+  {
+    id: "drop",
+    head: "Drop, V",
+    numeric: true,
+    value: (c) => c.dropV,
+    shown: (c) => (c.dropV === null ? "" : shown(c.dropV, 2)),
+  },
+];
 </script>
 
 <template>
@@ -49,50 +79,27 @@ const LAYER: Record<Line["layer"], string> = {
       No cable yet. Link units by Ethernet, feed them from a supply, or attach devices that stand elsewhere
       than their controller.
     </p>
-    <table v-else>
-      <caption class="unseen">
-        Cables
-      </caption>
-      <thead>
-        <tr>
-          <th>Label</th>
-          <th>From</th>
-          <th>To</th>
-          <th>Kind</th>
-          <th class="number">Length</th>
-          <th>Cores carry</th>
-          <th class="number">Drop</th>
-        </tr>
-      </thead>
-      <tbody>
-        <tr v-for="c in rows" :key="c.id">
-          <td class="label">{{ c.id }}</td>
-          <td>
-            <button type="button" class="plain" @click="bench.select(c.from)">{{ c.fromName }}</button>
-          </td>
-          <td>
-            <button type="button" class="plain" @click="bench.select(c.to)">{{ c.toName }}</button>
-          </td>
-          <td>
-            {{ c.kind }} <span class="quiet">{{ LAYER[c.layer] }}</span>
-          </td>
-          <td class="number">
-            <template v-if="c.lengthM === null">no place</template>
-            <template v-else>{{ c.typed ? "" : "about " }}{{ shown(c.lengthM, 0) }} m</template>
-          </td>
-          <td class="cores">
-            <span v-for="k in c.cores" :key="k.colour + k.carries"
-              ><i>{{ k.colour }}</i> {{ k.carries }}<b v-if="k.at">&ensp;{{ k.at }}</b></span
-            >
-          </td>
-          <td class="number">
-            <FigureButton v-if="c.dropV !== null" :figure="c.drop" :name="`Drop on ${c.id}`"
-              >{{ shown(c.dropV, 2) }} V</FigureButton
-            >
-          </td>
-        </tr>
-      </tbody>
-    </table>
+    <DataTable
+      v-else
+      id="cables"
+      label="Cables"
+      :rows="rows"
+      :key-of="(c: Cable) => c.id"
+      :name-of="(c: Cable) => c.id"
+      :columns="columns"
+      @open="(id: string) => bench.select(rows.find((c) => c.id === id)!.to)"
+    >
+      <template #cores="{ row: c }">
+        <span v-for="k in c.cores" :key="k.colour + k.carries" class="core"
+          ><i>{{ k.colour }}</i> {{ k.carries }}<b v-if="k.at">&ensp;{{ k.at }}</b></span
+        >
+      </template>
+      <template #drop="{ row: c }">
+        <FigureButton v-if="c.dropV !== null" :figure="c.drop" :name="`Drop on ${c.id}`"
+          >{{ shown(c.dropV, 2) }} V</FigureButton
+        >
+      </template>
+    </DataTable>
   </div>
 </template>
 
@@ -105,7 +112,7 @@ a.plain {
   font-weight: 600;
   letter-spacing: 0.04em;
 }
-.cores span {
+.core {
   display: inline-block;
   margin-right: 10px;
   font-size: 13px;

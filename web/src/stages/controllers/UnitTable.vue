@@ -1,17 +1,17 @@
 <script setup lang="ts">
 import { computed, nextTick, reactive, ref, watch } from "vue";
-import { answer, api, type Op, type Unit } from "../../api/client";
+import type { Unit } from "../../api/client";
 import { firstChoice, placeChosen } from "../../drawing/moves";
 import { UNIT_WORDS, words } from "../../drawing/marks";
-import { freeId, pointer, thingOf } from "../../plan/pointers";
-import { alone, carries, is } from "../../plan/units";
+import { pointer, thingOf } from "../../plan/pointers";
 import { useBench } from "../../plan/store";
+import { command } from "../../plan/commands";
 import ThingActions from "../../plan/ThingActions.vue";
 import DataTable from "../../table/DataTable.vue";
 import { unitColumns, type UnitRow } from "./columns";
 import WhereSelect from "../WhereSelect.vue";
 import Circuits from "./Circuits.vue";
-import { RADIO_IDS, RADIOS, type RadioMedium } from "./media";
+import { RADIOS, type RadioMedium } from "./media";
 import UnitInspector from "./UnitInspector.vue";
 
 const bench = useBench();
@@ -34,22 +34,6 @@ const KINDS = [
   "INFRARED_SENDER",
   "COUPLER",
 ] as const;
-/** The radio that a kind of unit mostly comes with. */
-const COMES_WITH: Partial<Record<Unit["kind"], RadioMedium>> = {
-  ACCESS_POINT: "WIFI_2G4",
-  WALL_TABLET: "WIFI_2G4",
-  ASSISTANT: "WIFI_2G4",
-  CAMERA: "WIFI_2G4",
-  INFRARED_SENDER: "WIFI_2G4",
-  KEYPAD: "SUB_GHZ",
-  HANDSET: "SUB_GHZ",
-};
-/** The first router is most people's only access point. */
-const firstWireless = computed(
-  () => !Object.values(plan.value.units).some((u) => is(u, "ROUTER") || is(u, "ACCESS_POINT")),
-);
-const carriesDevices = (kind: Unit["kind"]) =>
-  ["CONTROLLER", "PANEL", "KEYPAD", "HANDSET", "INFRARED_SENDER"].includes(kind);
 const mediumName = (id: string) => bench.catalog!.media.find((m) => m.id === id)?.name ?? words(id);
 
 const fresh = reactive({
@@ -62,57 +46,16 @@ watch(
   () => bench.floor,
   () => (fresh.where = firstChoice(plan.value, bench.floor, bench.selection)),
 );
-const hubs = computed(() => Object.entries(plan.value.units).filter(([, u]) => is(u, "HUB")));
-
-const radio = (medium: RadioMedium, kind: Unit["kind"]) =>
-  answer(api.GET("/api/catalog/radio", { params: { query: { medium, region: plan.value.region, kind } } }));
-
 async function add() {
-  await bench.guarded(async () => {
-    const id = freeId(fresh.name, { ...plan.value.units, ...plan.value.devices });
-    const isHub = fresh.kind === "HUB";
-    const wireless = fresh.kind === "ACCESS_POINT" || (fresh.kind === "ROUTER" && firstWireless.value);
-    const medium =
-      fresh.kind === "GATEWAY" ? fresh.medium : wireless ? "WIFI_2G4" : (COMES_WITH[fresh.kind] ?? null);
-    const radios = medium ? { [RADIO_IDS[medium]]: await radio(medium, fresh.kind) } : {};
-    const value = {
-      name: fresh.name,
-      kind: fresh.kind,
-      place: placeChosen(plan.value, fresh.where, fresh.kind === "ACCESS_POINT" ? 2.2 : 1.4),
-      power: {
-        source: fresh.kind === "HANDSET" ? "BATTERY" : "MAINS",
-        circuit: fresh.kind === "HANDSET" ? null : (Object.keys(plan.value.circuits)[0] ?? null),
-        from: null,
-        backupH: 0,
-        wishH: null,
-        part: null,
-        count: null,
-        feed: null,
-      },
-      channels: carriesDevices(fresh.kind) ? 8 : 0,
-      maxClients: wireless ? 30 : 0,
-      internetEntry: fresh.kind === "ROUTER",
-      broker: isHub,
-      hub: carriesDevices(fresh.kind) || fresh.kind === "CAMERA" ? (hubs.value[0]?.[0] ?? null) : null,
-      radios,
-      ipv4: null,
-      mac: null,
-      nodeId: null,
-    };
-    const ops: Op[] = [{ op: "add", path: pointer("units", id), value }];
-    if (isHub && hubs.value.length === 0) {
-      // the first hub serves what waited for one
-      for (const [other, u] of Object.entries(plan.value.units)) {
-        if ((carries(u) || alone(u)) && !u.hub) {
-          ops.push({ op: "replace", path: pointer("units", other, "hub"), value: id });
-        }
-      }
-    }
-    if (await bench.edit(ops, `add ${fresh.name}`)) {
-      fresh.name = "";
-      bench.select(pointer("units", id));
-    }
-  });
+  const { kind } = fresh;
+  const before = new Set(Object.keys(plan.value.units));
+  const place = placeChosen(plan.value, fresh.where, kind === "ACCESS_POINT" ? 2.2 : 1.4);
+  const medium = kind === "GATEWAY" ? fresh.medium : null;
+  if (await command("add-unit", { kind, room: null, name: fresh.name, place, medium }, `add ${fresh.name}`)) {
+    fresh.name = "";
+    const id = Object.keys(plan.value.units).find((u) => !before.has(u));
+    if (id) bench.select(pointer("units", id));
+  }
 }
 
 const unit = computed<[string, Unit] | null>(() => {

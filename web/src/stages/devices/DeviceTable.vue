@@ -6,9 +6,8 @@ import { text } from "../../app/typed";
 import { firstChoice, placeChosen } from "../../drawing/moves";
 import { JOB_WORDS, words } from "../../drawing/marks";
 import { attached } from "../controllers/channels";
-import { freeId, pointer, thingOf } from "../../plan/pointers";
+import { pointer, thingOf } from "../../plan/pointers";
 import { useBench } from "../../plan/store";
-import { is } from "../../plan/units";
 import { command, proposal } from "../../plan/commands";
 import ThingActions from "../../plan/ThingActions.vue";
 import DataTable from "../../table/DataTable.vue";
@@ -45,58 +44,14 @@ watch(
 );
 
 async function add() {
-  const kind = kinds.value.find((k) => k.kind === fresh.kind)!;
+  const kind = fresh.kind as Device["kind"];
   const place = placeChosen(plan.value, fresh.where, 1.2);
-  const id = freeId(fresh.name, { ...plan.value.devices, ...plan.value.units });
-  const circuit = kind.mains && !fresh.own ? (Object.keys(plan.value.circuits)[0] ?? null) : null;
-  const hub = Object.entries(plan.value.units).find(([, u]) => is(u, "HUB"))?.[0] ?? null;
-  const device: Device = {
-    name: fresh.name,
-    kind: kind.kind,
-    place: fresh.own ? null : place,
-    criticality: kind.criticality,
-    hand: kind.family === "LOAD" ? "SWITCH" : "NONE",
-    rest: kind.kind === "LOCK" || kind.kind === "VALVE" ? "CLOSED" : "STAYS",
-    unit: fresh.own ? id : null,
-    channel: null,
-    circuit,
-    ways: ["RULE", "HOME_APP"],
-    wallControls: [],
-    exitRoute: false,
-    outsideDoor: false,
-    obstacleDetection: false,
-    topic: null,
-    rating: null,
-    sound: null,
-    heardIn: [],
-    wiring: null,
-    works: null,
-    jobs: null,
-    control: null,
-  };
-  const ops: Op[] = [];
-  if (fresh.own) {
-    const value = {
-      name: fresh.name,
-      kind: "SELF_CONTAINED",
-      place,
-      power: { source: "BATTERY", circuit: null, from: null, backupH: 0, wishH: null },
-      channels: 0,
-      maxClients: 0,
-      internetEntry: false,
-      broker: false,
-      hub,
-      radios: {},
-      ipv4: null,
-      mac: null,
-      nodeId: null,
-    };
-    ops.push({ op: "add", path: pointer("units", id), value });
-  }
-  ops.push({ op: "add", path: pointer("devices", id), value: device });
-  if (await bench.edit(ops, `add ${fresh.name}`)) {
+  const before = new Set(Object.keys(plan.value.devices));
+  const asked = { kind, room: null, name: fresh.name, place, own: fresh.own };
+  if (await command("add-device", asked, `add ${fresh.name}`)) {
     fresh.name = "";
-    bench.select(pointer("devices", id));
+    const id = Object.keys(plan.value.devices).find((d) => !before.has(d));
+    if (id) bench.select(pointer("devices", id));
   }
 }
 
@@ -333,10 +288,10 @@ async function added(lines: Record<string, string>[]) {
       </fieldset>
     </section>
     <p v-if="Object.keys(plan.devices).length === 0" class="quiet">
-      No device yet. Choose a kind, give it a name and press Add device.
+      No device yet. Choose a kind, give it a name and press Add device; or paste lines of name, kind and room
+      into the table below.
     </p>
     <DataTable
-      v-else
       id="devices"
       v-model:chosen="chosen"
       label="All devices"

@@ -6,6 +6,8 @@ import FigureButton from "../../app/FigureButton.vue";
 import { percent, shown } from "../../drawing/marks";
 import { freeId, pointer, thingOf } from "../../plan/pointers";
 import { useBench } from "../../plan/store";
+import type { TableColumn } from "../../table/columns";
+import DataTable from "../../table/DataTable.vue";
 import BudgetStair from "./BudgetStair.vue";
 
 const bench = useBench();
@@ -202,6 +204,52 @@ async function lay(event: Event) {
 const isByHand = (medium: string) => BY_HAND.some(([m]) => m === medium);
 const putLink = (link: string, field: string, value: unknown, label: string) =>
   bench.put(pointer("links", link, field), value, label);
+
+const chosen = ref<string[]>([]);
+const wire = (r: LinkReport) =>
+  r.medium === "POWER_LINE" ? "mains" : r.medium === "INFRARED" ? "light" : "cable";
+const columns = computed<TableColumn<LinkReport>[]>(() => [
+  { id: "from", head: "From", wide: true, value: (r) => unitName(r.from) },
+  { id: "to", head: "To", value: (r) => unitName(r.to) },
+  {
+    id: "link",
+    head: "Link",
+    value: (r) => `${mediumName(r.medium)}${r.direction === "ONE_WAY" ? ", one way" : ""}`,
+  },
+  {
+    id: "distance",
+    head: "Distance, m",
+    numeric: true,
+    value: (r) => r.distanceM,
+    shown: (r) => (r.distanceM === null ? "" : shown(r.distanceM, 2)),
+  },
+  {
+    id: "margin",
+    head: "Margin, dB",
+    numeric: true,
+    value: (r) => (r.trouble ? r.trouble : (r.marginDb ?? wire(r))),
+    shown: (r) => r.trouble ?? (r.marginDb === null ? wire(r) : shown(r.marginDb, 1)),
+  },
+  {
+    id: "chance",
+    head: "Confidence",
+    numeric: true,
+    value: (r) => r.chance,
+    shown: (r) => (r.chance === null ? "" : percent(r.chance)),
+  },
+  {
+    id: "target",
+    head: "Target",
+    numeric: true,
+    value: (r) => (r.chance === null ? null : r.target),
+    shown: (r) => (r.chance === null ? "" : percent(r.target)),
+  },
+  ...(anyDark.value ? [{ id: "now", head: "Now", value: (r: LinkReport) => darkEnd(r) ?? "" }] : []),
+]);
+async function removeLinks(picked: LinkReport[], clear: () => void) {
+  const ops = picked.map((r): Op => ({ op: "remove", path: pointer("links", r.link) }));
+  if (await bench.edit(ops, picked.length === 1 ? "remove link" : `remove ${picked.length} links`)) clear();
+}
 </script>
 
 <template>
@@ -407,59 +455,42 @@ const putLink = (link: string, field: string, value: unknown, label: string) =>
       <p v-if="reports.length" class="quiet">
         Select a unit on the drawing or in the table to see its link as a falling stair, or to choose another.
       </p>
-      <table v-if="reports.length">
-        <caption class="unseen">
-          All links
-        </caption>
-        <thead>
-          <tr>
-            <th>From</th>
-            <th>To</th>
-            <th>Link</th>
-            <th class="number">Distance, m</th>
-            <th class="number">Margin, dB</th>
-            <th class="number" title="that it works at this place; no share of time">Confidence</th>
-            <th class="number">Target</th>
-            <th v-if="anyDark">Now</th>
-          </tr>
-        </thead>
-        <tbody>
-          <tr v-for="r in reports" :key="r.link">
-            <td>
-              <button type="button" class="plain" @click="bench.select(pointer('links', r.link))">
-                {{ unitName(r.from) }}
-              </button>
-            </td>
-            <td>{{ unitName(r.to) }}</td>
-            <td>{{ mediumName(r.medium) }}{{ r.direction === "ONE_WAY" ? ", one way" : "" }}</td>
-            <td class="number">{{ r.distanceM === null ? "" : shown(r.distanceM, 2) }}</td>
-            <td v-if="r.trouble" colspan="2" class="bad">{{ r.trouble }}</td>
-            <template v-else>
-              <td class="number" :class="{ bad: !r.meets }">
-                <FigureButton
-                  v-if="r.marginDb !== null"
-                  :figure="worst(r).budget.marginFigure"
-                  :name="`margin of ${unitName(r.from)}`"
-                  >{{ shown(r.marginDb, 1) }}</FigureButton
-                >
-                <template v-else>{{
-                  r.medium === "POWER_LINE" ? "mains" : r.medium === "INFRARED" ? "light" : "cable"
-                }}</template>
-              </td>
-              <td class="number" :class="{ bad: !r.meets }">
-                <FigureButton
-                  v-if="r.chance !== null"
-                  :figure="r.chanceFigure"
-                  :name="`confidence of ${unitName(r.from)}`"
-                  >{{ percent(r.chance) }}</FigureButton
-                >
-              </td>
-            </template>
-            <td class="number">{{ r.chance === null ? "" : percent(r.target) }}</td>
-            <td v-if="anyDark" class="bad">{{ darkEnd(r) }}</td>
-          </tr>
-        </tbody>
-      </table>
+      <DataTable
+        v-if="reports.length"
+        id="links"
+        v-model:chosen="chosen"
+        label="All links"
+        :rows="reports"
+        :key-of="(r: LinkReport) => r.link"
+        :name-of="(r: LinkReport) => `${unitName(r.from)} to ${unitName(r.to)}`"
+        :columns="columns"
+        :current="thingOf(bench.selection)?.[0] === 'links' ? thingOf(bench.selection)![1] : null"
+        @open="(id: string) => bench.select(pointer('links', id))"
+      >
+        <template #margin="{ row: r }">
+          <span v-if="r.trouble" class="bad">{{ r.trouble }}</span>
+          <FigureButton
+            v-else-if="r.marginDb !== null"
+            :figure="worst(r).budget.marginFigure"
+            :class="{ bad: !r.meets }"
+            :name="`margin of ${unitName(r.from)}`"
+            >{{ shown(r.marginDb, 1) }}</FigureButton
+          >
+          <template v-else>{{ wire(r) }}</template>
+        </template>
+        <template #chance="{ row: r }">
+          <FigureButton
+            v-if="r.chance !== null && !r.trouble"
+            :figure="r.chanceFigure"
+            :class="{ bad: !r.meets }"
+            :name="`confidence of ${unitName(r.from)}`"
+            >{{ percent(r.chance) }}</FigureButton
+          >
+        </template>
+        <template #selected="{ rows: picked, clear }">
+          <button type="button" class="soft" @click="removeLinks(picked, clear)">Remove</button>
+        </template>
+      </DataTable>
     </template>
   </div>
 </template>

@@ -2,13 +2,15 @@
 import { computed, reactive, ref } from "vue";
 import type { State } from "../../api/client";
 import StateMark from "../../drawing/StateMark.vue";
-import { JOB_WORDS, STATE_WORDS } from "../../drawing/marks";
+import { JOB_WORDS, STATE_WORDS, words } from "../../drawing/marks";
 import { freeId, pointer, thingOf } from "../../plan/pointers";
 import WaysPart from "./WaysPart.vue";
 import OutageClock from "./OutageClock.vue";
 import EditField from "../../app/EditField.vue";
 import { text } from "../../app/typed";
 import { useBench } from "../../plan/store";
+import type { TableColumn } from "../../table/columns";
+import DataTable from "../../table/DataTable.vue";
 import { is } from "../../plan/units";
 
 const bench = useBench();
@@ -74,6 +76,20 @@ function addService() {
 const removeService = (id: string) =>
   bench.edit([{ op: "remove", path: pointer("services", id) }], `remove ${plan.value.services[id]!.name}`);
 const jobWords = (job: keyof typeof JOB_WORDS | null) => (job ? JOB_WORDS[job] : "");
+
+type Row = (typeof rows.value)[number];
+const columns: TableColumn<Row>[] = [
+  { id: "device", head: "Device", wide: true, value: (r) => r.device!.name },
+  {
+    id: "state",
+    head: "State",
+    value: (r) => ORDER.indexOf(r.state),
+    shown: (r) => STATE_WORDS[r.state],
+  },
+  { id: "job", head: "Job", value: (r) => jobWords(r.job) },
+  { id: "why", head: "What still works, or what breaks it first", wide: true, value: (r) => r.sentence },
+  { id: "criticality", head: "Criticality", hidden: true, value: (r) => words(r.device!.criticality) },
+];
 </script>
 
 <template>
@@ -97,36 +113,24 @@ const jobWords = (job: keyof typeof JOB_WORDS | null) => (job ? JOB_WORDS[job] :
     <OutageClock />
     <WaysPart v-if="chosen" :device="chosen.id" :name="chosen.name" :state="chosen.state" />
     <p v-if="rows.length === 0" class="quiet">No device is in that state.</p>
-    <table v-else>
-      <caption class="unseen">
-        State of every device
-      </caption>
-      <thead>
-        <tr>
-          <th>State</th>
-          <th>Device</th>
-          <th>Job</th>
-          <th>What still works, or what breaks it first</th>
-        </tr>
-      </thead>
-      <tbody>
-        <tr v-for="r in rows" :key="r.id" :class="{ chosen: chosen?.id === r.id }">
-          <td class="state">
-            <svg width="16" height="16" aria-hidden="true">
-              <g transform="translate(8 8)"><StateMark :state="r.state" /></g>
-            </svg>
-            {{ STATE_WORDS[r.state] }}
-          </td>
-          <td>
-            <button type="button" class="plain" @click="bench.select(pointer('devices', r.id))">
-              {{ r.device!.name }}
-            </button>
-          </td>
-          <td>{{ jobWords(r.job) }}</td>
-          <td>{{ r.sentence }}</td>
-        </tr>
-      </tbody>
-    </table>
+    <DataTable
+      v-else
+      id="states"
+      label="State of every device"
+      :rows="rows"
+      :key-of="(r: Row) => r.id"
+      :name-of="(r: Row) => r.device!.name"
+      :columns="columns"
+      :current="chosen?.id"
+      @open="(id: string) => bench.select(pointer('devices', id))"
+    >
+      <template #state="{ row: r }">
+        <svg width="16" height="16" class="mark" aria-hidden="true">
+          <g transform="translate(8 8)"><StateMark :state="r.state" /></g>
+        </svg>
+        {{ STATE_WORDS[r.state] }}
+      </template>
+    </DataTable>
     <h3>Who serves whom</h3>
     <details v-for="h in hubs" :key="h.id">
       <summary>{{ h.name }} serves {{ h.units.length }} units with {{ h.devices }} devices</summary>

@@ -216,4 +216,56 @@ class FirstHouseTest {
         assertThat(page.locator(".one")).containsText("over the 100.00 m of twisted pair");
         assertThat(page.locator(".strip")).containsText("0 hold");
     }
+
+    /** As a spreadsheet puts it on the clipboard. */
+    private void paste(String text) {
+        page.evaluate(
+                "text => { const data = new DataTransfer(); data.setData('text/plain', text);"
+                        + " document.activeElement.dispatchEvent(new ClipboardEvent('paste',"
+                        + " {clipboardData: data, bubbles: true, cancelable: true})); }",
+                text);
+    }
+
+    @Test
+    void sixtyLinesFromASpreadsheetBecomeDevicesThatAreChangedTogether() {
+        open("devices");
+        StringBuilder lines = new StringBuilder();
+        for (int i = 1; i <= 60; i++) {
+            lines.append("lamp of shelf ").append(i).append("\tlamp\t").append(i % 2 == 0 ? "Den" : "Nook").append('\n');
+        }
+        lines.append("odd one\tteleporter\tDen\n");
+        Locator grid = page.getByRole(AriaRole.GRID);
+        grid.locator("th[data-at='-1 0']").focus();
+        paste(lines.toString());
+        settled(3);
+        assertThat(page.getByRole(AriaRole.ALERT)).containsText("\"teleporter\" is no kind of device");
+        assertThat(grid).hasAttribute("aria-rowcount", "61");
+
+        // one cell by keys, in its own unit
+        grid.locator("[data-at='0 0']").focus();
+        page.keyboard().press("F2");
+        page.keyboard().type("first lamp");
+        page.keyboard().press("Enter");
+        settled(4);
+        assertThat(grid).containsText("first lamp");
+
+        // all of them at once, and one undo
+        page.keyboard().press("Control+a");
+        assertThat(page.getByRole(AriaRole.TOOLBAR)).containsText("60 selected");
+        page.getByLabel("Change what").selectOption("criticality");
+        page.keyboard().press("Tab");
+        page.getByRole(AriaRole.COMBOBOX, new Page.GetByRoleOptions().setName("to, for all"))
+                .fill("routine");
+        page.keyboard().press("Enter");
+        settled(5);
+        assertThat(grid.getByText("routine")).hasCount(60);
+        button("Undo: Criticality of 60 rows").click();
+        settled(6);
+        assertThat(grid.getByText("routine")).hasCount(0);
+
+        // what is selected goes together
+        button("Remove").click();
+        settled(7);
+        assertThat(grid).hasAttribute("aria-rowcount", "1");
+    }
 }

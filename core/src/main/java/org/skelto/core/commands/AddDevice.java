@@ -1,6 +1,7 @@
 package org.skelto.core.commands;
 
 import java.util.List;
+import java.util.Map;
 import java.util.TreeSet;
 import org.jspecify.annotations.Nullable;
 import org.skelto.core.plan.Edit;
@@ -12,30 +13,65 @@ import org.skelto.core.plan.equipment.DeviceBuilder;
 import org.skelto.core.plan.equipment.DeviceKind;
 import org.skelto.core.plan.equipment.Hand;
 import org.skelto.core.plan.equipment.RestState;
+import org.skelto.core.plan.equipment.Unit;
+import org.skelto.core.plan.equipment.UnitBuilder;
+import org.skelto.core.plan.equipment.UnitKind;
 import org.skelto.core.plan.equipment.Way;
+import org.skelto.core.plan.power.Power;
+import org.skelto.core.plan.site.Place;
 
 /**
  * A device of a kind, as most people would have it: loads have a switch and hang on the first circuit, locks and valves shut
  * without power.
  *
  * @param room where it stands, in its middle, or null for nowhere yet
+ * @param name or null for that of its kind
+ * @param place where it stands exactly, or null
+ * @param own whether it has a radio and battery of its own: then a unit of its own comes with it; null means not
  */
-public record AddDevice(DeviceKind kind, @Nullable String room) implements Command {
+public record AddDevice(
+        DeviceKind kind,
+        @Nullable String room,
+        @Nullable String name,
+        @Nullable Place place,
+        @Nullable Boolean own) implements Command {
     private static final double USUAL_M = 1.2;
+
+    public AddDevice(DeviceKind kind, @Nullable String room) {
+        this(kind, room, null, null, null);
+    }
 
     @Override
     public Proposal on(Plan plan) {
-        String name = Asked.freeName(Wording.of(kind), Asked.names(plan));
+        String called = Asked.called(plan, name, Wording.of(kind));
+        String id = Asked.freeId(called, Asked.ids(plan));
+        Device device = made(plan, called);
+        if (!Boolean.TRUE.equals(own)) {
+            return new Proposal(called, List.of(Edit.add(Pointers.of("devices", id), device)));
+        }
+        Unit unit = UnitBuilder.builder()
+                .name(called)
+                .kind(UnitKind.SELF_CONTAINED)
+                .place(device.place())
+                .power(Power.battery())
+                .hub(AddUnit.hub(plan))
+                .radios(Map.of())
+                .build();
         return new Proposal(
-                name, List.of(Edit.add(Pointers.of("devices", Asked.freeId(name, Asked.ids(plan))), made(plan, name))));
+                called,
+                List.of(
+                        Edit.add(Pointers.of("units", id), unit),
+                        Edit.add(
+                                Pointers.of("devices", id),
+                                device.with(d -> d.place(null).circuit(null).unit(id)))));
     }
 
     /** The device, under a name. */
-    Device made(Plan plan, String name) {
+    Device made(Plan plan, String called) {
         return DeviceBuilder.builder()
-                .name(name)
+                .name(called)
                 .kind(kind)
-                .place(Asked.middle(plan, room, USUAL_M))
+                .place(place != null ? place : Asked.middle(plan, room, USUAL_M))
                 .criticality(kind.criticality())
                 .hand(kind.family() == DeviceKind.Family.LOAD ? Hand.SWITCH : Hand.NONE)
                 .rest(kind == DeviceKind.LOCK || kind == DeviceKind.VALVE ? RestState.CLOSED : RestState.STAYS)

@@ -1,5 +1,6 @@
 package org.skelto.core.commands;
 
+import java.util.ArrayList;
 import java.util.List;
 import java.util.Map;
 import org.jspecify.annotations.Nullable;
@@ -15,35 +16,56 @@ import org.skelto.core.plan.power.Power;
 import org.skelto.core.plan.power.PowerSource;
 import org.skelto.core.plan.radio.Medium;
 import org.skelto.core.plan.radio.Radio;
+import org.skelto.core.plan.site.Place;
 
 /**
  * A unit of a kind, as most people would have it: on the first circuit, controllers served by the first hub, an access point
  * with its radio.
  *
+ * <p>The first hub serves what waited for one.
+ *
  * @param room where it stands, in its middle, or null for nowhere yet
+ * @param name or null for that of its kind
+ * @param place where it stands exactly, or null
+ * @param medium of the radio that it comes with, or null for the usual one of its kind
  */
-public record AddUnit(UnitKind kind, @Nullable String room) implements Command {
+public record AddUnit(
+        UnitKind kind,
+        @Nullable String room,
+        @Nullable String name,
+        @Nullable Place place,
+        @Nullable Medium medium) implements Command {
     private static final double USUAL_M = 1.4;
     private static final double HIGH_M = 2.2;
     private static final int CHANNELS = 8;
     private static final int CLIENTS = 30;
 
+    public AddUnit(UnitKind kind, @Nullable String room) {
+        this(kind, room, null, null, null);
+    }
+
     @Override
     public Proposal on(Plan plan) {
-        String name = Asked.freeName(Wording.of(kind), Asked.names(plan));
+        if (medium != null && !medium.radio()) {
+            throw new Refused("medium", "must be a radio");
+        }
+        String called = Asked.called(plan, name, Wording.of(kind));
         // the first router is most people's only access point
         boolean offersWireless = kind == UnitKind.ACCESS_POINT
                 || kind == UnitKind.ROUTER
                         && plan.units().values().stream()
                                 .noneMatch(u -> u.is(UnitKind.ACCESS_POINT) || u.is(UnitKind.ROUTER));
-        Medium medium = offersWireless ? Medium.WIFI_2G4 : usual(kind);
-        Map<String, Radio> radios = medium == null
+        Medium comes = medium != null ? medium : offersWireless ? Medium.WIFI_2G4 : usual(kind);
+        Map<String, Radio> radios = comes == null
                 ? Map.of()
-                : Map.of(RadioDefaults.id(medium), RadioDefaults.radio(medium, plan.region(), kind));
+                : Map.of(RadioDefaults.id(comes), RadioDefaults.radio(comes, plan.region(), kind));
         Unit unit = UnitBuilder.builder()
-                .name(name)
+                .name(called)
                 .kind(kind)
-                .place(Asked.middle(plan, room, kind == UnitKind.ACCESS_POINT ? HIGH_M : USUAL_M))
+                .place(
+                        place != null
+                                ? place
+                                : Asked.middle(plan, room, kind == UnitKind.ACCESS_POINT ? HIGH_M : USUAL_M))
                 .power(
                         kind == UnitKind.HANDSET
                                 ? Power.battery()
@@ -55,7 +77,16 @@ public record AddUnit(UnitKind kind, @Nullable String room) implements Command {
                 .hub(kind.carries() || kind == UnitKind.CAMERA ? hub(plan) : null)
                 .radios(radios)
                 .build();
-        return new Proposal(name, List.of(Edit.add(Pointers.of("units", Asked.freeId(name, Asked.ids(plan))), unit)));
+        String id = Asked.freeId(called, Asked.ids(plan));
+        List<Edit> edits = new ArrayList<>(List.of(Edit.add(Pointers.of("units", id), unit)));
+        if (kind == UnitKind.HUB && hub(plan) == null) {
+            plan.units().forEach((other, u) -> {
+                if (u.hub() == null && (u.carries() || u.kind().alone())) {
+                    edits.add(Edit.replace(Pointers.of("units", other, "hub"), id));
+                }
+            });
+        }
+        return new Proposal(called, edits);
     }
 
     /** The radio that a kind of unit mostly comes with, or null. */
@@ -67,7 +98,7 @@ public record AddUnit(UnitKind kind, @Nullable String room) implements Command {
         };
     }
 
-    private static @Nullable String hub(Plan plan) {
+    static @Nullable String hub(Plan plan) {
         return plan.units().entrySet().stream()
                 .filter(e -> e.getValue().is(UnitKind.HUB))
                 .map(Map.Entry::getKey)

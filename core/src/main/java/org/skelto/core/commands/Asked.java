@@ -49,6 +49,11 @@ final class Asked {
         return free;
     }
 
+    /** What somebody calls it, or a free name of its kind; a name that is taken stands, and is told as such. */
+    static String called(Plan plan, @Nullable String name, String kind) {
+        return name == null || name.isBlank() ? freeName(kind, names(plan)) : name.strip();
+    }
+
     /** Names of all units and devices. */
     static Set<String> names(Plan plan) {
         Set<String> names = new HashSet<>();

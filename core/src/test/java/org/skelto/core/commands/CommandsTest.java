@@ -97,6 +97,35 @@ class CommandsTest {
     }
 
     @Test
+    void aDeviceWithARadioOfItsOwnIsOneThingWithItsUnit() {
+        Plan plan = DEMOS.get(0);
+        Place place = new Place(plan.rooms().keySet().iterator().next(), null, 1, 1, 1);
+        Plan now = after(plan, new AddDevice(DeviceKind.LEAK, null, "sink leak", place, true));
+        Device added = others(now.devices(), plan.devices()).get("sink-leak");
+        Unit unit = others(now.units(), plan.units()).get("sink-leak");
+        assertEquals("sink-leak", added.unit());
+        assertNull(added.place());
+        assertEquals(place, unit.place());
+        assertTrue(unit.power().onCells() && unit.hub() != null);
+    }
+
+    @Test
+    void theFirstHubServesWhatWaitedForOne() {
+        Plan plan = Plan.fresh("Empty", Region.EU, 230.0, null);
+        plan = after(plan, new AddUnit(UnitKind.CONTROLLER, null));
+        plan = after(plan, new AddUnit(UnitKind.ROUTER, null));
+        plan = after(plan, new AddUnit(UnitKind.HUB, null, "brain", null, null));
+        plan = after(plan, new AddUnit(UnitKind.HUB, null));
+        assertEquals("brain", plan.units().get("controller").hub());
+        assertNull(plan.units().get("router").hub());
+        Plan gateway = after(plan, new AddUnit(UnitKind.GATEWAY, null, null, null, Medium.CHIRP));
+        assertEquals(List.of(Medium.CHIRP), gateway.units().get("gateway").media());
+        Plan made = plan;
+        assertThrows(
+                Command.Refused.class, () -> new AddUnit(UnitKind.GATEWAY, null, null, null, Medium.ETHERNET).on(made));
+    }
+
+    @Test
     void inAnEmptyPlanThereIsNoHubAndNoRoomToStandIn() {
         Plan empty = Plan.fresh("Empty", Region.EU, 230.0, null);
         assertNull(others(after(empty, new AddUnit(UnitKind.CONTROLLER, null)).units(), Map.of())
