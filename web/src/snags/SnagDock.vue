@@ -77,6 +77,8 @@ async function fixAll(group: Folded) {
   });
   fixing.value = null;
 }
+const fixWords = (group: Folded) =>
+  fixable(group) === group.snags.length ? `Fix all ${fixable(group)}` : `Fix ${fixable(group)}`;
 const fixable = (group: Folded) => group.snags.filter((s) => s.accepted === null && s.fixes.length).length;
 
 const accept = (snags: Snag[], why: string) =>
@@ -204,11 +206,7 @@ const unchecked = computed(() => (bench.shown?.failures ?? []).length > 0);
         </p>
         <div class="row">
           <button v-if="fixable(g)" type="button" class="act" :disabled="fixing !== null" @click="fixAll(g)">
-            {{
-              fixing === g.code
-                ? "Fixing…"
-                : `Fix ${fixable(g) === g.snags.length ? "all" : ""} ${fixable(g)}`
-            }}
+            {{ fixing === g.code ? "Fixing…" : fixWords(g) }}
           </button>
           <button
             v-if="g.code !== 'D1'"
