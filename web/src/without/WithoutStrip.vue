@@ -24,7 +24,7 @@ const ONE: Record<Kind, string> = {
   GATEWAY: "gateway",
   LINK: "cable",
   HUB: "hub",
-  RULES: "its rules",
+  RULES: "hub rules",
   BROKER: "broker",
   PANEL: "panel",
   CONTROLLER: "other unit",

@@ -71,7 +71,7 @@ const controllers = computed(() =>
 );
 const ownRadio = (d: Device) => !!d.unit && plan.value.units[d.unit]?.kind === "SELF_CONTAINED";
 const attach = (unit: string) =>
-  bench.edit(attached(plan.value, device.value![0], unit || null), `what ${device.value![1].name} sits on`);
+  bench.edit(attached(plan.value, device.value![0], unit || null), `controller of ${device.value![1].name}`);
 type Job = NonNullable<Device["jobs"]>[number];
 const JOBS: Record<string, Job[]> = {
   LOAD: ["OPERATE"],
@@ -157,7 +157,7 @@ async function added(lines: Record<string, string>[]) {
       </div>
       <div class="row">
         <label v-if="!ownRadio(device[1])" class="field">
-          Sits on
+          Controller
           <select :value="device[1].unit ?? ''" @change="attach(text($event))">
             <option value="">nothing yet</option>
             <option v-for="[id, u] in controllers" :key="id" :value="id">{{ u.name }}</option>
@@ -172,7 +172,7 @@ async function added(lines: Record<string, string>[]) {
           :save="(v: number | null) => set('channel', v)"
         />
         <label class="field">
-          How critical
+          Criticality
           <select :value="device[1].criticality" @change="set('criticality', text($event))">
             <option v-for="c in ['COMFORT', 'ROUTINE', 'PROTECTIVE', 'VITAL']" :key="c" :value="c">
               {{ words(c) }}
@@ -190,7 +190,7 @@ async function added(lines: Record<string, string>[]) {
         </label>
         <template v-if="family(device[1]) !== 'SENSOR'">
           <label class="field">
-            At hand
+            By hand
             <select :value="device[1].hand" @change="set('hand', text($event))">
               <option value="NONE">no</option>
               <option value="SWITCH">a switch in its circuit</option>
@@ -198,7 +198,7 @@ async function added(lines: Record<string, string>[]) {
             </select>
           </label>
           <label class="field">
-            Without power
+            On power loss
             <select :value="device[1].rest" @change="set('rest', text($event))">
               <option v-for="r in ['STAYS', 'OFF', 'ON', 'OPEN', 'CLOSED']" :key="r" :value="r">
                 {{ restWords(device[1].kind, r) }}

@@ -22,7 +22,7 @@ const LABELS: Partial<Record<keyof Works, string>> = {
   inrushA: "inrush",
   travelS: "travel time",
   staggerS: "stagger",
-  control: "switch at hand",
+  control: "switch by hand",
   winner: "which state wins",
   holdS: "hold time",
   warmUpS: "warm-up time",
@@ -110,7 +110,7 @@ function setPart(id: string) {
 
 <template>
   <fieldset class="row">
-    <legend>What it takes and how it is worked</legend>
+    <legend>Power and drive</legend>
     <label v-if="choices.length" class="field">
       Part
       <select :value="works.part ?? ''" @change="setPart(text($event))">
@@ -231,7 +231,7 @@ function setPart(id: string) {
     </label>
     <template v-if="family === 'LOAD'">
       <label class="field">
-        Switch at hand
+        Switch by hand
         <select
           :value="works.control ?? ''"
           @change="set('control', (text($event) || null) as Works['control'])"

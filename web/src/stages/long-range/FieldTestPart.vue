@@ -111,7 +111,7 @@ const snr = (l: Schemas["FieldCompared"]) =>
         >Save as CSV</a
       >
     </div>
-    <p v-if="!far.path" class="quiet">Lay the ground under a far link first: see Paths.</p>
+    <p v-if="!far.path" class="quiet">Take the terrain profile of a far link first: see Paths.</p>
     <template v-if="path && report">
       <p v-if="path.learned">
         Learned from {{ path.learned.readings }} readings: {{ shown(path.learned.offsetDb, 1) }} dB on this

@@ -18,7 +18,7 @@ const far = useFar();
 const TABS = {
   profile: "Paths",
   settings: "Settings",
-  takes: "What it takes",
+  takes: "Ways to gain margin",
   map: "Map and relays",
   air: "Shared air",
   messages: "Messages",

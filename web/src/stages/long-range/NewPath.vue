@@ -94,7 +94,7 @@ async function byTrack(event: Event) {
 
 <template>
   <form class="inspect" @submit.prevent="byTable">
-    <h3>Lay the ground between two units</h3>
+    <h3>Terrain profile between two units</h3>
     <div class="row">
       <label class="field">
         From

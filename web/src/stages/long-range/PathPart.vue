@@ -171,12 +171,12 @@ const name = (id: string) => bench.plan!.units[id]?.name ?? id;
       </tbody>
     </table>
     <p v-else class="quiet">
-      No long-range link yet. Give two units a long-range radio, link them at Links, then lay the ground under
-      the link here.
+      No long-range link yet. Give two units a long-range radio, link them at Links, then take the
+      terrain profile of the link here.
     </p>
     <div v-if="bare && far.overview?.ground" class="row">
       <button type="button" class="soft" @click="layAll">
-        Lay the ground under {{ bare === 1 ? "one link" : `${bare} links` }} from the grid of heights
+        Take the terrain profiles of {{ bare === 1 ? "one link" : `${bare} links` }} from the grid of heights
       </button>
       <span class="quiet">Until then they count as if there were nothing but air.</span>
     </div>

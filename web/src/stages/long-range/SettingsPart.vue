@@ -140,7 +140,7 @@ async function use(s: Setting) {
     </div>
     <p v-if="working" class="quiet" role="status">weighing every setting…</p>
     <p v-if="trouble" class="bad" role="alert">{{ trouble }}</p>
-    <p v-if="!far.path" class="quiet">Lay the ground under a far link first: see Paths.</p>
+    <p v-if="!far.path" class="quiet">Take the terrain profile of a far link first: see Paths.</p>
     <template v-if="grid && of?.path === far.path">
       <p class="quiet">
         {{ grid.payloadBytes }} bytes, {{ grid.tries }} {{ grid.tries === 1 ? "try" : "tries" }}; the target
@@ -192,7 +192,7 @@ async function use(s: Setting) {
           >, {{ p.why }}.
         </li>
         <li v-if="!grid.picks.some((p) => p.wish === 'battery')" class="bad">
-          No setting that nothing rules out meets the target on this ground: see What it takes.
+          No setting that nothing rules out meets the target on this ground: see Ways to gain margin.
         </li>
       </ul>
       <section v-if="chosen" class="inspect">

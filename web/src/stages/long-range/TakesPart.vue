@@ -43,7 +43,7 @@ const metres = (m: number) => (m >= 1000 ? `${shown(m / 1000, 2)} km` : `${shown
       <span v-if="working" class="quiet" role="status">working it out…</span>
     </div>
     <p v-if="trouble" class="bad" role="alert">{{ trouble }}</p>
-    <p v-if="!far.path" class="quiet">Lay the ground under a far link first: see Paths.</p>
+    <p v-if="!far.path" class="quiet">Take the terrain profile of a far link first: see Paths.</p>
     <template v-if="takes && of?.path === far.path">
       <p>
         Margin <b>{{ shown(takes.marginDb, 1) }} dB</b>, {{ percent(takes.chance) }};

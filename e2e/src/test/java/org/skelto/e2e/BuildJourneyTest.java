@@ -30,7 +30,7 @@ class BuildJourneyTest extends Journey {
         settled(3);
         page.getByLabel("When power returns").selectOption("ON");
         settled(4);
-        page.getByLabel("Switch at hand").selectOption("LATCH");
+        page.getByLabel("Switch by hand").selectOption("LATCH");
         settled(5);
         assertThat(dock()).containsText("nobody said which wins");
         page.getByRole(AriaRole.BUTTON, new Page.GetByRoleOptions().setName("The switch wins"))

@@ -83,10 +83,10 @@ class FirstHouseTest {
         add("CONTROLLER", "board", "Add unit");
         stage("Devices");
         add("LAMP", "desk lamp", "Add device");
-        page.getByLabel("Sits on").selectOption("board");
+        page.getByLabel("Controller", new Page.GetByLabelOptions().setExact(true)).selectOption("board");
         assertThat(page.getByLabel("Channel")).hasValue("1");
         add("BLIND", "den blind", "Add device");
-        page.getByLabel("Sits on").selectOption("board");
+        page.getByLabel("Controller", new Page.GetByLabelOptions().setExact(true)).selectOption("board");
         assertThat(page.getByLabel("Channel")).hasValue("2");
 
         stage("Links");

@@ -90,11 +90,11 @@ class LongRangeJourneyTest extends Journey {
     @Test
     void groundIsLaidUnderAllAndItFollowsWhatMoves() {
         view("long-range");
-        assertThat(dock()).containsText("Nobody knows the ground between");
-        page.getByRole(AriaRole.BUTTON, new Page.GetByRoleOptions().setName(Pattern.compile("^Lay the ground under")))
+        assertThat(dock()).containsText("No terrain profile between");
+        page.getByRole(AriaRole.BUTTON, new Page.GetByRoleOptions().setName(Pattern.compile("^Take the terrain profile")))
                 .click();
         settled(2);
-        assertThat(dock()).not().containsText("Nobody knows the ground between");
+        assertThat(dock()).not().containsText("No terrain profile between");
         row("paddle button → sluice outpost").click();
         assertThat(panel()).containsText("it goes along when an end moves");
         assertThat(panel()).containsText("paddle button to sluice outpost, 621 m");

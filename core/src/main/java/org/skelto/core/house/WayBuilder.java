@@ -167,9 +167,9 @@ final class WayBuilder {
             boolean live = d.hand() == Hand.SWITCH && job != Job.LET_IN;
             ways.add(
                     live
-                            ? new PlannedWay("at hand, by a switch", true, feed(id, d))
+                            ? new PlannedWay("by hand, by a switch", true, feed(id, d))
                             : new PlannedWay(
-                                    job == Job.LET_IN ? "by key" : "at hand, without power", true, Formula.ALWAYS));
+                                    job == Job.LET_IN ? "by key" : "by hand, without power", true, Formula.ALWAYS));
         }
         boolean asks = TELLING.contains(job);
         for (Way way : d.ways()) {

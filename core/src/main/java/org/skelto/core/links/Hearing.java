@@ -40,7 +40,7 @@ public final class Hearing {
         if (link.medium().wifi()) {
             network(from, to).or(() -> network(to, from)).ifPresent(differ::add);
         }
-        return differ.isEmpty() ? null : "they are set differently: " + String.join("; ", differ);
+        return differ.isEmpty() ? null : "radio settings do not match: " + String.join("; ", differ);
     }
 
     /** Why a station does not find the network of a point, where it is said which one it joins. */

@@ -287,8 +287,8 @@ public final class Outposts {
             return null;
         }
         return listens == 0
-                ? "deaf: it never listens, so nothing can be sent to it"
-                : "deaf: listens " + Text.number(listens / 1000, 1) + " s every " + seconds(duty.cycleS())
+                ? "receiver sleeps: it never listens, so nothing can be sent to it"
+                : "receiver sleeps: listens " + Text.number(listens / 1000, 1) + " s every " + seconds(duty.cycleS())
                         + ", so what is sent to it waits up to " + seconds(duty.cycleS());
     }
 

@@ -40,7 +40,7 @@ final class PowerFaults {
                     over,
                     hub
                             ? unit.name() + " needs more than its supply gives with headroom"
-                            : unit.name() + (over ? " gives more than it can" : " has little headroom"),
+                            : unit.name() + (over ? " is overloaded" : " has little headroom"),
                     Text.number(worstA, 2) + " A of " + Text.number(ratedW / volts, 2) + " A at "
                             + Text.number(volts, 1) + " V: " + Text.share(share),
                     over
@@ -125,16 +125,16 @@ final class PowerFaults {
                     "P12",
                     true,
                     unit.name() + ": its cable is not made for what it carries",
-                    Text.number(volts, 1) + " V and " + Text.number(amps, 2) + " A; " + cable.name() + " bears "
+                    Text.number(volts, 1) + " V and " + Text.number(amps, 2) + " A; " + cable.name() + " is rated "
                             + Text.number(bearsV, 0) + " V and " + Text.number(bears, 1) + " A",
                     "It gets hot in the wall."));
         } else if (feed.fuseA() != null && feed.fuseA() > bears) {
             faults.add(new PowerFault(
                     "P12",
                     true,
-                    unit.name() + ": its fuse is larger than its cable bears",
-                    Text.number(feed.fuseA(), 2) + " A before " + cable.name() + ", which bears "
-                            + Text.number(bears, 1) + " A",
+                    unit.name() + ": its fuse is above the rating of its cable",
+                    Text.number(feed.fuseA(), 2) + " A before " + cable.name() + ", rated " + Text.number(bears, 1)
+                            + " A",
                     "In a short the cable burns before the fuse."));
         } else if (feed.fuseA() == null && battery && gives >= LEAST_FUSED_A) {
             faults.add(unfused(unit, source));
@@ -146,7 +146,7 @@ final class PowerFaults {
                     (Double.isInfinite(gives)
                                     ? "the supply's rating is not known"
                                     : "the supply gives " + Text.number(gives, 1) + " A")
-                            + "; " + cable.name() + " bears " + Text.number(bears, 1) + " A",
+                            + "; " + cable.name() + " is rated " + Text.number(bears, 1) + " A",
                     "In a short the cable gets hot in the wall, and nothing switches off."));
         }
     }
@@ -167,7 +167,7 @@ final class PowerFaults {
             faults.add(new PowerFault(
                     code,
                     true,
-                    unit.name() + " gets more voltage than it bears",
+                    unit.name() + " gets more voltage than it is rated for",
                     Text.number(startV, 1) + " V, at most " + Text.number(most, 1) + " V",
                     "It burns."));
         } else if (least != null && !(endV >= least)) {

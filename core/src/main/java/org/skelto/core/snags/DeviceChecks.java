@@ -96,10 +96,10 @@ final class DeviceChecks {
         String at = CheckContext.device(id);
         if (trapped(d)) {
             c.snag("D2", STOP, DEVICES, d.name() + " is on the way out and does not open by hand")
-                    .figures("at hand: " + d.hand().name().toLowerCase(java.util.Locale.ROOT))
+                    .figures("by hand: " + d.hand().name().toLowerCase(java.util.Locale.ROOT))
                     .leadsTo("In a fire without power people stand before a shut door.")
                     .at(at)
-                    .fix("It gets a handle inside", Edit.replace(at + "/hand", Hand.MECHANICAL))
+                    .fix("Fit an inside handle", Edit.replace(at + "/hand", Hand.MECHANICAL))
                     .add();
         }
         if (d.rest() == RestState.OPEN && d.outsideDoor() && opensWithoutMains(c, id)) {
@@ -143,7 +143,7 @@ final class DeviceChecks {
 
     static String shutLabel(CheckContext c, Device d) {
         String how = opens(c, d) ? secure(c).map(p -> ", with a " + p.name()).orElse(", with another part") : "";
-        return "It stays shut without power" + how + (trapped(d) ? ", and gets a handle inside" : "");
+        return "It stays shut without power" + how + (trapped(d) ? ", and an inside handle is fitted" : "");
     }
 
     private static boolean opens(CheckContext c, Device d) {
@@ -242,14 +242,14 @@ final class DeviceChecks {
         boolean moving = d.kind() == DeviceKind.GATE || d.kind() == DeviceKind.POWERED_DOOR;
         if (moving && d.hand() != Hand.MECHANICAL && !d.outsideDoor()) {
             c.snag("D9", FIX, DEVICES, d.name() + " has no release to move it by hand")
-                    .figures("at hand: " + d.hand().name().toLowerCase(java.util.Locale.ROOT))
+                    .figures("by hand: " + d.hand().name().toLowerCase(java.util.Locale.ROOT))
                     .leadsTo("Without power, or with its drive stuck, nobody gets through.")
                     .at(CheckContext.device(id))
                     .fix("It gets a release", Edit.replace(CheckContext.device(id, "/hand"), Hand.MECHANICAL))
                     .add();
         } else if (worked && d.hand() == Hand.NONE && d.criticality().compareTo(Criticality.ROUTINE) >= 0) {
             c.snag("D9", FIX, DEVICES, "Nothing works " + d.name() + " by hand")
-                    .figures("criticality: " + Wording.of(d.criticality()) + "; at hand: none")
+                    .figures("criticality: " + Wording.of(d.criticality()) + "; by hand: none")
                     .leadsTo("When its controller dies there is no way to use it until it is replaced.")
                     .at(CheckContext.device(id))
                     .fix("It gets a switch by hand", Edit.replace(CheckContext.device(id, "/hand"), Hand.SWITCH))

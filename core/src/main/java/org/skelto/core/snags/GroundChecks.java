@@ -52,11 +52,11 @@ final class GroundChecks {
                             "R14",
                             LOOK,
                             LONG_RANGE,
-                            "Nobody knows the ground between " + AirChecks.name(c, link.from()) + " and "
+                            "No terrain profile between " + AirChecks.name(c, link.from()) + " and "
                                     + AirChecks.name(c, link.to()))
                     .figures(Text.metres(report.distanceM()) + " apart, judged as if there were nothing but air")
                     .leadsTo(
-                            "A hill or a wood between them may take all of the margin. Lay the ground under it at Paths.")
+                            "A hill or a wood between them may take all of the margin. Take the terrain profile at Paths.")
                     .at(CheckContext.link(id), CheckContext.unit(link.from()))
                     .add();
         }

@@ -122,16 +122,16 @@ final class LoadChecks {
                             "C10",
                             over ? STOP : FIX,
                             CONTROLLERS,
-                            "The contact of " + d.name() + " is too small for " + (over ? "it" : "its inrush"))
+                            "Relay contact rating exceeded: " + d.name() + (over ? "" : ", at its inrush"))
                     .figures(
                             over
                                     ? Text.number(amps, 1) + " A at " + Text.number(volts, 0) + " V; " + board.name()
-                                            + " bears " + Text.number(bearsA, 1) + " A at " + Text.number(bearsV, 0)
+                                            + " is rated " + Text.number(bearsA, 1) + " A at " + Text.number(bearsV, 0)
                                             + " V"
-                                    : Text.number(inrush, 0) + " A for a moment, " + board.name() + " bears "
+                                    : Text.number(inrush, 0) + " A for a moment, " + board.name() + " is rated "
                                             + Text.number(bearsInrush, 0) + " A")
-                    .leadsTo("The contact welds shut, and the load can no longer be switched off. A contactor of the "
-                            + "right size, switched by this relay, bears it.")
+                    .leadsTo("It can weld closed, and the load can no longer be switched off. A contactor of the "
+                            + "right size, switched by this relay, carries it.")
                     .at(CheckContext.device(connection.device()), CheckContext.unit(unit))
                     .add();
         }
@@ -279,7 +279,7 @@ final class LoadChecks {
                                 other > level
                                         ? "A relay stays half on because its input never gets high enough, and the higher "
                                                 + "voltage reaches the board's pins and kills them in time."
-                                        : "The lower board is given more than it bears.")
+                                        : "The lower board gets more than it is rated for.")
                         .at(at)
                         .fix("Put a level shifter between", Edit.replace(at + "/shifted", true))
                         .add();

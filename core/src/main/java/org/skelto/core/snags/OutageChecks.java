@@ -194,7 +194,7 @@ final class OutageChecks {
                                 d.name()
                                         + (unsafe
                                                 ? " is unsafe without the hub"
-                                                : " is lost without the hub and nothing is at hand"))
+                                                : " is lost without the hub and cannot be worked by hand"))
                         .figures(state.job().words() + ": " + state.sentence())
                         .leadsTo("A failed update of one box takes it away.")
                         .at(CheckContext.device(id));

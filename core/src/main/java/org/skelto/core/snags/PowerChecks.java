@@ -130,9 +130,8 @@ final class PowerChecks {
             return;
         }
         String at = Pointers.of("circuits", id);
-        var draft = c.snag("P12", STOP, CONTROLLERS, circuit.name() + ": its breaker is larger than its cable bears")
-                .figures(Text.number(circuit.breakerA(), 1) + " A before a cable that bears " + Text.number(bears, 1)
-                        + " A")
+        var draft = c.snag("P12", STOP, CONTROLLERS, circuit.name() + ": its breaker is above the rating of its cable")
+                .figures(Text.number(circuit.breakerA(), 1) + " A before a cable rated " + Text.number(bears, 1) + " A")
                 .leadsTo("Overloaded, the cable burns in the wall before anything switches off. Fixed wiring is for a "
                         + "licensed electrician where the law asks.")
                 .at(at);

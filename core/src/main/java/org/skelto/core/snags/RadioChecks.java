@@ -42,7 +42,10 @@ final class RadioChecks {
                     Code.ofLinks("R3", "power over the limit", Severity.STOP),
                     Code.ofLinks("R5", "band not free here", Severity.STOP),
                     Code.ofLinks("R6", "receiver for another medium or band, or none", Severity.STOP),
-                    Code.ofLinks("R7", "two ends in one band set differently, or of different networks", Severity.STOP),
+                    Code.ofLinks(
+                            "R7",
+                            "radio settings of two ends in one band do not match, or their networks differ",
+                            Severity.STOP),
                     Code.of("R12", Stage.LINKS, "too many clients", Severity.FIX),
                     Code.ofLinks("R16", "load on a one-way link", Severity.STOP),
                     Code.ofLinks("R23", "law cannot be judged: power", Severity.LOOK),
@@ -224,7 +227,7 @@ final class RadioChecks {
                         "R7",
                         STOP,
                         stage(link),
-                        name(c, link.from()) + " and " + name(c, link.to()) + " are set differently")
+                        name(c, link.from()) + " and " + name(c, link.to()) + ": radio settings do not match")
                 .figures(String.join("; ", Hearing.differences(link.medium(), mouth, ear)))
                 .leadsTo("Radios with different settings do not hear each other at all.")
                 .at(CheckContext.link(id), CheckContext.unit(link.from()));

@@ -156,13 +156,9 @@ final class SupplyChecks {
                 : part.figure(Quantity.SUPPLY_MOST_V).orElse(null);
         double peak = Math.sqrt(2) * above.gives().volts();
         if (alternating && most != null && peak > most) {
-            c.snag(
-                            "P16",
-                            STOP,
-                            CONTROLLERS,
-                            unit.name() + " gets more than it bears at the peak of the alternating voltage")
+            c.snag("P16", STOP, CONTROLLERS, unit.name() + ": the peak of its alternating supply is above its rating")
                     .figures(Text.number(above.gives().volts(), 0) + " V from " + above.name() + " peak at "
-                            + Text.number(peak, 1) + " V, " + part.name() + " bears "
+                            + Text.number(peak, 1) + " V, " + part.name() + " takes up to "
                             + Text.number(most, 1) + " V; unloaded it is more")
                     .leadsTo("Behind the rectifier it burns out at once.")
                     .at(CheckContext.unit(id))

@@ -56,7 +56,7 @@ final class WiringChecks {
                     Code.of(
                             "C6",
                             Stage.CONTROLLERS,
-                            "analogue input that is deaf while the radio sends",
+                            "analogue input that reads nothing while the radio sends",
                             Severity.STOP,
                             Severity.FIX,
                             Severity.LOOK),

@@ -59,7 +59,7 @@ class LongRangeTest {
                 .anyMatch(s -> s.label().equals("ground")));
         assertEquals(12, report.from().heightM());
         assertTrue(report.from().onMast());
-        assertTrue(report.notes().stream().anyMatch(n -> n.contains("deaf")));
+        assertTrue(report.notes().stream().anyMatch(n -> n.contains("receiver sleeps")));
         assertTrue(link(HILL).marginDb() < link(plan).marginDb() - 5);
         Plan shorter = Changed.with(plan, "/paths/hill/profile/2/distanceM", "1100");
         assertTrue(PathReport.of(shorter, SiteModel.of(shorter), TABLES, "hill", null).orElseThrow().notes().stream()
@@ -322,7 +322,9 @@ class LongRangeTest {
             assertFalse(route.possible());
             assertEquals(0, route.chance());
         });
-        assertTrue(none.get(0).why().contains("set differently"), none.get(0).why());
+        assertTrue(
+                none.get(0).why().contains("radio settings do not match"),
+                none.get(0).why());
         assertNotNull(none.get(0).legs().get(0).marginDb());
         assertTrue(
                 none.get(1).why().startsWith("nothing gets from"), none.get(1).why());
@@ -341,7 +343,7 @@ class LongRangeTest {
     void aWiFiReportEmptiesTheCellsFirstAndSendingLastsAsLongAsTheMessage() {
         Outposts.OutpostEnergy energy =
                 Outposts.of(Outpost.plan(), Catalogue.builtIn()).get("outpost");
-        assertTrue(energy.deaf().startsWith("deaf: listens 0.8 s"));
+        assertTrue(energy.deaf().startsWith("receiver sleeps: listens 0.8 s"));
         double wifi = energy.radios().stream()
                 .filter(r -> r.radio().startsWith("Wi-Fi"))
                 .findFirst()

@@ -144,10 +144,10 @@ class OutpostsTest {
     @Test
     void itIsDeafWhileItSleeps() {
         assertEquals(
-                "deaf: listens 0.8 s every 30 min, so what is sent to it waits up to 30 min",
+                "receiver sleeps: listens 0.8 s every 30 min, so what is sent to it waits up to 30 min",
                 energy(plain()).deaf());
         assertEquals(
-                "deaf: it never listens, so nothing can be sent to it",
+                "receiver sleeps: it never listens, so nothing can be sent to it",
                 energy(plain("/units/outpost/duty/pulses/1/kind", "\"SEND\"")).deaf());
         assertNull(energy(plain(
                         "/units/outpost/duty/pulses",

@@ -124,7 +124,7 @@ class PartApiTest extends OnTheMill {
                         "{\"edits\":[{\"op\":\"replace\",\"path\":\"/devices/front-lock/exitRoute\",\"value\":true},"
                                 + "{\"op\":\"replace\",\"path\":\"/devices/front-lock/hand\",\"value\":\"NONE\"}]}")
                 .json();
-        assertEquals("It gets a handle inside", dark.at("/along/0").asString(), dark.toString());
+        assertEquals("Fit an inside handle", dark.at("/along/0").asString(), dark.toString());
         assertEquals(0, dark.get("brings").size());
         Answer nowhere = http.post(plan + "/weighed", "{\"edits\":[{\"op\":\"replace\",\"path\":\"\",\"value\":1}]}");
         assertTrue(nowhere.status() >= 400 && nowhere.status() < 500, nowhere.text());
