@@ -227,6 +227,15 @@ describe("the table", () => {
     again.unmount();
   });
 
+  it("opens the thing by Enter in its first column", async () => {
+    const { page } = table(lamps(2));
+    await press(page, "ArrowDown");
+    await press(page, "Enter");
+    expect(opened).toEqual(["d1"]);
+    expect(page.find("input.cell").exists()).toBe(false);
+    page.unmount();
+  });
+
   it("is one stop of the Tab key, and arrows move through it", async () => {
     const { page } = table(lamps(3));
     expect(page.findAll('[role=grid] [tabindex="0"]')).toHaveLength(1);

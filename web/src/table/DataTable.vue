@@ -22,7 +22,8 @@ import { useStoring, type Cell } from "./useStoring";
 
 /**
  * The table of the bench: sorted by any head, filtered by column, with the columns that somebody wants; rows are selected by
- * Space, Shift and Ctrl, cells are moved through by arrows, edited by Enter, filled by a paste; copied and saved as shown.
+ * Space, Shift and Ctrl, cells are moved through by arrows, edited by Enter or F2, filled by a paste; copied and saved as shown.
+ * Enter in the first column opens the thing.
  */
 const props = defineProps<{
   /** What the chosen columns are remembered under. */
@@ -334,6 +335,9 @@ function key(event: KeyboardEvent) {
     selectAll();
   } else if (event.key === "Escape" && selected.value.size) {
     chosen.value = [];
+  } else if (event.key === "Enter" && col === 0) {
+    // the first column is the thing itself
+    if (keyAt(row) !== undefined) emit("open", keyAt(row)!, true);
   } else if (event.key === "Enter" || event.key === "F2") {
     if (!edit() && keyAt(row) !== undefined) emit("open", keyAt(row)!, true);
   } else if (event.key.length === 1 && !command && !event.altKey) {

@@ -8,6 +8,7 @@ import { pointer } from "../../plan/pointers";
 import { command } from "../../plan/commands";
 import { useBench } from "../../plan/store";
 import { alone, carries as ofDevices, drives as ofTerminals, is } from "../../plan/units";
+import ChoiceBox from "../../table/ChoiceBox.vue";
 import PlaceFields from "../PlaceFields.vue";
 import BoardPart from "./BoardPart.vue";
 import HearingPart from "./HearingPart.vue";
@@ -102,12 +103,13 @@ const missing = computed(() =>
 );
 
 const devices = computed(() => Object.entries(plan.value.devices).filter(([, d]) => d.unit === props.id));
-const loose = computed(() => Object.entries(plan.value.devices).filter(([, d]) => d.unit === null));
-function attach(event: Event) {
-  const id = text(event);
-  (event.target as HTMLSelectElement).value = "";
-  if (id) void bench.edit(attached(plan.value, id, props.id), `attach ${plan.value.devices[id]!.name}`);
-}
+const loose = computed<[string, string][]>(() =>
+  Object.entries(plan.value.devices)
+    .filter(([, d]) => d.unit === null)
+    .map(([device, d]) => [device, d.name]),
+);
+const attach = (id: string) =>
+  bench.edit(attached(plan.value, id, props.id), `attach ${plan.value.devices[id]!.name}`);
 const detach = (id: string) =>
   bench.edit(attached(plan.value, id, null), `detach ${plan.value.devices[id]!.name}`);
 
@@ -254,13 +256,14 @@ const remove = () => command("remove", { units: [props.id], devices: [] });
           <option v-for="m in missing" :key="m" :value="m">{{ mediumName(m) }}</option>
         </select>
       </label>
-      <label v-if="carries" class="field">
-        Attach a device
-        <select value="" @change="attach">
-          <option value="">{{ loose.length ? "choose…" : "all are attached" }}</option>
-          <option v-for="[device, d] in loose" :key="device" :value="device">{{ d.name }}</option>
-        </select>
-      </label>
+      <ChoiceBox
+        v-if="carries && loose.length"
+        label="Attach a device"
+        value=""
+        :choices="loose"
+        @choose="attach"
+      />
+      <span v-else-if="carries" class="quiet">All devices are attached.</span>
       <button type="button" class="soft" @click="remove">Remove unit</button>
     </div>
     <table v-if="carries && devices.length">

@@ -10,6 +10,7 @@ import { pointer, thingOf } from "../../plan/pointers";
 import { useBench } from "../../plan/store";
 import { command, proposal } from "../../plan/commands";
 import ThingActions from "../../plan/ThingActions.vue";
+import ChoiceBox from "../../table/ChoiceBox.vue";
 import DataTable from "../../table/DataTable.vue";
 import { deviceColumns, type DeviceRow } from "./columns";
 import ControlPart from "./ControlPart.vue";
@@ -66,9 +67,12 @@ const set = (field: string, value: unknown) =>
     [{ op: "replace", path: pointer("devices", device.value![0], field), value }],
     `${field.replace(/([A-Z])/g, " $1").toLowerCase()} of ${device.value![1].name}`,
   );
-const controllers = computed(() =>
-  Object.entries(plan.value.units).filter(([, u]) => u.kind === "CONTROLLER" || u.kind === "PANEL"),
-);
+const controllers = computed<[string, string][]>(() => [
+  ["", "nothing yet"],
+  ...Object.entries(plan.value.units)
+    .filter(([, u]) => u.kind === "CONTROLLER" || u.kind === "PANEL")
+    .map(([id, u]): [string, string] => [id, u.name]),
+]);
 const ownRadio = (d: Device) => !!d.unit && plan.value.units[d.unit]?.kind === "SELF_CONTAINED";
 const attach = (unit: string) =>
   bench.edit(attached(plan.value, device.value![0], unit || null), `controller of ${device.value![1].name}`);
@@ -156,13 +160,13 @@ async function added(lines: Record<string, string>[]) {
         <PlaceFields :path="pointer('devices', device[0])" :holder="pointer('devices', device[0], 'place')" />
       </div>
       <div class="row">
-        <label v-if="!ownRadio(device[1])" class="field">
-          Controller
-          <select :value="device[1].unit ?? ''" @change="attach(text($event))">
-            <option value="">nothing yet</option>
-            <option v-for="[id, u] in controllers" :key="id" :value="id">{{ u.name }}</option>
-          </select>
-        </label>
+        <ChoiceBox
+          v-if="!ownRadio(device[1])"
+          label="Controller"
+          :value="device[1].unit ?? ''"
+          :choices="controllers"
+          @choose="attach"
+        />
         <EditField
           v-if="device[1].unit && !ownRadio(device[1])"
           label="Channel"

@@ -171,8 +171,8 @@ const name = (id: string) => bench.plan!.units[id]?.name ?? id;
       </tbody>
     </table>
     <p v-else class="quiet">
-      No long-range link yet. Give two units a long-range radio, link them at Links, then take the
-      terrain profile of the link here.
+      No long-range link yet. Give two units a long-range radio, link them at Links, then take the terrain
+      profile of the link here.
     </p>
     <div v-if="bare && far.overview?.ground" class="row">
       <button type="button" class="soft" @click="layAll">

@@ -148,6 +148,7 @@ class JourneysTest {
         page.keyboard().press("Enter");
         tabToField("Attach a device");
         page.keyboard().type("table");
+        page.keyboard().press("Enter");
         settled(10);
 
         tabTo("Links");
