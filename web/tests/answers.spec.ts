@@ -261,7 +261,7 @@ describe("ground under far links", () => {
     ]);
     await part
       .findAll("button")
-      .find((b) => b.text().startsWith("Lay the ground under one link"))!
+      .find((b) => b.text().startsWith("Take the terrain profiles of one link"))!
       .trigger("click");
     await flushPromises();
     expect(asked).toContain("POST /ground/profiles");
