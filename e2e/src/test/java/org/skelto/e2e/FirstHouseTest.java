@@ -237,7 +237,11 @@ class FirstHouseTest {
         open("devices");
         StringBuilder lines = new StringBuilder();
         for (int i = 1; i <= 60; i++) {
-            lines.append("lamp of shelf ").append(i).append("\tlamp\t").append(i % 2 == 0 ? "Den" : "Nook").append('\n');
+            lines.append("lamp of shelf ")
+                    .append(i)
+                    .append("\tlamp\t")
+                    .append(i % 2 == 0 ? "Den" : "Nook")
+                    .append('\n');
         }
         lines.append("odd one\tteleporter\tDen\n");
         Locator grid = page.getByRole(AriaRole.GRID);

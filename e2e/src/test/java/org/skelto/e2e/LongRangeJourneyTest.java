@@ -91,7 +91,9 @@ class LongRangeJourneyTest extends Journey {
     void groundIsLaidUnderAllAndItFollowsWhatMoves() {
         view("long-range");
         assertThat(dock()).containsText("No terrain profile between");
-        page.getByRole(AriaRole.BUTTON, new Page.GetByRoleOptions().setName(Pattern.compile("^Take the terrain profile")))
+        page.getByRole(
+                        AriaRole.BUTTON,
+                        new Page.GetByRoleOptions().setName(Pattern.compile("^Take the terrain profile")))
                 .click();
         settled(2);
         assertThat(dock()).not().containsText("No terrain profile between");

@@ -47,7 +47,8 @@ public record AddDevice(
         String id = Asked.freeId(called, Asked.ids(plan));
         Device device = made(plan, called);
         if (!Boolean.TRUE.equals(own)) {
-            return new Proposal(called, List.of(Edit.add(Pointers.of("devices", id), device)));
+            return new Proposal(
+                    called, List.of(Edit.add(Pointers.of("devices", id), device)), Asked.sameName(plan, name));
         }
         Unit unit = UnitBuilder.builder()
                 .name(called)
@@ -63,7 +64,8 @@ public record AddDevice(
                         Edit.add(Pointers.of("units", id), unit),
                         Edit.add(
                                 Pointers.of("devices", id),
-                                device.with(d -> d.place(null).circuit(null).unit(id)))));
+                                device.with(d -> d.place(null).circuit(null).unit(id)))),
+                Asked.sameName(plan, name));
     }
 
     /** The device, under a name. */

@@ -86,7 +86,7 @@ public record AddUnit(
                 }
             });
         }
-        return new Proposal(called, edits);
+        return new Proposal(called, edits, Asked.sameName(plan, name));
     }
 
     /** The radio that a kind of unit mostly comes with, or null. */

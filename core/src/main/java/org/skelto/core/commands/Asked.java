@@ -54,6 +54,13 @@ final class Asked {
         return name == null || name.isBlank() ? freeName(kind, names(plan)) : name.strip();
     }
 
+    /** What is told of a name that another thing has already: it may stay, but nobody can tell the two apart by ear. */
+    static List<String> sameName(Plan plan, @Nullable String name) {
+        return name != null && names(plan).contains(name.strip())
+                ? List.of("Another thing is called \"" + name.strip() + "\" too; a name of its own tells them apart.")
+                : List.of();
+    }
+
     /** Names of all units and devices. */
     static Set<String> names(Plan plan) {
         Set<String> names = new HashSet<>();

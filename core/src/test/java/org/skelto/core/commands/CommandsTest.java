@@ -107,6 +107,12 @@ class CommandsTest {
         assertNull(added.place());
         assertEquals(place, unit.place());
         assertTrue(unit.power().onCells() && unit.hub() != null);
+        assertEquals(
+                1,
+                new AddDevice(DeviceKind.LAMP, null, "sink leak", null, null)
+                        .on(now)
+                        .notes()
+                        .size());
     }
 
     @Test
