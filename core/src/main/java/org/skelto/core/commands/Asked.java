@@ -1,6 +1,7 @@
 package org.skelto.core.commands;
 
 import java.util.HashSet;
+import java.util.List;
 import java.util.Map;
 import java.util.Objects;
 import java.util.Set;
