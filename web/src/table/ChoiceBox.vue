@@ -14,6 +14,7 @@ const props = defineProps<{
   typed?: string;
   /** The label is for screen readers only. */
   bare?: boolean;
+  placeholder?: string;
   /** It is there to be chosen from at once, as in a cell. */
   open?: boolean;
 }>();
@@ -100,6 +101,7 @@ onMounted(() => {
       role="combobox"
       aria-autocomplete="list"
       autocomplete="off"
+      :placeholder="placeholder"
       :aria-expanded="opened"
       :aria-controls="list"
       :aria-activedescendant="opened && shown.length ? `${list}-${at}` : undefined"

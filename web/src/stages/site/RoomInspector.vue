@@ -7,7 +7,9 @@ import { shown, words } from "../../drawing/marks";
 import { cornerAdded, cornerRemoved, roomMoved, wallLengthened } from "../../drawing/moves";
 import { areaOf, boundsOf, facing, wallLengths } from "../../drawing/outline";
 import { freeId, pointer } from "../../plan/pointers";
+import { command } from "../../plan/commands";
 import { useBench } from "../../plan/store";
+import ChoiceBox from "../../table/ChoiceBox.vue";
 import { clearedPlaces } from "./rooms";
 
 /** The selected room: what it is, its walls one by one, and the doors and windows in them. */
@@ -95,6 +97,26 @@ function removeRoom() {
   ];
   void bench.edit(ops, `remove room ${props.room.name}`);
 }
+
+/** Units and devices that stand in the room. */
+const held = computed(() =>
+  [...Object.values(plan.value.units), ...Object.values(plan.value.devices)].some(
+    (t) => t.place?.room === props.id,
+  ),
+);
+const ALL = "*";
+const others = computed<[string, string][]>(() => {
+  const rooms = Object.entries(plan.value.rooms)
+    .filter(([id]) => id !== props.id)
+    .map(([id, r]): [string, string] => [id, r.name]);
+  return rooms.length > 1 ? [...rooms, [ALL, `all ${rooms.length} other rooms`]] : rooms;
+});
+/** All that is in the room once more in another: names, controllers and wall controls are mapped. */
+const copySet = (to: string) =>
+  command("copy-room-set", {
+    from: props.id,
+    to: to === ALL ? others.value.map(([id]) => id).filter((id) => id !== ALL) : [to],
+  });
 </script>
 
 <template>
@@ -103,6 +125,15 @@ function removeRoom() {
       <h3 class="grow">
         {{ room.name }} <span class="quiet">{{ shown(areaOf(room.corners), 1) }} m²</span>
       </h3>
+      <ChoiceBox
+        v-if="held && others.length"
+        bare
+        label="Copy what is in it to"
+        value=""
+        :choices="others"
+        placeholder="copy what is in it to…"
+        @choose="copySet"
+      />
       <button type="button" class="soft" @click="removeRoom">Remove room</button>
     </div>
     <div class="row">

@@ -278,4 +278,21 @@ class FirstHouseTest {
         settled(7);
         assertThat(grid).hasAttribute("aria-rowcount", "1");
     }
+
+    @Test
+    void whatIsInARoomIsCopiedToAnother() {
+        open("devices");
+        add("LAMP", "den lamp", "Add device");
+        settled(3);
+        open("site?select=/rooms/den");
+        page.getByRole(AriaRole.COMBOBOX, new Page.GetByRoleOptions().setName("Copy what is in it to"))
+                .fill("nook");
+        page.keyboard().press("Enter");
+        settled(4);
+        stage("Devices");
+        assertThat(page.getByRole(AriaRole.GRID)).containsText("Nook lamp");
+        button("Undo: Den copied to nook").click();
+        settled(5);
+        assertThat(page.getByRole(AriaRole.GRID)).not().containsText("Nook lamp");
+    }
 }
