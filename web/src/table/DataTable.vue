@@ -155,6 +155,11 @@ async function go(row: number, col: number) {
   cellElement()?.focus();
   if (!many.value) cellElement()?.scrollIntoView?.({ block: "nearest", inline: "nearest" });
 }
+/** However a cell came into focus, it is the one that keys are for. */
+function focused(event: Event) {
+  const at = (event.target as HTMLElement).dataset.at?.split(" ").map(Number);
+  if (at) [focus.row, focus.column] = [at[0]!, at[1]!];
+}
 const cellElement = () =>
   grid.value?.querySelector<HTMLElement>(`[data-at="${focus.row} ${focus.column}"]`) ?? null;
 watch([() => listed.value.length, () => visible.value.length], () => {
@@ -425,6 +430,7 @@ const troubled = computed(() => [...storing.troubles.values()]);
         :aria-rowcount="listed.length + 1"
         :aria-colcount="visible.length + 1"
         @keydown="key"
+        @focusin="focused"
         @copy="copy"
         @paste="paste"
       >

@@ -143,7 +143,7 @@ class FirstHouseTest {
         add("LAMP", "wandering lamp", "Add device");
         assertEquals("den", roomOf("wandering-lamp"));
         Locator mark = page.getByRole(
-                AriaRole.BUTTON, new Page.GetByRoleOptions().setName(Pattern.compile("^wandering lamp:")));
+                AriaRole.BUTTON, new Page.GetByRoleOptions().setName(Pattern.compile("^wandering lamp, lamp:")));
         var from = mark.boundingBox();
         var nook = page.locator(".roomnames g")
                 .filter(new Locator.FilterOptions().setHasText("Nook"))
