@@ -102,7 +102,7 @@ class OutageTest {
                 "ap",
                 Plans.with(Plans.sound().units().get("ap"), Power.of(PowerSource.ETHERNET, null, "switch", 0)));
         DeviceState lamp = outages(plan).without(Set.of("unit:switch")).get("lamp");
-        assertEquals("at hand, by a switch still works; rule: ap has no power: switch is out", lamp.sentence());
+        assertEquals("by hand, by a switch still works; rule: ap has no power: switch is out", lamp.sentence());
         DeviceState probe = outages(plan).without(Set.of("unit:gateway")).get("probe");
         assertEquals("to the hub: gateway is out", probe.jobs().get(0).sentence());
     }
