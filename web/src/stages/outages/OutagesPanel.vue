@@ -222,6 +222,10 @@ const columns: TableColumn<Row>[] = [
 
 <style scoped src="../panel.css"></style>
 <style scoped>
+/* the switch of where the panel is stands in the corner */
+.marks {
+  padding-right: 96px;
+}
 .marks {
   align-items: center;
 }
