@@ -22,6 +22,32 @@ export function proposal<K extends keyof Commands>(name: K, body: Commands[K]): 
   ) as Promise<Proposal>;
 }
 
+/** Makes the edits of a proposal, as one named undo, and tells what was left. */
+export async function carryOut(found: Proposal, label: string): Promise<boolean> {
+  const bench = useBench();
+  const done = found.edits.length > 0 && (await bench.edit(found.edits as Op[], label));
+  if (found.notes.length) bench.message = found.notes.join(" ");
+  return done;
+}
+
+/** Adds a thing to a map of the plan and selects it. */
+export async function addAndSelect<K extends "add-device" | "add-unit">(
+  name: K,
+  body: Commands[K],
+  map: "devices" | "units",
+  label: string,
+): Promise<boolean> {
+  const bench = useBench();
+  let done = false;
+  await bench.guarded(async () => {
+    const found = await proposal(name, body);
+    done = await carryOut(found, label);
+    const added = found.edits.find((e) => e.op === "add" && e.path.startsWith(`/${map}/`));
+    if (done && added) bench.select(added.path);
+  });
+  return done;
+}
+
 /** Does it: one named undo; what was left is told. */
 export async function command<K extends keyof Commands>(
   name: K,
@@ -32,8 +58,7 @@ export async function command<K extends keyof Commands>(
   let done = false;
   await bench.guarded(async () => {
     const found = await proposal(name, body);
-    done = found.edits.length > 0 && (await bench.edit(found.edits as Op[], label ?? found.label));
-    if (found.notes.length) bench.message = found.notes.join(" ");
+    done = await carryOut(found, label ?? found.label);
   });
   return done;
 }

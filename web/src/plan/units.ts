@@ -1,4 +1,4 @@
-import type { Unit } from "../api/client";
+import type { Plan, Unit } from "../api/client";
 
 /** Whether that is a unit's kind or one of its roles. */
 export const is = (unit: Unit, role: Unit["kind"]) => unit.kind === role || !!unit.roles?.includes(role);
@@ -12,3 +12,11 @@ export const carries = (unit: Unit) =>
 
 /** Whether it is a device and its unit in one. */
 export const alone = (unit: Unit) => unit.kind === "SELF_CONTAINED" || unit.kind === "CAMERA";
+
+/** Where something stands, in words. */
+export const whereWords = (plan: Plan, place: Unit["place"] | undefined): string =>
+  place?.room
+    ? (plan.rooms[place.room]?.name ?? "")
+    : place?.spot
+      ? (plan.spots[place.spot]?.name ?? "")
+      : "nowhere yet";

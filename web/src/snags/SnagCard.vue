@@ -1,17 +1,16 @@
 <script setup lang="ts">
 import { ref } from "vue";
 import type { Snag } from "../api/client";
+import AcceptForm from "./AcceptForm.vue";
 import { SEVERITY_WORDS } from "./folding";
 
 /** One snag: fact, figures, what it does in the house, and what can be done about it. */
 defineProps<{ snag: Snag; canShow: boolean }>();
 const emit = defineEmits<{ fix: [index: number]; show: []; reopen: []; accept: [why: string] }>();
 const accepting = ref(false);
-const reason = ref("");
-function accept() {
-  emit("accept", reason.value.trim());
+function accept(why: string) {
+  emit("accept", why);
   accepting.value = false;
-  reason.value = "";
 }
 </script>
 
@@ -45,18 +44,12 @@ function accept() {
         type="button"
         class="soft"
         :aria-label="`Accept as it is: ${snag.title}`"
-        @click="((accepting = true), (reason = ''))"
+        @click="accepting = true"
       >
         Accept
       </button>
     </div>
-    <form v-if="accepting" class="row" @submit.prevent="accept">
-      <label class="field grow"
-        >{{ snag.severity === "STOP" ? "Why it may stay, in a sentence" : "Why it may stay"
-        }}<input v-model="reason" required :minlength="snag.severity === 'STOP' ? 12 : 1" maxlength="1000"
-      /></label>
-      <button type="submit" class="act">Accept</button>
-    </form>
+    <AcceptForm v-if="accepting" :stop="snag.severity === 'STOP'" @accept="accept" />
   </article>
 </template>
 
@@ -92,8 +85,5 @@ header {
 .row {
   gap: 6px;
   margin-top: 6px;
-}
-.grow {
-  flex: 1;
 }
 </style>

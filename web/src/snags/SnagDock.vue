@@ -1,10 +1,12 @@
 <script setup lang="ts">
 import { computed, reactive, ref, watch } from "vue";
 import { answer, api, type Op, type Snag } from "../api/client";
+import { carryOut } from "../plan/commands";
 import { nameAt, pointer } from "../plan/pointers";
 import { stageId, stageName } from "../plan/stages";
 import { useBench } from "../plan/store";
 import { asCsv, saveFile } from "../table/clipboard";
+import AcceptForm from "./AcceptForm.vue";
 import SnagCard from "./SnagCard.vue";
 import { folded, SEVERITIES, SEVERITY_WORDS, type Folded } from "./folding";
 
@@ -72,8 +74,7 @@ async function fixAll(group: Folded) {
     const keys = group.snags.filter((s) => s.accepted === null && s.fixes.length).map((s) => s.key);
     const params = { path: { id: bench.id } };
     const found = await answer(api.POST("/api/plans/{id}/fix-proposal", { params, body: { keys } }));
-    if (found.edits.length) await bench.edit(found.edits as Op[], `${group.code}: ${found.label}`);
-    if (found.notes.length) bench.message = found.notes.join(" ");
+    await carryOut(found, `${group.code}: ${found.label}`);
   });
   fixing.value = null;
 }
@@ -89,13 +90,9 @@ const accept = (snags: Snag[], why: string) =>
 const reopen = (snag: Snag) =>
   bench.edit([{ op: "remove", path: pointer("accepted", snag.key) }], `reopen ${snag.code}`);
 const accepting = ref<string | null>(null);
-const reason = ref("");
-async function acceptAll(group: Folded) {
+async function acceptAll(group: Folded, why: string) {
   const left = group.snags.filter((s) => s.accepted === null);
-  if (await accept(left, reason.value.trim())) {
-    accepting.value = null;
-    reason.value = "";
-  }
+  if (await accept(left, why)) accepting.value = null;
 }
 
 const HEADS = ["Code", "Severity", "Stage", "Snag", "Figures", "Consequence", "Things", "Accepted"];
@@ -208,22 +205,16 @@ const unchecked = computed(() => (bench.shown?.failures ?? []).length > 0);
           <button v-if="fixable(g)" type="button" class="act" :disabled="fixing !== null" @click="fixAll(g)">
             {{ fixing === g.code ? "Fixing…" : fixWords(g) }}
           </button>
-          <button
-            v-if="g.code !== 'D1'"
-            type="button"
-            class="soft"
-            @click="((accepting = g.key), (reason = ''))"
-          >
+          <button v-if="g.code !== 'D1'" type="button" class="soft" @click="accepting = g.key">
             Accept all
           </button>
         </div>
-        <form v-if="accepting === g.key" class="row" @submit.prevent="acceptAll(g)">
-          <label class="field grow"
-            >{{ g.severity === "STOP" ? "Why they may stay, in a sentence" : "Why they may stay"
-            }}<input v-model="reason" required :minlength="g.severity === 'STOP' ? 12 : 1" maxlength="1000"
-          /></label>
-          <button type="submit" class="act">Accept {{ g.snags.length }}</button>
-        </form>
+        <AcceptForm
+          v-if="accepting === g.key"
+          :stop="g.severity === 'STOP'"
+          :many="g.snags.length"
+          @accept="(why: string) => acceptAll(g, why)"
+        />
         <template v-if="open.has(g.key)">
           <SnagCard
             v-for="s in g.snags"
@@ -330,8 +321,5 @@ const unchecked = computed(() => (bench.shown?.failures ?? []).length > 0);
 .row {
   gap: 6px;
   margin-top: 6px;
-}
-.grow {
-  flex: 1;
 }
 </style>

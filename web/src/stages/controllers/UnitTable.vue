@@ -5,7 +5,7 @@ import { firstChoice, placeChosen } from "../../drawing/moves";
 import { UNIT_WORDS, words } from "../../drawing/marks";
 import { pointer, thingOf } from "../../plan/pointers";
 import { useBench } from "../../plan/store";
-import { command } from "../../plan/commands";
+import { addAndSelect } from "../../plan/commands";
 import ThingActions from "../../plan/ThingActions.vue";
 import DataTable from "../../table/DataTable.vue";
 import { unitColumns, type UnitRow } from "./columns";
@@ -48,14 +48,10 @@ watch(
 );
 async function add() {
   const { kind } = fresh;
-  const before = new Set(Object.keys(plan.value.units));
   const place = placeChosen(plan.value, fresh.where, kind === "ACCESS_POINT" ? 2.2 : 1.4);
   const medium = kind === "GATEWAY" ? fresh.medium : null;
-  if (await command("add-unit", { kind, room: null, name: fresh.name, place, medium }, `add ${fresh.name}`)) {
-    fresh.name = "";
-    const id = Object.keys(plan.value.units).find((u) => !before.has(u));
-    if (id) bench.select(pointer("units", id));
-  }
+  const asked = { kind, room: null, name: fresh.name, place, medium };
+  if (await addAndSelect("add-unit", asked, "units", `add ${fresh.name}`)) fresh.name = "";
 }
 
 const unit = computed<[string, Unit] | null>(() => {

@@ -2,7 +2,7 @@ import type { Op, Unit } from "../../api/client";
 import { UNIT_WORDS, words } from "../../drawing/marks";
 import { pointer } from "../../plan/pointers";
 import { useBench } from "../../plan/store";
-import { alone, carries, is } from "../../plan/units";
+import { alone, carries, is, whereWords } from "../../plan/units";
 import type { Stored, TableColumn } from "../../table/columns";
 
 /** A unit with its id. */
@@ -20,12 +20,6 @@ export function unitColumns(): TableColumn<UnitRow>[] {
     (row: UnitRow, value: Stored): Op[] => [
       { op: "replace", path: pointer("units", row.id, ...field), value },
     ];
-  const where = (u: Unit) =>
-    u.place?.room
-      ? (plan().rooms[u.place.room]?.name ?? "")
-      : u.place?.spot
-        ? (plan().spots[u.place.spot]?.name ?? "")
-        : "nowhere yet";
   const power = (u: Unit) =>
     u.power.source === "MAINS"
       ? (plan().circuits[u.power.circuit ?? ""]?.name ?? "mains")
@@ -58,7 +52,7 @@ export function unitColumns(): TableColumn<UnitRow>[] {
       head: "Kind",
       value: (row) => [row.u.kind, ...(row.u.roles ?? [])].map((k) => UNIT_WORDS[k]).join(", "),
     },
-    { id: "where", head: "Where", value: (row) => where(row.u) },
+    { id: "where", head: "Where", value: (row) => whereWords(plan(), row.u.place) },
     { id: "power", head: "Power", value: (row) => power(row.u) },
     { id: "channels", head: "Channels connected", numeric: true, value: channels },
     {

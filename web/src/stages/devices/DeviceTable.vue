@@ -8,7 +8,7 @@ import { JOB_WORDS, words } from "../../drawing/marks";
 import { attached } from "../controllers/channels";
 import { pointer, thingOf } from "../../plan/pointers";
 import { useBench } from "../../plan/store";
-import { command, proposal } from "../../plan/commands";
+import { addAndSelect, command, proposal } from "../../plan/commands";
 import ThingActions from "../../plan/ThingActions.vue";
 import ChoiceBox from "../../table/ChoiceBox.vue";
 import DataTable from "../../table/DataTable.vue";
@@ -47,13 +47,8 @@ watch(
 async function add() {
   const kind = fresh.kind as Device["kind"];
   const place = placeChosen(plan.value, fresh.where, 1.2);
-  const before = new Set(Object.keys(plan.value.devices));
   const asked = { kind, room: null, name: fresh.name, place, own: fresh.own };
-  if (await command("add-device", asked, `add ${fresh.name}`)) {
-    fresh.name = "";
-    const id = Object.keys(plan.value.devices).find((d) => !before.has(d));
-    if (id) bench.select(pointer("devices", id));
-  }
+  if (await addAndSelect("add-device", asked, "devices", `add ${fresh.name}`)) fresh.name = "";
 }
 
 const device = computed<[string, Device] | null>(() => {

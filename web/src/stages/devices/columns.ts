@@ -2,6 +2,7 @@ import type { Device, Op } from "../../api/client";
 import { JOB_WORDS, words } from "../../drawing/marks";
 import { pointer } from "../../plan/pointers";
 import { useBench } from "../../plan/store";
+import { whereWords } from "../../plan/units";
 import type { Stored, TableColumn } from "../../table/columns";
 
 /** A device with its id. */
@@ -32,14 +33,8 @@ export function deviceColumns(): TableColumn<DeviceRow>[] {
   const family = (d: Device) => bench.catalog!.deviceKinds.find((k) => k.kind === d.kind)?.family;
   const acts = (row: DeviceRow) => family(row.d) !== "SENSOR";
   const own = (d: Device) => !!d.unit && plan().units[d.unit]?.kind === "SELF_CONTAINED";
-  const where = (d: Device) => {
-    const place = d.place ?? (d.unit ? plan().units[d.unit]?.place : null);
-    return place?.room
-      ? (plan().rooms[place.room]?.name ?? "")
-      : place?.spot
-        ? (plan().spots[place.spot]?.name ?? "")
-        : "nowhere yet";
-  };
+  const where = (d: Device) =>
+    whereWords(plan(), d.place ?? (d.unit ? plan().units[d.unit]?.place : undefined));
   const sits = (d: Device) =>
     d.unit
       ? own(d)
