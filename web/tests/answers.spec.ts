@@ -4,7 +4,7 @@ import PrimeVue from "primevue/config";
 import { afterEach, beforeEach, describe, expect, it, vi } from "vitest";
 import { defineComponent, h, ref, type Ref } from "vue";
 import type { Op, Schemas } from "../src/api/client";
-import { useAnswer } from "../src/app/useAnswer";
+import { useQuery } from "../src/app/useQuery";
 import { lasting } from "../src/drawing/marks";
 import WeighedChange from "../src/plan/WeighedChange.vue";
 import { useBench } from "../src/plan/store";
@@ -83,11 +83,11 @@ function bench(senderReceives = true) {
 describe("an answer to a question that changes", () => {
   function asking(question: Ref<number | null>) {
     const ends: Record<number, (answer: string | Error) => void> = {};
-    let got!: ReturnType<typeof useAnswer<number, string>>;
+    let got!: ReturnType<typeof useQuery<number, string>>;
     mount(
       defineComponent({
         setup() {
-          got = useAnswer(
+          got = useQuery(
             () => question.value,
             (q) =>
               new Promise<string>((yes, no) => {

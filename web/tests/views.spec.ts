@@ -65,7 +65,7 @@ describe("the snag dock", () => {
     store.select("/devices/eye");
     await dock.vm.$nextTick();
     expect(dock.text()).toContain("Nothing yet that could be judged");
-    store.assessment!.stages = [{ stage: "DEVICES", snags: 1, judged: true, done: [] }];
+    store.assessment!.stages = [{ stage: "DEVICES", snags: 1, judged: true, done: [], next: "go on" }];
     store.select("/devices/nothing");
     await dock.vm.$nextTick();
     const again = mount(SnagDock, { props: { stage: "devices" }, global: { plugins } });

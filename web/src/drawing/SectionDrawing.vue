@@ -1,6 +1,7 @@
 <script setup lang="ts">
-import { computed, ref, watch } from "vue";
-import { answer, api, type Schemas } from "../api/client";
+import { computed, ref } from "vue";
+import { answer, api } from "../api/client";
+import { useQuery } from "../app/useQuery";
 import { pointer, thingOf } from "../plan/pointers";
 import { useBench } from "../plan/store";
 import Hatches from "./Hatches.vue";
@@ -12,8 +13,6 @@ import { barLength, useSheet } from "./useSheet";
 /** An upright cut through the house: along the selected link, or west to east through the middle of the selection. */
 const bench = useBench();
 const element = ref<HTMLElement | null>(null);
-const section = ref<Schemas["Section"] | null>(null);
-const trouble = ref<string | null>(null);
 
 const link = computed(() => {
   const thing = thingOf(bench.selection);
@@ -44,25 +43,10 @@ const line = computed(() => {
   };
 });
 
-watch(
-  () => [bench.revision, link.value, JSON.stringify(line.value)],
-  async () => {
-    trouble.value = null;
-    const query = link.value ? { link: link.value } : line.value;
-    if (!query) {
-      section.value = null;
-      return;
-    }
-    try {
-      section.value = await answer(
-        api.GET("/api/plans/{id}/section", { params: { path: { id: bench.id }, query } }),
-      );
-    } catch (e) {
-      section.value = null;
-      trouble.value = e instanceof Error ? e.message : String(e);
-    }
-  },
-  { immediate: true },
+const { answer: section, trouble } = useQuery(
+  () => (link.value ? { link: link.value } : line.value),
+  (query, signal) =>
+    answer(api.GET("/api/plans/{id}/section", { params: { path: { id: bench.id }, query }, signal })),
 );
 
 const box = computed(() => ({

@@ -10,36 +10,18 @@ import { applyTheme, currentTheme } from "../app/theme";
 import { forgetBack, whenBack } from "../app/whenBack";
 import { Problem, type Medium } from "../api/client";
 import SnagDock from "../snags/SnagDock.vue";
-import BuildPanel from "../stages/build/BuildPanel.vue";
-import ControllersPanel from "../stages/controllers/ControllersPanel.vue";
-import DevicesPanel from "../stages/devices/DevicesPanel.vue";
-import LinksPanel from "../stages/links/LinksPanel.vue";
-import LongRangePanel from "../stages/long-range/LongRangePanel.vue";
-import NamesPanel from "../stages/names/NamesPanel.vue";
-import OutagesPanel from "../stages/outages/OutagesPanel.vue";
-import SitePanel from "../stages/site/SitePanel.vue";
 import WithoutStrip from "../without/WithoutStrip.vue";
 import WeighedChange from "./WeighedChange.vue";
 import FindBox from "./FindBox.vue";
 import PanelLayout from "./PanelLayout.vue";
 import { LAYOUT, layoutOf } from "./layout";
+import StagePanel from "./StagePanel.vue";
 import StageRail from "./StageRail.vue";
+import { partOf, stageOf, STAGES } from "./stages";
 import CoverageBar from "../coverage/CoverageBar.vue";
 import { useCoverage } from "../coverage/store";
 import SectionDrawing from "../drawing/SectionDrawing.vue";
 import { type Clock, outageOf, outageText, useBench } from "./store";
-
-const STAGES = ["site", "devices", "controllers", "links", "long-range", "names", "outages", "build"];
-const PANELS = {
-  site: SitePanel,
-  devices: DevicesPanel,
-  controllers: ControllersPanel,
-  links: LinksPanel,
-  "long-range": LongRangePanel,
-  names: NamesPanel,
-  outages: OutagesPanel,
-  build: BuildPanel,
-};
 
 const route = useRoute();
 const router = useRouter();
@@ -56,20 +38,10 @@ const theme = ref(currentTheme());
 const layout = ref(layoutOf(localStorage.getItem(LAYOUT)));
 watch(layout, (now) => localStorage.setItem(LAYOUT, now));
 
-const stage = computed(() => {
-  const asked = String(route.params.stage ?? "");
-  return STAGES.includes(asked) ? asked : "site";
-});
-const panel = computed(() => PANELS[stage.value as keyof typeof PANELS]);
+const stage = computed(() => stageOf(route.params.stage));
 
 /** Whether the panel takes the whole bench: what it shows has no place on the sheet. */
-const whole = computed(
-  () =>
-    stage.value === "names" ||
-    stage.value === "build" ||
-    stage.value === "long-range" ||
-    (stage.value === "controllers" && ["power", "lines", "boxes", "parts"].includes(bench.part ?? "")),
-);
+const whole = computed(() => STAGES[stage.value]!.parts[partOf(stage.value, bench.part)]!.whole ?? false);
 
 /** What the address supposes gone, and when. */
 function supposed(): [string[], Clock] {
@@ -338,12 +310,12 @@ function toggleTheme() {
             <CoverageBar v-if="stage === 'links' && !cutting" />
           </SplitterPanel>
           <SplitterPanel :size="layout === 'below' ? 41 : 50" :min-size="15" class="half">
-            <section class="panel" :aria-label="`Stage ${stage}`"><component :is="panel" /></section>
+            <section class="panel" :aria-label="`Stage ${stage}`"><StagePanel :stage="stage" /></section>
             <PanelLayout v-model="layout" />
           </SplitterPanel>
         </Splitter>
         <div v-else class="half full">
-          <section class="panel" :aria-label="`Stage ${stage}`"><component :is="panel" /></section>
+          <section class="panel" :aria-label="`Stage ${stage}`"><StagePanel :stage="stage" /></section>
           <PanelLayout v-if="!whole" v-model="layout" />
         </div>
       </main>

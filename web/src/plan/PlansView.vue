@@ -2,9 +2,11 @@
 import Button from "primevue/button";
 import Dialog from "primevue/dialog";
 import InputText from "primevue/inputtext";
-import { onBeforeUnmount, onMounted, reactive, ref } from "vue";
+import { computed, onBeforeUnmount, onMounted, reactive, ref } from "vue";
 import { useRouter } from "vue-router";
 import { answer, api, patiently, Problem, problemOf, type Schemas } from "../api/client";
+import EarlierDays from "./EarlierDays.vue";
+import PlanCard from "./PlanCard.vue";
 import { REGIONS } from "./regions";
 import { applyTheme, currentTheme } from "../app/theme";
 import { forgetBack, whenBack } from "../app/whenBack";
@@ -16,6 +18,13 @@ const MOST_MB = 96;
 const router = useRouter();
 const plans = ref<Summary[]>([]);
 const loaded = ref(false);
+/** With more plans than this they can be searched. */
+const MANY = 5;
+const search = ref("");
+const found = computed(() => {
+  const parts = search.value.toLocaleLowerCase().split(/\s+/).filter(Boolean);
+  return plans.value.filter((p) => parts.every((part) => p.name.toLocaleLowerCase().includes(part)));
+});
 const problem = ref<string | null>(null);
 const deleted = ref<Summary | null>(null);
 const creating = ref(false);
@@ -25,13 +34,6 @@ const theme = ref(currentTheme());
 const fresh = reactive({ name: "", region: "EU", volts: "230", latitude: "", longitude: "" });
 
 const CLOCK = new Intl.DateTimeFormat("en-GB", { dateStyle: "medium", timeStyle: "short" });
-const DAY = new Intl.DateTimeFormat("en-GB", {
-  weekday: "short",
-  day: "numeric",
-  month: "short",
-  year: "numeric",
-});
-const dayName = (day: string) => DAY.format(new Date(`${day}T12:00:00`));
 const when = (instant: string) => CLOCK.format(new Date(instant));
 
 async function guarded(work: () => Promise<void>) {
@@ -46,9 +48,8 @@ async function guarded(work: () => Promise<void>) {
 
 /** Plans that were deleted, once somebody wants to see them. */
 const gone = ref<Schemas["DeletedPlan"][] | null>(null);
-/** The plan whose earlier days are shown, and those days. */
+/** The plan whose earlier days are shown. */
 const looking = ref<Summary | null>(null);
-const days = ref<Schemas["PlanDay"][] | null>(null);
 const done = ref<string | null>(null);
 
 function load(): Promise<void> {
@@ -71,36 +72,12 @@ const bringBack = (plan: Schemas["DeletedPlan"]) =>
     await load();
   });
 
-const showDays = (plan: Summary) =>
-  guarded(async () => {
-    looking.value = plan;
-    days.value = null;
-    days.value = await answer(api.GET("/api/plans/{id}/days", { params: { path: { id: plan.id } } }));
-  });
-
-const returnTo = (day: string) =>
-  guarded(async () => {
-    const plan = looking.value!;
-    await answer(
-      api.POST("/api/plans/{id}/days/{day}/return", {
-        params: { path: { id: plan.id, day }, header: { "If-Match": `"${plan.revision}"` } },
-      }),
-    );
-    looking.value = null;
-    done.value = `${plan.name} is again as it was at the end of ${dayName(day)}. Undo in the plan takes that back.`;
-    await load();
-  });
-
-const copyOf = (day: string) =>
-  guarded(async () => {
-    const plan = looking.value!;
-    const made = await answer(
-      api.POST("/api/plans/{id}/days/{day}/copy", { params: { path: { id: plan.id, day } } }),
-    );
-    looking.value = null;
-    done.value = `${made.plan.name} was made as a plan of its own.`;
-    await load();
-  });
+/** Something was done that the list shows. */
+async function told(what: string) {
+  looking.value = null;
+  done.value = what;
+  await load();
+}
 const demos = ref<Schemas["Demo"][]>([]);
 onMounted(() => {
   void load();
@@ -254,42 +231,20 @@ function toggleTheme() {
       <p v-if="loaded && plans.length === 0" class="quiet">
         There is no plan yet. Begin with a name, a region and the mains voltage: press New plan.
       </p>
-      <ul v-if="plans.length">
-        <li v-for="plan in plans" :key="plan.id">
-          <RouterLink :to="`/plans/${plan.id}/site`" class="name">{{ plan.name }}</RouterLink>
-          <span class="quiet">edit {{ plan.revision }} · {{ when(plan.updatedAt) }}</span>
-          <span class="row">
-            <button
-              type="button"
-              class="plain"
-              :aria-label="`Rename ${plan.name}`"
-              @click="((renaming = plan), (newName = plan.name))"
-            >
-              Rename
-            </button>
-            <button type="button" class="plain" :aria-label="`Copy ${plan.name}`" @click="copy(plan)">
-              Copy
-            </button>
-            <a
-              class="plain"
-              :href="`/api/plans/${plan.id}/export`"
-              download
-              :aria-label="`Export ${plan.name}`"
-              >Export</a
-            >
-            <button
-              type="button"
-              class="plain"
-              :aria-label="`Earlier days of ${plan.name}`"
-              @click="showDays(plan)"
-            >
-              Earlier days
-            </button>
-            <button type="button" class="plain" :aria-label="`Delete ${plan.name}`" @click="remove(plan)">
-              Delete
-            </button>
-          </span>
-        </li>
+      <label v-if="plans.length > MANY" class="field search"
+        >Search plans<input v-model="search" type="search" placeholder="a part of the name"
+      /></label>
+      <p v-if="search && !found.length" class="quiet">No plan has that in its name.</p>
+      <ul v-if="found.length" class="cards">
+        <PlanCard
+          v-for="plan in found"
+          :key="plan.id"
+          :plan="plan"
+          @rename="((renaming = plan), (newName = plan.name))"
+          @copy="copy(plan)"
+          @days="looking = plan"
+          @remove="remove(plan)"
+        />
       </ul>
       <p v-if="done" class="notice" role="status">{{ done }}</p>
       <section class="deleted" aria-label="Deleted plans">
@@ -358,57 +313,7 @@ function toggleTheme() {
         </p>
       </section>
     </Dialog>
-    <Dialog
-      :visible="looking !== null"
-      modal
-      :header="`Earlier days of ${looking?.name ?? ''}`"
-      class="narrow"
-      @update:visible="(open: boolean) => open || (looking = null)"
-    >
-      <p v-if="days === null && !problem" role="status">Looking…</p>
-      <p v-else-if="days?.length === 0" class="quiet days">
-        Nothing yet. On the first edit of a day the plan is kept as it was at the end of the day before; the
-        last ten such days stay.
-      </p>
-      <table v-else-if="days" class="days">
-        <thead>
-          <tr>
-            <th>At the end of</th>
-            <th>Name then</th>
-            <th class="number">Edit</th>
-            <th><span class="unseen">What to do</span></th>
-          </tr>
-        </thead>
-        <tbody>
-          <tr v-for="d in days" :key="d.day">
-            <td>{{ dayName(d.day) }}</td>
-            <td>{{ d.name }}</td>
-            <td class="number">{{ d.revision }}</td>
-            <td>
-              <span class="row">
-                <button
-                  type="button"
-                  class="soft"
-                  :aria-label="`Return to it: ${dayName(d.day)}`"
-                  @click="returnTo(d.day)"
-                >
-                  Return to it
-                </button>
-                <button
-                  type="button"
-                  class="soft"
-                  :aria-label="`Make a plan of it: ${dayName(d.day)}`"
-                  @click="copyOf(d.day)"
-                >
-                  Make a plan of it
-                </button>
-              </span>
-            </td>
-          </tr>
-        </tbody>
-      </table>
-      <p v-if="problem" class="problem" role="alert">{{ problem }}</p>
-    </Dialog>
+    <EarlierDays v-if="looking" :plan="looking" @close="looking = null" @done="told" />
     <Dialog
       :visible="renaming !== null"
       modal
@@ -460,7 +365,7 @@ header {
   cursor: pointer;
 }
 main {
-  max-width: 860px;
+  max-width: 1080px;
   margin: 28px auto;
   padding: 0 16px;
 }
@@ -484,17 +389,18 @@ ul {
   background: var(--sheet);
   border: 1px solid var(--hair);
 }
-li {
+.deleted li {
   display: flex;
   gap: 16px;
   align-items: baseline;
   padding: 12px 16px;
   flex-wrap: wrap;
 }
-li + li {
+.deleted li + li,
+.cards :deep(li + li) {
   border-top: 1px solid var(--hair);
 }
-li .row {
+.deleted li .row {
   margin-left: auto;
   gap: 14px;
 }
@@ -505,6 +411,12 @@ li .row {
   overflow-wrap: anywhere;
   unicode-bidi: isolate;
 }
+.cards {
+  margin-top: 10px;
+}
+.search {
+  max-width: 320px;
+}
 .deleted {
   margin-top: 14px;
 }
@@ -514,25 +426,6 @@ li .row {
 .deleted .name {
   font-weight: 500;
   color: var(--ink2);
-}
-.days {
-  position: relative;
-  border-collapse: collapse;
-  max-width: 560px;
-}
-.days th,
-.days td {
-  text-align: left;
-  padding: 5px 12px 5px 0;
-  border-bottom: 1px solid var(--hair);
-  vertical-align: baseline;
-  overflow-wrap: anywhere;
-}
-.days .number {
-  text-align: right;
-}
-.days button {
-  white-space: nowrap;
 }
 .cautions {
   margin-top: 28px;

@@ -1,50 +1,46 @@
 <script setup lang="ts">
 import { computed } from "vue";
-import { stageId, stageName } from "./stages";
+import { stageId, STAGES } from "./stages";
 import { useBench } from "./store";
 
 defineProps<{ stage: string }>();
 const emit = defineEmits<{ go: [stage: string] }>();
 const bench = useBench();
-const NEXT: Record<string, string> = {
-  site: "Type or draw the rooms, then choose what the walls are made of.",
-  devices: "Put in what is switched, moved, sensed and sounded.",
-  controllers: "Put in boards and network boxes; attach the devices.",
-  links: "Choose for each unit how it reaches the next thing.",
-  "long-range": "Take the terrain profile of each far link, then choose settings that reach and are lawful.",
-  names: "Addresses and topics fill themselves; change what must differ.",
-  build: "See what to buy, cut and wire; order before the walls close.",
-  outages: "Press anything on the strip above and see what still works.",
-};
+const entries = computed(() =>
+  Object.entries(STAGES).map(([id, stage]) => ({
+    id,
+    name: stage.name,
+    summary: (bench.shown?.stages ?? []).find((s) => stageId(s.stage) === id),
+  })),
+);
 /** Whether a check or what it looks at could not be worked out: then no snag does not mean clear. */
 const unchecked = computed(() => (bench.shown?.failures ?? []).length > 0);
 </script>
 
 <template>
   <nav class="rail" aria-label="Stages">
-    <div
-      v-for="s in bench.shown?.stages ?? []"
-      :key="s.stage"
-      class="entry"
-      :class="{ current: stageId(s.stage) === stage }"
-    >
+    <div v-for="s in entries" :key="s.id" class="entry" :class="{ current: s.id === stage }">
       <button
         type="button"
         class="stage"
-        :aria-current="stageId(s.stage) === stage ? 'page' : undefined"
-        @click="emit('go', stageId(s.stage))"
+        :aria-current="s.id === stage ? 'page' : undefined"
+        @click="emit('go', s.id)"
       >
-        <span>{{ stageName(s.stage) }}</span>
-        <span v-if="s.snags" class="count" :title="`${s.snags} snags`"
-          >{{ s.snags }}{{ unchecked ? "+" : "" }}<span class="unseen"> snags</span></span
-        >
-        <span v-else-if="unchecked" class="unknown" title="Not every check could be made">not known</span>
-        <span v-else-if="!s.judged" class="unknown" title="There is nothing here to judge">nothing yet</span>
-        <span v-else class="clear">clear</span>
+        <span>{{ s.name }}</span>
+        <template v-if="s.summary">
+          <span v-if="s.summary.snags" class="count" :title="`${s.summary.snags} snags`"
+            >{{ s.summary.snags }}{{ unchecked ? "+" : "" }}<span class="unseen"> snags</span></span
+          >
+          <span v-else-if="unchecked" class="unknown" title="Not every check could be made">not known</span>
+          <span v-else-if="!s.summary.judged" class="unknown" title="There is nothing here to judge"
+            >nothing yet</span
+          >
+          <span v-else class="clear">clear</span>
+        </template>
       </button>
-      <div v-if="stageId(s.stage) === stage" class="done">
-        <p v-for="line in s.done" :key="line">{{ line }}</p>
-        <p class="next">{{ NEXT[stage] }}</p>
+      <div v-if="s.id === stage && s.summary" class="done">
+        <p v-for="line in s.summary.done" :key="line">{{ line }}</p>
+        <p class="next">{{ s.summary.next }}</p>
       </div>
     </div>
   </nav>

@@ -1,8 +1,219 @@
+import { defineAsyncComponent, type Component } from "vue";
+
+/** A part of a stage's panel. */
+export interface Part {
+  name: string;
+  panel: Component;
+  /** Whether it takes the whole bench: what it shows has no place on the sheet. */
+  whole?: boolean;
+  /** Words by which people look for it. */
+  words?: string;
+}
+/** A stage of the bench: everything that the page knows of it stands here. */
+export interface StageEntry {
+  name: string;
+  /** In their order; the first opens by itself. */
+  parts: Record<string, Part>;
+  /** Stands around its parts where they share what was asked. */
+  frame?: Component;
+  /** Its chapter of the guide. */
+  guide: string;
+}
+
+const part = (
+  name: string,
+  load: () => Promise<{ default: Component }>,
+  more: Pick<Part, "whole" | "words"> = {},
+): Part => ({ name, panel: defineAsyncComponent(load), ...more });
+
+/** The stages by their id in the address, in working order. */
+export const STAGES: Record<string, StageEntry> = {
+  overview: {
+    name: "Overview",
+    guide: "first-plan",
+    parts: {
+      sheet: part("Overview", () => import("../stages/overview/OverviewPanel.vue"), {
+        whole: true,
+        words: "start home progress history last edits money dates summary",
+      }),
+    },
+  },
+  site: {
+    name: "Site",
+    guide: "site",
+    parts: {
+      rooms: part("Rooms and ground", () => import("../stages/site/RoomsPart.vue"), {
+        words: "room floor building spot doors windows draw",
+      }),
+      walls: part("What walls are made of", () => import("../stages/site/ConstructionsPart.vue"), {
+        words: "construction material brick concrete loss",
+      }),
+      existing: part("Already there", () => import("../stages/site/ExistingPart.vue"), {
+        words: "existing cable socket wall box neutral",
+      }),
+      files: part("Lists, pictures, files", () => import("../stages/site/FilesPart.vue"), {
+        words:
+          "import underlay picture geojson paste list of rooms region mains voltage north units feet metric",
+      }),
+    },
+  },
+  devices: {
+    name: "Devices",
+    guide: "devices",
+    parts: {
+      devices: part("Devices", () => import("../stages/devices/DeviceTable.vue"), {
+        words: "lamp light socket blind lock sensor switch dark button",
+      }),
+      sound: part("Who hears what", () => import("../stages/devices/SoundPart.vue"), {
+        words: "siren alarm loud hear smoke dB(A)",
+      }),
+      cautions: part("Cautions", () => import("../stages/devices/CautionsPart.vue"), {
+        words: "safety mains electrician law",
+      }),
+    },
+  },
+  controllers: {
+    name: "Controllers",
+    guide: "controllers",
+    parts: {
+      units: part("Units", () => import("../stages/controllers/UnitTable.vue"), {
+        words: "board router hub access point gateway wifi network",
+      }),
+      power: part("Power", () => import("../stages/controllers/PowerPart.vue"), {
+        whole: true,
+        words: "battery supply backup fuse circuit consumption tree one-line",
+      }),
+      lines: part("Buses and lines", () => import("../stages/controllers/LinesPart.vue"), {
+        whole: true,
+        words: "bus chain expander rs-485 i2c",
+      }),
+      boxes: part("Boxes", () => import("../stages/controllers/HousingsPart.vue"), {
+        whole: true,
+        words: "enclosure wall box din rail heat",
+      }),
+      parts: part("Catalogue", () => import("../stages/controllers/PartsPart.vue"), {
+        whole: true,
+        words: "parts data sheet price own part",
+      }),
+    },
+  },
+  links: {
+    name: "Links",
+    guide: "links",
+    parts: {
+      links: part("Links", () => import("../stages/links/LinkTable.vue"), {
+        words: "radio wifi signal margin budget",
+      }),
+      rooms: part("Rooms", () => import("../stages/links/RoomCoverage.vue"), {
+        words: "coverage wifi phone handset demand",
+      }),
+      mesh: part("Mesh", () => import("../stages/links/MeshPart.vue"), { words: "hops routes repeat" }),
+      channels: part("Channels", () => import("../stages/links/ChannelPart.vue"), {
+        words: "interference frequency wifi",
+      }),
+      walk: part("Walk test", () => import("../stages/links/WalkTest.vue"), {
+        words: "measure reading calibrate",
+      }),
+      next: part("Where next", () => import("../stages/links/WhereNext.vue"), {
+        words: "place access point gateway position optimise",
+      }),
+    },
+  },
+  "long-range": {
+    name: "Long range",
+    guide: "long-range",
+    frame: defineAsyncComponent(() => import("../stages/long-range/LongRangePanel.vue")),
+    parts: {
+      profile: part("Paths", () => import("../stages/long-range/PathPart.vue"), {
+        whole: true,
+        words: "terrain profile fresnel",
+      }),
+      settings: part("Settings", () => import("../stages/long-range/SettingsPart.vue"), {
+        whole: true,
+        words: "spreading factor bandwidth",
+      }),
+      takes: part("Ways to gain margin", () => import("../stages/long-range/TakesPart.vue"), {
+        whole: true,
+        words: "antenna height margin",
+      }),
+      map: part("Map and relays", () => import("../stages/long-range/MapPart.vue"), {
+        whole: true,
+        words: "coverage relay hill",
+      }),
+      air: part("Shared air", () => import("../stages/long-range/AirPart.vue"), {
+        whole: true,
+        words: "collisions law duty cycle",
+      }),
+      messages: part("Messages", () => import("../stages/long-range/MessagePart.vue"), {
+        whole: true,
+        words: "payload airtime",
+      }),
+      energy: part("Energy", () => import("../stages/long-range/EnergyPart.vue"), {
+        whole: true,
+        words: "battery solar year winter",
+      }),
+      test: part("Field test", () => import("../stages/long-range/FieldTestPart.vue"), {
+        whole: true,
+        words: "measure reading",
+      }),
+      ground: part("Ground and law", () => import("../stages/long-range/GroundPart.vue"), {
+        whole: true,
+        words: "heights terrain region law",
+      }),
+    },
+  },
+  names: {
+    name: "Names",
+    guide: "names",
+    parts: {
+      names: part("Names", () => import("../stages/names/NamesPanel.vue"), {
+        whole: true,
+        words: "address ip topic mqtt node id subnet broker lease",
+      }),
+    },
+  },
+  outages: {
+    name: "Outages",
+    guide: "outages",
+    parts: {
+      outages: part("Outages", () => import("../stages/outages/OutagesPanel.vue"), {
+        words: "dark power cut internet fails without still works service",
+      }),
+    },
+  },
+  build: {
+    name: "Build",
+    guide: "build",
+    parts: {
+      cost: part("Parts and cost", () => import("../stages/build/CostPart.vue"), {
+        whole: true,
+        words: "money price buy order shopping budget print list",
+      }),
+      boards: part("Which board", () => import("../stages/build/BoardsPart.vue"), {
+        whole: true,
+        words: "choose controller size pins",
+      }),
+      cables: part("Cables", () => import("../stages/build/CablesPart.vue"), {
+        whole: true,
+        words: "schedule labels cores print",
+      }),
+      wiring: part("Wiring diagram", () => import("../stages/build/WiringPart.vue"), {
+        whole: true,
+        words: "terminals pins draw print pdf",
+      }),
+    },
+  },
+};
+
+/** The stage of an address, or the first. */
+export const stageOf = (asked: unknown): string => (String(asked) in STAGES ? String(asked) : "overview");
+
+/** The open part of a stage: the one that is asked for, or its first. */
+export const partOf = (stage: string, asked: string | null): string =>
+  asked !== null && asked in STAGES[stage]!.parts ? asked : Object.keys(STAGES[stage]!.parts)[0]!;
+
 /** The stage of the format as the address and the rail name it. */
 export const stageId = (stage: string): string => stage.toLowerCase().replaceAll("_", "-");
 
 /** A stage in words. */
-export const stageName = (stage: string): string => {
-  const text = stage.toLowerCase().replaceAll("_", " ").replaceAll("-", " ");
-  return text[0]!.toUpperCase() + text.slice(1);
-};
+export const stageName = (stage: string): string => STAGES[stageId(stage)]?.name ?? stage;

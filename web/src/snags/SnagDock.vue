@@ -8,18 +8,26 @@ import { useBench } from "../plan/store";
 import { asCsv, saveFile } from "../table/clipboard";
 import AcceptForm from "./AcceptForm.vue";
 import SnagCard from "./SnagCard.vue";
-import { folded, SEVERITIES, SEVERITY_WORDS, type Folded } from "./folding";
+import { folded, SEVERITIES, SEVERITY_WORDS, subjectOf, type Folded } from "./folding";
 
 const props = defineProps<{ stage: string }>();
 const emit = defineEmits<{ go: [stage: string] }>();
 const bench = useBench();
 const showAccepted = ref(false);
+const whole = () => (props.stage === "overview" ? "plan" : "stage");
 /** What is looked at: what is selected, its stage, or the whole plan. */
-const scope = ref<"thing" | "stage" | "plan">("stage");
+const scope = ref<"thing" | "stage" | "plan">(whole());
 watch(
   () => bench.selection,
-  (now) => (scope.value = now ? "thing" : scope.value === "thing" ? "stage" : scope.value),
+  (now) => (scope.value = now ? "thing" : scope.value === "thing" ? whole() : scope.value),
   { immediate: true },
+);
+// the overview has no snags of its own
+watch(
+  () => props.stage,
+  (now, before) => {
+    if (scope.value !== "thing" && (now === "overview" || before === "overview")) scope.value = whole();
+  },
 );
 const search = ref("");
 const wanted = reactive(new Set<Snag["severity"]>(SEVERITIES));
@@ -51,7 +59,9 @@ const scopes = computed(() => [
   ...(bench.selection && bench.plan
     ? [{ id: "thing" as const, words: nameAt(bench.plan, bench.selection) }]
     : []),
-  { id: "stage" as const, words: `stage ${stageName(props.stage).toLowerCase()}` },
+  ...(props.stage === "overview"
+    ? []
+    : [{ id: "stage" as const, words: `stage ${stageName(props.stage).toLowerCase()}` }]),
   { id: "plan" as const, words: "whole plan" },
 ]);
 /** Whether there was anything to judge: a stage with nothing in it is not clear. */
@@ -114,8 +124,6 @@ const saveCsv = () =>
     ]),
   );
 
-const subjectOf = (snag: Snag) =>
-  snag.subjects.find((p) => /^\/(devices|units|rooms|links|demands)\//.test(p));
 /** Where what has no mark on the drawing is changed. */
 const STAGE_OF: Record<string, string> = {
   "/place": "site",

@@ -27,3 +27,7 @@ export function folded(snags: Snag[]): Folded[] {
   }
   return [...groups.values()];
 }
+
+/** The first thing of a snag that has a mark on the drawing. */
+export const subjectOf = (snag: Snag): string | undefined =>
+  snag.subjects.find((p) => /^\/(devices|units|rooms|links|demands)\//.test(p));

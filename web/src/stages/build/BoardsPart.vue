@@ -1,34 +1,29 @@
 <script setup lang="ts">
-import { ref, watch } from "vue";
+import { ref } from "vue";
+import QueryTrouble from "../../app/QueryTrouble.vue";
 import { answer, api, type Schemas } from "../../api/client";
+import { useQuery } from "../../app/useQuery";
 import { shown } from "../../drawing/marks";
 import { useBench } from "../../plan/store";
 
 /** The smallest boards that are enough, for each room or shared by each floor. */
 const bench = useBench();
 const spare = ref(0.2);
-const schools = ref<Schemas["BoardSchool"][]>([]);
-const busy = ref(false);
-watch(
-  () => [bench.revision, spare.value] as const,
-  ([revision, share]) =>
-    bench.guarded(async () => {
-      busy.value = true;
-      const got = await answer(
-        api.GET("/api/plans/{id}/board-choices", {
-          params: { path: { id: bench.id }, query: { spare: share } },
-        }),
-      );
-      busy.value = false;
-      if (revision === bench.revision && share === spare.value) schools.value = got;
-    }),
-  { immediate: true },
+const {
+  answer: schools,
+  trouble,
+  working: busy,
+} = useQuery(
+  () => ({ spare: spare.value }),
+  (query, signal) =>
+    answer(api.GET("/api/plans/{id}/board-choices", { params: { path: { id: bench.id }, query }, signal })),
 );
 const cost = (value: number) => `${shown(value, 2)} ${bench.plan!.money.currency}`;
 const make = (c: Schemas["BoardChoice"]) => bench.propose(c.edits, `a controller for ${c.name}`);
 </script>
 
 <template>
+  <QueryTrouble :trouble="trouble" />
   <div class="panel-body">
     <div class="row">
       <label class="field">

@@ -1,8 +1,9 @@
 <script setup lang="ts">
 import { computed, ref } from "vue";
+import QueryTrouble from "../../app/QueryTrouble.vue";
 import { answer, api, type Schemas } from "../../api/client";
 import FigureButton from "../../app/FigureButton.vue";
-import { useReport } from "../../app/useReport";
+import { usePlanQuery } from "../../app/useQuery";
 import { shown } from "../../drawing/marks";
 import { useBench } from "../../plan/store";
 import type { TableColumn } from "../../table/columns";
@@ -11,8 +12,8 @@ import DataTable from "../../table/DataTable.vue";
 /** Every cable with its two ends and what each core carries. */
 type Line = Schemas["CableLine"];
 const bench = useBench();
-const cables = useReport((id) =>
-  answer(api.GET("/api/plans/{id}/cable-schedule", { params: { path: { id } } })),
+const { answer: cables, trouble: unanswered } = usePlanQuery((id, signal) =>
+  answer(api.GET("/api/plans/{id}/cable-schedule", { params: { path: { id } }, signal })),
 );
 const text = ref("");
 const rows = computed(() =>
@@ -64,6 +65,7 @@ const columns: TableColumn<Cable>[] = [
 </script>
 
 <template>
+  <QueryTrouble :trouble="unanswered" />
   <div class="panel-body">
     <div class="row">
       <label class="field"

@@ -1,10 +1,11 @@
 <script setup lang="ts">
 import { computed, ref } from "vue";
+import QueryTrouble from "../../app/QueryTrouble.vue";
 import { answer, api } from "../../api/client";
 import EditField from "../../app/EditField.vue";
 import FigureButton from "../../app/FigureButton.vue";
 import { sendTable } from "../../app/upload";
-import { useReport } from "../../app/useReport";
+import { usePlanQuery } from "../../app/useQuery";
 import { shown } from "../../drawing/marks";
 import { useBench } from "../../plan/store";
 import { useParts } from "../controllers/parts";
@@ -12,11 +13,13 @@ import { useParts } from "../controllers/parts";
 /** What has to be bought, what it costs, how that compares, and what each further step unlocks. */
 const bench = useBench();
 const parts = useParts();
-const round = ref(0);
-const list = useReport((id) => {
-  void round.value;
-  return answer(api.GET("/api/plans/{id}/parts-list", { params: { path: { id } } }));
-});
+const {
+  answer: list,
+  trouble: unanswered,
+  again,
+} = usePlanQuery((id, signal) =>
+  answer(api.GET("/api/plans/{id}/parts-list", { params: { path: { id } }, signal })),
+);
 const money = computed(() => bench.plan!.money);
 const set = (field: string, value: unknown, what: string) =>
   bench.put("/money", { ...money.value, [field]: value }, what);
@@ -48,12 +51,13 @@ async function prices(event: Event) {
   await parts.load(true);
   await bench.guarded(async () => {
     await bench.assess();
-    list.value = await answer(api.GET("/api/plans/{id}/parts-list", { params: { path: { id: bench.id } } }));
+    await again();
   });
 }
 </script>
 
 <template>
+  <QueryTrouble :trouble="unanswered" />
   <div v-if="list" class="panel-body">
     <div class="row">
       <EditField

@@ -1,6 +1,8 @@
 <script setup lang="ts">
-import { computed, reactive, ref, watch } from "vue";
+import { computed, reactive, ref } from "vue";
+import QueryTrouble from "../../app/QueryTrouble.vue";
 import { answer, api, type Schemas } from "../../api/client";
+import { useQuery } from "../../app/useQuery";
 import { useBench } from "../../plan/store";
 
 /** How controllers are wired: what feeds them, their boards, the devices; layers can be hidden. */
@@ -9,7 +11,6 @@ type Layer = NonNullable<Shape["layer"]>;
 const bench = useBench();
 const plan = computed(() => bench.plan!);
 const where = ref("");
-const sheets = ref<Schemas["Sheet"][]>([]);
 const query = computed((): Partial<Record<string, string>> => {
   const cut = where.value.indexOf(":");
   return cut < 0 ? {} : { [where.value.slice(0, cut)]: where.value.slice(cut + 1) };
@@ -19,17 +20,12 @@ const asked = computed(() =>
     .map(([key, id]) => `${key}=${encodeURIComponent(id!)}`)
     .join("&"),
 );
-watch(
-  () => [bench.revision, where.value] as const,
-  ([revision, place]) =>
-    bench.guarded(async () => {
-      const got = await answer(
-        api.GET("/api/plans/{id}/wiring", { params: { path: { id: bench.id }, query: query.value } }),
-      );
-      if (revision === bench.revision && place === where.value) sheets.value = got;
-    }),
-  { immediate: true },
+const { answer: drawn, trouble } = useQuery(
+  () => query.value,
+  (asked, signal) =>
+    answer(api.GET("/api/plans/{id}/wiring", { params: { path: { id: bench.id }, query: asked }, signal })),
 );
+const sheets = computed(() => drawn.value ?? []);
 const units = computed(() =>
   Object.entries(plan.value.units).filter(
     ([, u]) => (u.kind === "CONTROLLER" || u.kind === "PANEL") && u.boards,
@@ -58,6 +54,7 @@ const open = ref<string | null>(null);
 </script>
 
 <template>
+  <QueryTrouble :trouble="trouble" />
   <div class="panel-body">
     <div class="row">
       <label class="field">

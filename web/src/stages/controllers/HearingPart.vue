@@ -1,6 +1,8 @@
 <script setup lang="ts">
-import { computed, ref, watch } from "vue";
-import { answer, api, type Schemas } from "../../api/client";
+import { computed } from "vue";
+import QueryTrouble from "../../app/QueryTrouble.vue";
+import { answer, api } from "../../api/client";
+import { usePlanQuery } from "../../app/useQuery";
 import FigureButton from "../../app/FigureButton.vue";
 import { shown } from "../../drawing/marks";
 import { useBench } from "../../plan/store";
@@ -8,20 +10,15 @@ import { useBench } from "../../plan/store";
 /** In which rooms a speaking assistant hears a person. */
 const props = defineProps<{ id: string }>();
 const bench = useBench();
-const heard = ref<Record<string, Schemas["HeardRoom"][]>>({});
-watch(
-  () => bench.revision,
-  () =>
-    bench.guarded(async () => {
-      heard.value = await answer(api.GET("/api/plans/{id}/hearing", { params: { path: { id: bench.id } } }));
-    }),
-  { immediate: true },
+const { answer: heard, trouble: unanswered } = usePlanQuery((id, signal) =>
+  answer(api.GET("/api/plans/{id}/hearing", { params: { path: { id } }, signal })),
 );
-const rooms = computed(() => heard.value[props.id] ?? []);
+const rooms = computed(() => heard.value?.[props.id] ?? []);
 const VOICES = { NORMAL: "normal speech", RAISED: "raised voice", NOT_HEARD: "not heard" } as const;
 </script>
 
 <template>
+  <QueryTrouble :trouble="unanswered" />
   <p v-if="!rooms.length" class="quiet">Put it into a room to see where it hears people.</p>
   <table v-else>
     <caption>

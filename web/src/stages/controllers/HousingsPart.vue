@@ -1,9 +1,10 @@
 <script setup lang="ts">
 import { computed, onMounted, reactive } from "vue";
+import QueryTrouble from "../../app/QueryTrouble.vue";
 import { answer, api, type Op } from "../../api/client";
 import EditField from "../../app/EditField.vue";
 import FigureButton from "../../app/FigureButton.vue";
-import { useReport } from "../../app/useReport";
+import { usePlanQuery } from "../../app/useQuery";
 import { text } from "../../app/typed";
 import { percent, shown } from "../../drawing/marks";
 import { freeId, pointer } from "../../plan/pointers";
@@ -16,7 +17,9 @@ const bench = useBench();
 const parts = useParts();
 onMounted(() => void parts.load());
 const plan = computed(() => bench.plan!);
-const fits = useReport((id) => answer(api.GET("/api/plans/{id}/housings", { params: { path: { id } } })));
+const { answer: fits, trouble: unanswered } = usePlanQuery((id, signal) =>
+  answer(api.GET("/api/plans/{id}/housings", { params: { path: { id } }, signal })),
+);
 const kinds = computed(() => parts.all.filter((p) => p.kind === "WALL_BOX" || p.kind === "ENCLOSURE"));
 const fresh = reactive({ name: "", part: "" });
 const ticked = (event: Event) => (event.target as HTMLInputElement).checked;
@@ -49,6 +52,7 @@ const put = (id: string, field: string, value: unknown) =>
 </script>
 
 <template>
+  <QueryTrouble :trouble="unanswered" />
   <div class="panel-body">
     <form class="row" @submit.prevent="add">
       <label class="field grow"

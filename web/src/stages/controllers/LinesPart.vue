@@ -1,9 +1,10 @@
 <script setup lang="ts">
 import { computed, onMounted } from "vue";
+import QueryTrouble from "../../app/QueryTrouble.vue";
 import { answer, api, type Schemas } from "../../api/client";
 import EditField from "../../app/EditField.vue";
 import FigureButton from "../../app/FigureButton.vue";
-import { useReport } from "../../app/useReport";
+import { usePlanQuery } from "../../app/useQuery";
 import { text } from "../../app/typed";
 import { shown } from "../../drawing/marks";
 import { pointer } from "../../plan/pointers";
@@ -16,7 +17,9 @@ type Chain = Schemas["Chain"];
 const bench = useBench();
 const parts = useParts();
 onMounted(() => void parts.load());
-const chains = useReport((id) => answer(api.GET("/api/plans/{id}/chains", { params: { path: { id } } })));
+const { answer: chains, trouble: unanswered } = usePlanQuery((id, signal) =>
+  answer(api.GET("/api/plans/{id}/chains", { params: { path: { id } }, signal })),
+);
 const cables = computed(() => parts.all.filter((p) => p.kind === "CABLE"));
 const KIND: Record<Report["kind"], string> = {
   TWO_WIRE: "two-wire board bus",
@@ -56,6 +59,7 @@ function ruler(c: Report) {
 </script>
 
 <template>
+  <QueryTrouble :trouble="unanswered" />
   <div class="panel-body">
     <p v-if="chains && !chains.length" class="quiet">
       No board is chained yet. Add a dimmer, relay or input board of the two-wire bus or of RS-485 to a

@@ -1,8 +1,9 @@
 <script setup lang="ts">
 import { computed } from "vue";
+import QueryTrouble from "../../app/QueryTrouble.vue";
 import { answer, api, type Schemas } from "../../api/client";
 import FigureButton from "../../app/FigureButton.vue";
-import { useReport } from "../../app/useReport";
+import { usePlanQuery } from "../../app/useQuery";
 import { shown } from "../../drawing/marks";
 import { pointer } from "../../plan/pointers";
 import { useBench } from "../../plan/store";
@@ -10,7 +11,9 @@ import { useBench } from "../../plan/store";
 /** The tree of supplies, from what comes into the house down to each board. */
 type Node = Schemas["PowerNode"];
 const bench = useBench();
-const report = useReport((id) => answer(api.GET("/api/plans/{id}/power", { params: { path: { id } } })));
+const { answer: report, trouble: unanswered } = usePlanQuery((id, signal) =>
+  answer(api.GET("/api/plans/{id}/power", { params: { path: { id } }, signal })),
+);
 const nodes = computed(() => report.value?.nodes ?? []);
 interface Row {
   node: Node;
@@ -62,6 +65,7 @@ const unit = (id: string) => bench.plan!.units[id]?.name ?? id;
 </script>
 
 <template>
+  <QueryTrouble :trouble="unanswered" />
   <div class="panel-body">
     <p v-if="report && !nodes.length" class="quiet">
       No unit yet. Add controllers and a supply at Units; choose their parts, and their currents add up here.

@@ -2,7 +2,7 @@
 import { computed, ref } from "vue";
 import { answer, api, type Device, type Schemas } from "../../api/client";
 import FigureButton from "../../app/FigureButton.vue";
-import { useAnswer } from "../../app/useAnswer";
+import { useQuery } from "../../app/useQuery";
 import { shown } from "../../drawing/marks";
 import { pointer } from "../../plan/pointers";
 import { useBench } from "../../plan/store";
@@ -20,7 +20,7 @@ const SCHEMES: Record<Scheme, string> = {
   REQUEST: "direct request",
 };
 const open = ref(false);
-const { answer: choices, trouble } = useAnswer(
+const { answer: choices, trouble } = useQuery(
   () => (open.value ? { device: props.id } : null),
   ({ device }) =>
     answer(

@@ -1,6 +1,8 @@
 <script setup lang="ts">
-import { computed, ref, watch } from "vue";
-import { answer, api, type Schemas } from "../../api/client";
+import { computed } from "vue";
+import QueryTrouble from "../../app/QueryTrouble.vue";
+import { answer, api } from "../../api/client";
+import { usePlanQuery } from "../../app/useQuery";
 import EditField from "../../app/EditField.vue";
 import FigureButton from "../../app/FigureButton.vue";
 import { shown } from "../../drawing/marks";
@@ -9,16 +11,12 @@ import { useBench } from "../../plan/store";
 
 /** Which rooms hear which alarm or chime, by day and at the pillow. */
 const bench = useBench();
-const reports = ref<Record<string, Schemas["SoundReport"]>>({});
-watch(
-  () => bench.revision,
-  () =>
-    bench.guarded(async () => {
-      reports.value = await answer(api.GET("/api/plans/{id}/sounds", { params: { path: { id: bench.id } } }));
-    }),
-  { immediate: true },
+const { answer: reports, trouble: unanswered } = usePlanQuery((id, signal) =>
+  answer(api.GET("/api/plans/{id}/sounds", { params: { path: { id } }, signal })),
 );
-const list = computed(() => Object.values(reports.value).filter((r) => r.device in bench.plan!.devices));
+const list = computed(() =>
+  Object.values(reports.value ?? {}).filter((r) => r.device in bench.plan!.devices),
+);
 const device = (id: string) => bench.plan!.devices[id]!;
 const room = (id: string) => bench.plan!.rooms[id]?.name ?? id;
 function setSound(id: string, field: "levelDb" | "atM", value: number) {
@@ -30,7 +28,7 @@ function setSound(id: string, field: "levelDb" | "atM", value: number) {
   );
 }
 function ask(id: string, where: string, wanted: boolean) {
-  const report = reports.value[id]!;
+  const report = reports.value![id]!;
   const now = device(id).heardIn.length
     ? device(id).heardIn
     : report.rooms.filter((r) => r.asked).map((r) => r.room);
@@ -44,6 +42,7 @@ function ask(id: string, where: string, wanted: boolean) {
 </script>
 
 <template>
+  <QueryTrouble :trouble="unanswered" />
   <div class="panel-body">
     <p v-if="!list.length" class="quiet">No siren or chime has a place in a room yet.</p>
     <section v-for="r in list" :key="r.device">

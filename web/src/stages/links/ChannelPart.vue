@@ -1,25 +1,21 @@
 <script setup lang="ts">
-import { ref, watch } from "vue";
-import { answer, api, type Schemas } from "../../api/client";
+import QueryTrouble from "../../app/QueryTrouble.vue";
+import { answer, api } from "../../api/client";
+import { usePlanQuery } from "../../app/useQuery";
 import { shown } from "../../drawing/marks";
 import { useBench } from "../../plan/store";
 
 /** The frequency channels of the house's own transmitters, how much they disturb each other, and the best choice. */
 const bench = useBench();
-const found = ref<Schemas["ChannelPlan"] | null>(null);
-watch(
-  () => bench.revision,
-  () =>
-    bench.guarded(async () => {
-      found.value = await answer(api.GET("/api/plans/{id}/channels", { params: { path: { id: bench.id } } }));
-    }),
-  { immediate: true },
+const { answer: found, trouble: unanswered } = usePlanQuery((id, signal) =>
+  answer(api.GET("/api/plans/{id}/channels", { params: { path: { id } }, signal })),
 );
 const level = (dbm: number) => (dbm <= -149 ? "nothing" : `${shown(dbm, 0)} dBm`);
 const apply = () => bench.propose(found.value!.edits, "channels of the transmitters");
 </script>
 
 <template>
+  <QueryTrouble :trouble="unanswered" />
   <div v-if="found" class="panel-body">
     <p v-if="!found.rows.length" class="quiet">
       There is no access point and no mesh gateway yet, so there are no channels to choose.

@@ -3,11 +3,12 @@ import { computed } from "vue";
 import { shown } from "../../drawing/marks";
 import { pointer } from "../../plan/pointers";
 import { useBench } from "../../plan/store";
-import { useLinksView } from "./view";
+import { useLinksLoad, useLinksView } from "./view";
 
 /** How messages travel in each mesh: routes, hops, weakest hop, and whose loss cuts others off. */
 const bench = useBench();
 const view = useLinksView();
+useLinksLoad();
 const name = (id: string) => bench.plan!.units[id]?.name ?? id;
 const medium = (id: string) => bench.catalog!.media.find((m) => m.id === id)?.name ?? id;
 const meshes = computed(() => view.meshes);

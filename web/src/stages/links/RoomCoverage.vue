@@ -10,12 +10,13 @@ import { freeId, pointer, thingOf } from "../../plan/pointers";
 import { useBench } from "../../plan/store";
 import PlaceFields from "../PlaceFields.vue";
 import WhereSelect from "../WhereSelect.vue";
-import { useLinksView } from "./view";
+import { useLinksLoad, useLinksView } from "./view";
 
 /** How well each room of the sheet is covered, and the places from which phones and handsets must work. */
 const bench = useBench();
 const coverage = useCoverage();
 const view = useLinksView();
+useLinksLoad();
 const plan = computed(() => bench.plan!);
 const rows = computed(() => coverage.shown?.coverage.rooms ?? []);
 const wanted = computed(() => coverage.shown?.coverage.wantedDbm ?? 0);

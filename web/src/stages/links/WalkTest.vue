@@ -4,11 +4,12 @@ import { answer, api, problemOf, type Schemas, patiently } from "../../api/clien
 import FigureButton from "../../app/FigureButton.vue";
 import { shown } from "../../drawing/marks";
 import { useBench } from "../../plan/store";
-import { useLinksView } from "./view";
+import { useLinksLoad, useLinksView } from "./view";
 
 /** Readings beside predictions, and what they teach about this house's walls and transmitters. */
 const bench = useBench();
 const view = useLinksView();
+useLinksLoad();
 const pasted = ref("");
 const pasting = ref(false);
 const trouble = ref<string | null>(null);

@@ -1,15 +1,16 @@
 <script setup lang="ts">
+import QueryTrouble from "../../app/QueryTrouble.vue";
 import { answer, api, type Schemas } from "../../api/client";
 import FigureButton from "../../app/FigureButton.vue";
-import { useReport } from "../../app/useReport";
+import { usePlanQuery } from "../../app/useQuery";
 import { lasting, percent, shown } from "../../drawing/marks";
 import { pointer } from "../../plan/pointers";
 import { useBench } from "../../plan/store";
 
 /** All long-range and sub-GHz senders of the plan together, by sub-band. */
 const bench = useBench();
-const bands = useReport((id) =>
-  answer(api.GET("/api/plans/{id}/long-range/air", { params: { path: { id } } })),
+const { answer: bands, trouble: unanswered } = usePlanQuery((id, signal) =>
+  answer(api.GET("/api/plans/{id}/long-range/air", { params: { path: { id } }, signal })),
 );
 const lengthOf = (s: Schemas["Sender"], all: Schemas["Sender"][]) => {
   const shortest = Math.min(...all.filter((o) => o.offsetS !== null).map((o) => o.intervalS ?? Infinity));
@@ -21,6 +22,7 @@ const lengthOf = (s: Schemas["Sender"], all: Schemas["Sender"][]) => {
 </script>
 
 <template>
+  <QueryTrouble :trouble="unanswered" />
   <div class="panel-body">
     <p v-if="bands && !bands.length" class="quiet">
       Nothing sends over long range or below 1 GHz yet. Give units such radios at Controllers, and say what

@@ -1,9 +1,10 @@
 <script setup lang="ts">
 import { computed, ref } from "vue";
+import QueryTrouble from "../../app/QueryTrouble.vue";
 import { answer, api, type Schemas } from "../../api/client";
 import EditField from "../../app/EditField.vue";
 import FigureButton from "../../app/FigureButton.vue";
-import { useReport } from "../../app/useReport";
+import { usePlanQuery } from "../../app/useQuery";
 import { text } from "../../app/typed";
 import { lasting, shown } from "../../drawing/marks";
 import { pointer } from "../../plan/pointers";
@@ -12,8 +13,8 @@ import { putUnit } from "./far";
 
 /** Where the energy of a unit on a battery goes, month by month with a panel, and what other radios would take. */
 const bench = useBench();
-const all = useReport((id) =>
-  answer(api.GET("/api/plans/{id}/long-range/energy", { params: { path: { id } } })),
+const { answer: all, trouble: unanswered } = usePlanQuery((id, signal) =>
+  answer(api.GET("/api/plans/{id}/long-range/energy", { params: { path: { id } }, signal })),
 );
 const chosen = ref("");
 const list = computed(() => Object.values(all.value ?? {}).sort((a, b) => a.name.localeCompare(b.name)));
@@ -61,6 +62,7 @@ const SUN = {
 </script>
 
 <template>
+  <QueryTrouble :trouble="unanswered" />
   <div class="panel-body">
     <p v-if="all && !list.length" class="quiet">
       No unit on a battery has a duty yet. Say at Controllers what feeds it and how it spends its time.

@@ -2,7 +2,7 @@
 import { computed, reactive, ref } from "vue";
 import { answer, api, type Schemas } from "../../api/client";
 import FigureButton from "../../app/FigureButton.vue";
-import { useAnswer } from "../../app/useAnswer";
+import { useQuery } from "../../app/useQuery";
 import { shown } from "../../drawing/marks";
 import { pointer } from "../../plan/pointers";
 import { useBench } from "../../plan/store";
@@ -16,7 +16,7 @@ const {
   answer: report,
   trouble: unread,
   again,
-} = useAnswer(
+} = useQuery(
   () => far.path,
   (path) =>
     answer(

@@ -3,7 +3,7 @@ import { computed, nextTick, onBeforeUnmount, onMounted, reactive, ref, shallowR
 import { answer, api, type Medium, type Schemas } from "../../api/client";
 import FigureButton from "../../app/FigureButton.vue";
 import JobProgress from "../../app/JobProgress.vue";
-import { useAnswer } from "../../app/useAnswer";
+import { useQuery } from "../../app/useQuery";
 import { useJob } from "../../app/useJob";
 import { percent, shown } from "../../drawing/marks";
 import { freeId, pointer } from "../../plan/pointers";
@@ -145,7 +145,7 @@ const place = computed(() => {
   const [x, y] = [look.east, look.north].map((t) => (t.trim() ? Number(t.replace(",", ".")) : NaN));
   return Number.isFinite(x) && Number.isFinite(y) ? { x: x!, y: y! } : null;
 });
-const { answer: here, trouble: nowhere } = useAnswer(
+const { answer: here, trouble: nowhere } = useQuery(
   () => (map.value && asked.value && place.value ? { at: place.value, body: asked.value } : null),
   ({ at, body }) =>
     answer(

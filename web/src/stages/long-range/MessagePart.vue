@@ -4,7 +4,7 @@ import { answer, api, type Schemas } from "../../api/client";
 import EditField from "../../app/EditField.vue";
 import FigureButton from "../../app/FigureButton.vue";
 import { text } from "../../app/typed";
-import { useAnswer } from "../../app/useAnswer";
+import { useQuery } from "../../app/useQuery";
 import { lasting, percent, shown } from "../../drawing/marks";
 import { freeId, pointer } from "../../plan/pointers";
 import { useBench } from "../../plan/store";
@@ -38,7 +38,7 @@ const NONE: Schemas["Message"] = {
 const message = computed(() => unit.value?.message ?? NONE);
 const put = (field: keyof Schemas["Message"], value: unknown) =>
   putUnit(id.value, "message", { ...message.value, [field]: value }, `message of ${unit.value!.name}`);
-const { answer: view, trouble } = useAnswer(
+const { answer: view, trouble } = useQuery(
   () => id.value || null,
   (at) =>
     answer(
@@ -114,7 +114,7 @@ const bind = (medium: Schemas["Link"]["medium"]) => {
     `${a} bound to ${b}`,
   );
 };
-const { answer: routes, trouble: lost } = useAnswer(
+const { answer: routes, trouble: lost } = useQuery(
   () => (from.value && id.value && from.value !== id.value ? { from: from.value, to: id.value } : null),
   (ends) =>
     answer(

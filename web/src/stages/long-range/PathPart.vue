@@ -3,7 +3,7 @@ import { computed, ref, shallowRef, watch } from "vue";
 import { answer, api, type Op, type Schemas } from "../../api/client";
 import FigureButton from "../../app/FigureButton.vue";
 import { text as chosen } from "../../app/typed";
-import { useAnswer } from "../../app/useAnswer";
+import { useQuery } from "../../app/useQuery";
 import { percent, shown } from "../../drawing/marks";
 import { newest } from "../../plan/newest";
 import { freeId, pointer } from "../../plan/pointers";
@@ -17,7 +17,7 @@ import ProfileDrawing from "./ProfileDrawing.vue";
 /** The far links, and the ground under the chosen one with its budgets. */
 const bench = useBench();
 const far = useFar();
-const { answer: stored, trouble } = useAnswer(
+const { answer: stored, trouble } = useQuery(
   () => (far.path && bench.plan!.paths[far.path] ? { path: far.path, medium: far.medium } : null),
   ({ path, medium }) =>
     answer(

@@ -2,7 +2,7 @@
 import { computed, reactive, ref } from "vue";
 import { answer, api, type Op, type Schemas } from "../../api/client";
 import FigureButton from "../../app/FigureButton.vue";
-import { useAnswer } from "../../app/useAnswer";
+import { useQuery } from "../../app/useQuery";
 import { lasting, percent, shown } from "../../drawing/marks";
 import { useBench } from "../../plan/store";
 import { useFar } from "./far";
@@ -39,7 +39,7 @@ const {
   of,
   trouble,
   working,
-} = useAnswer(
+} = useQuery(
   () => (far.path ? { path: far.path, ...ask } : null),
   async ({ path }) =>
     answer(
@@ -76,7 +76,7 @@ const now = computed(() => grid.value?.settings.find((s) => s.now));
 const chosen = computed(
   () => grid.value?.settings.find((s) => key(s) === picked.value) ?? now.value ?? grid.value?.settings[0],
 );
-const { answer: figures } = useAnswer(
+const { answer: figures } = useQuery(
   () => (far.path && chosen.value ? { path: far.path, setting: chosen.value } : null),
   ({ path, setting }) =>
     answer(

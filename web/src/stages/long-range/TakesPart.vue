@@ -2,7 +2,7 @@
 import { ref } from "vue";
 import { answer, api, type Schemas } from "../../api/client";
 import FigureButton from "../../app/FigureButton.vue";
-import { useAnswer } from "../../app/useAnswer";
+import { useQuery } from "../../app/useQuery";
 import { percent, shown } from "../../drawing/marks";
 import { useBench } from "../../plan/store";
 import { useFar } from "./far";
@@ -17,7 +17,7 @@ const {
   of,
   trouble,
   working,
-} = useAnswer(
+} = useQuery(
   () => (far.path ? { path: far.path, medium: far.medium, chance: chance.value } : null),
   ({ path, medium, chance }) =>
     answer(

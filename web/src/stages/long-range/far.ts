@@ -6,7 +6,6 @@ import { useBench } from "../../plan/store";
 /** What the Long range stage looks at: its open part, the chosen path, and what there is. */
 export const useFar = defineStore("far", {
   state: () => ({
-    tab: "profile",
     path: null as string | null,
     /** Units of the link that was looked at last, for which ground may be laid. */
     ends: null as { from: string; to: string } | null,

@@ -2,7 +2,7 @@
 import { computed, onUnmounted, ref, watch } from "vue";
 import { answer, api, type Schemas } from "../../api/client";
 import FigureButton from "../../app/FigureButton.vue";
-import { useAnswer } from "../../app/useAnswer";
+import { useQuery } from "../../app/useQuery";
 import { JOB_WORDS, STATE_WORDS, percent, shown } from "../../drawing/marks";
 import { useBench } from "../../plan/store";
 
@@ -14,7 +14,7 @@ const {
   answer: routes,
   of,
   trouble,
-} = useAnswer(
+} = useQuery(
   () => (opened.value === null ? null : { device: props.device, outage: bench.outageQuery }),
   ({ device, outage }) =>
     answer(

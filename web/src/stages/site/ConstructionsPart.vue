@@ -1,6 +1,8 @@
 <script setup lang="ts">
-import { computed, reactive, ref, watch } from "vue";
-import { answer, api, type Construction, type Schemas } from "../../api/client";
+import { computed, reactive, ref } from "vue";
+import QueryTrouble from "../../app/QueryTrouble.vue";
+import { answer, api, type Construction } from "../../api/client";
+import { usePlanQuery } from "../../app/useQuery";
 import EditField from "../../app/EditField.vue";
 import { text } from "../../app/typed";
 import { shown, words } from "../../drawing/marks";
@@ -9,21 +11,13 @@ import { useBench } from "../../plan/store";
 
 /** What walls and slabs are made of, what they take from a wave, and the plan's own ones. */
 const bench = useBench();
-const losses = ref<Schemas["ConstructionLoss"][]>([]);
 const own = computed(() => bench.plan!.constructions);
 const open = ref<string | null>(null);
 const BANDS = computed(() => bench.catalog!.bands);
 const HATCHES = ["NONE", "MASONRY", "STONE", "BOARD", "TIMBER", "CONCRETE", "GLASS"] as const;
 
-watch(
-  () => bench.revision,
-  () =>
-    bench.guarded(async () => {
-      losses.value = await answer(
-        api.GET("/api/plans/{id}/constructions", { params: { path: { id: bench.id } } }),
-      );
-    }),
-  { immediate: true },
+const { answer: losses, trouble: unanswered } = usePlanQuery((id, signal) =>
+  answer(api.GET("/api/plans/{id}/constructions", { params: { path: { id } }, signal })),
 );
 const used = computed(() => {
   const ids = new Set(Object.values(bench.plan!.rooms).flatMap((r) => r.walls));
@@ -33,7 +27,7 @@ const used = computed(() => {
 });
 const rows = computed(() =>
   bench.constructions
-    .map((c) => ({ ...c, own: c.id in own.value, loss: losses.value.find((l) => l.id === c.id)?.lossDb }))
+    .map((c) => ({ ...c, own: c.id in own.value, loss: losses.value?.find((l) => l.id === c.id)?.lossDb }))
     .sort(
       (a, b) => Number(b.own) - Number(a.own) || Number(used.value.has(b.id)) - Number(used.value.has(a.id)),
     ),
@@ -81,6 +75,7 @@ const remove = (id: string) =>
 </script>
 
 <template>
+  <QueryTrouble :trouble="unanswered" />
   <div class="panel-body">
     <section v-if="chosen" class="inspect" :aria-label="`Layers of ${chosen[1].name}`">
       <div class="row">

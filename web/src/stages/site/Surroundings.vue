@@ -1,6 +1,8 @@
 <script setup lang="ts">
-import { computed, reactive, ref, watch } from "vue";
-import { answer, api, type Op, type Plan, type Schemas } from "../../api/client";
+import { computed, reactive } from "vue";
+import QueryTrouble from "../../app/QueryTrouble.vue";
+import { answer, api, type Op, type Plan } from "../../api/client";
+import { usePlanQuery } from "../../app/useQuery";
 import EditField from "../../app/EditField.vue";
 import { REGIONS } from "../../plan/regions";
 import { freeId, pointer } from "../../plan/pointers";
@@ -25,16 +27,8 @@ const setPlace = (field: "latitudeDeg" | "longitudeDeg", value: number) =>
     { latitudeDeg: 0, longitudeDeg: 0, ...plan.value.place, [field]: value },
     "place on earth",
   );
-const degrees = ref<Record<string, Schemas["GeoPoint"]>>({});
-watch(
-  () => bench.revision,
-  () =>
-    bench.guarded(async () => {
-      degrees.value = await answer(
-        api.GET("/api/plans/{id}/degrees", { params: { path: { id: bench.id } } }),
-      );
-    }),
-  { immediate: true },
+const { answer: degrees, trouble: unanswered } = usePlanQuery((id, signal) =>
+  answer(api.GET("/api/plans/{id}/degrees", { params: { path: { id } }, signal })),
 );
 /** Puts a building or a spot where these degrees say; the metres follow. */
 async function byDegrees(path: string, axis: "latitudeDeg" | "longitudeDeg", value: number) {
@@ -43,7 +37,7 @@ async function byDegrees(path: string, axis: "latitudeDeg" | "longitudeDeg", val
     const found = await answer(
       api.POST("/api/plans/{id}/placed-by-degrees", {
         params: { path: { id: bench.id } },
-        body: { path, place: { ...degrees.value[path]!, [axis]: value } },
+        body: { path, place: { ...degrees.value![path]!, [axis]: value } },
       }),
     );
     done = await bench.edit(found.edits as Op[], found.label);
@@ -77,6 +71,7 @@ const setRegion = (event: Event) =>
 </script>
 
 <template>
+  <QueryTrouble :trouble="unanswered" />
   <div class="row">
     <label class="field">
       Region, for the radio limits
@@ -143,11 +138,11 @@ const setRegion = (event: Event) =>
         </td>
         <td v-for="axis in ['latitudeDeg', 'longitudeDeg'] as const" :key="axis">
           <EditField
-            v-if="degrees[pointer(e.map, e.id)]"
+            v-if="degrees?.[pointer(e.map, e.id)]"
             bare
             numeric
             :label="`${axis === 'latitudeDeg' ? 'Latitude' : 'Longitude'} of ${e.name}`"
-            :value="Math.round(degrees[pointer(e.map, e.id)]![axis] * 1e6) / 1e6"
+            :value="Math.round(degrees![pointer(e.map, e.id)]![axis] * 1e6) / 1e6"
             :save="(v: number) => byDegrees(pointer(e.map, e.id), axis, v)"
           />
         </td>

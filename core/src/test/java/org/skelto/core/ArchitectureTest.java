@@ -123,7 +123,7 @@ class ArchitectureTest {
                 "snags",
                 "wiring",
                 "work");
-        arrow("assessment", "facts", "house", "links", "naming", "plan", "site", "snags", "wiring", "work");
+        arrow("assessment", "build", "facts", "house", "links", "naming", "plan", "site", "snags", "wiring", "work");
     }
 
     private static String slice(JavaClass type) {

@@ -72,8 +72,15 @@ public record Assessment(
     public record StripItem(
             String id, String name, Component.Kind kind, Component.Group group, int felt, boolean out) {}
 
-    /** A stage of the rail: how many snags it holds, and what is done of how much. */
-    public record StageSummary(Stage stage, int snags, boolean judged, List<String> done) {}
+    /**
+     * A stage of the rail.
+     *
+     * @param snags that nobody accepted
+     * @param judged whether there is anything that could have a snag
+     * @param done what is done of how much
+     * @param next the next step
+     */
+    public record StageSummary(Stage stage, int snags, boolean judged, List<String> done, String next) {}
 
     /** The whole assessment without these components; those that the plan does not have are passed over. */
     public static Assessment of(Facts facts, Set<String> without) {
@@ -134,7 +141,7 @@ public record Assessment(
         return new ArrayList<>(byName.values());
     }
 
-    private static Map<String, Position> positions(Facts facts) {
+    static Map<String, Position> positions(Facts facts) {
         Plan plan = facts.plan();
         SiteModel site = facts.site();
         Map<String, Position> all = new TreeMap<>();

@@ -1,8 +1,10 @@
 package org.skelto.core.assessment;
 
 import java.util.ArrayList;
+import java.util.Comparator;
 import java.util.List;
 import java.util.Map;
+import java.util.Optional;
 import org.skelto.core.assessment.Assessment.StageSummary;
 import org.skelto.core.facts.Facts;
 import org.skelto.core.facts.HouseFacts;
@@ -21,10 +23,15 @@ final class StageProgress {
     static List<StageSummary> of(Facts facts, List<Snag> snags) {
         List<StageSummary> all = new ArrayList<>();
         for (Stage stage : Stage.values()) {
-            int count = (int) snags.stream()
+            List<Snag> open = snags.stream()
                     .filter(s -> s.stage() == stage && s.accepted() == null)
-                    .count();
-            all.add(new StageSummary(stage, count, judged(facts.plan(), stage), done(facts, stage)));
+                    .toList();
+            all.add(new StageSummary(
+                    stage,
+                    open.size(),
+                    judged(facts.plan(), stage),
+                    done(facts, stage),
+                    next(facts.plan(), stage, open)));
         }
         return all;
     }
@@ -38,6 +45,60 @@ final class StageProgress {
             case LONG_RANGE ->
                 !plan.paths().isEmpty() || plan.links().values().stream().anyMatch(l -> l.medium() == Medium.CHIRP);
             case BUILD -> !plan.units().isEmpty() || !plan.devices().isEmpty();
+        };
+    }
+
+    /** What to do next: first what is missing, then the worst snag, then what the stage is for. */
+    private static String next(Plan plan, Stage stage, List<Snag> open) {
+        Optional<String> missing = missing(plan, stage);
+        if (missing.isPresent()) {
+            return missing.get();
+        }
+        return open.stream()
+                .min(Comparator.comparing(Snag::severity))
+                .map(worst -> worst.title() + (open.size() == 1 ? "." : " and " + (open.size() - 1) + " more."))
+                .orElseGet(() -> then(stage));
+    }
+
+    private static Optional<String> missing(Plan plan, Stage stage) {
+        long waiting =
+                plan.devices().values().stream().filter(d -> d.unit() == null).count();
+        return Optional.ofNullable(
+                switch (stage) {
+                    case SITE -> plan.rooms().isEmpty() ? "Type or draw the rooms." : null;
+                    case DEVICES ->
+                        plan.devices().isEmpty() ? "Put in what is switched, moved, sensed and sounded." : null;
+                    case CONTROLLERS ->
+                        plan.units().isEmpty()
+                                ? "Put in boards and network boxes, or let a network be made."
+                                : waiting > 0 ? "Attach " + count((int) waiting, "device") + " to a controller." : null;
+                    case LINKS ->
+                        plan.units().size() > 1 && plan.links().isEmpty()
+                                ? "Choose for each unit how it reaches the next thing."
+                                : null;
+                    case LONG_RANGE ->
+                        judged(plan, stage)
+                                ? null
+                                : "Only for what is too far for the house's radios: a field, a spring, a gate.";
+                    case NAMES -> plan.units().isEmpty() ? "Names and addresses follow from the units." : null;
+                    case OUTAGES -> plan.devices().isEmpty() ? "Outages follow from the devices." : null;
+                    case BUILD ->
+                        plan.units().values().stream().anyMatch(u -> u.drives() && u.boards() == null)
+                                ? "Choose the boards: parts, wiring and cost follow."
+                                : judged(plan, stage) ? null : "Parts, wiring and cost follow from units and devices.";
+                });
+    }
+
+    private static String then(Stage stage) {
+        return switch (stage) {
+            case SITE -> "Rooms stand. Check what the walls are made of.";
+            case DEVICES -> "Say what matters most: criticality and how each is controlled.";
+            case CONTROLLERS -> "Every device has its controller.";
+            case LINKS -> "Walk the house and measure where it matters.";
+            case LONG_RANGE -> "Test each link in the field.";
+            case NAMES -> "Change what must differ; the rest is given by rule.";
+            case OUTAGES -> "Press anything on the strip above and see what still works.";
+            case BUILD -> "Order before the walls close, then wire sheet by sheet.";
         };
     }
 

@@ -18,6 +18,7 @@ import org.skelto.core.plan.equipment.UnitBuilder;
 import org.skelto.core.plan.equipment.UnitKind;
 import org.skelto.core.plan.equipment.Way;
 import org.skelto.core.plan.power.Power;
+import org.skelto.core.plan.power.PowerSource;
 import org.skelto.core.plan.site.Place;
 
 /**
@@ -50,22 +51,33 @@ public record AddDevice(
             return new Proposal(
                     called, List.of(Edit.add(Pointers.of("devices", id), device)), Asked.sameName(plan, name));
         }
-        Unit unit = UnitBuilder.builder()
-                .name(called)
-                .kind(UnitKind.SELF_CONTAINED)
-                .place(device.place())
-                .power(Power.battery())
-                .hub(AddUnit.hub(plan))
-                .radios(Map.of())
-                .build();
+        Unit unit = unitOf(plan, device);
         return new Proposal(
                 called,
                 List.of(
                         Edit.add(Pointers.of("units", id), unit),
-                        Edit.add(
-                                Pointers.of("devices", id),
-                                device.with(d -> d.place(null).circuit(null).unit(id)))),
+                        Edit.add(Pointers.of("devices", id), onItsOwn(device, id))),
                 Asked.sameName(plan, name));
+    }
+
+    /** The unit that a device with a radio of its own is: fed by its circuit where it switches mains, else by a battery. */
+    static Unit unitOf(Plan plan, Device device) {
+        return UnitBuilder.builder()
+                .name(device.name())
+                .kind(UnitKind.SELF_CONTAINED)
+                .place(device.place())
+                .power(
+                        device.circuit() == null
+                                ? Power.battery()
+                                : Power.of(PowerSource.MAINS, device.circuit(), null, 0))
+                .hub(AddUnit.hub(plan))
+                .radios(Map.of())
+                .build();
+    }
+
+    /** The device as part of that unit. */
+    static Device onItsOwn(Device device, String unit) {
+        return device.with(d -> d.place(null).circuit(null).unit(unit));
     }
 
     /** The device, under a name. */

@@ -32,18 +32,8 @@ public record CopyRoomSet(String from, List<String> to) implements Command {
         if (to.isEmpty() || to.size() > MOST) {
             throw new Refused("to", "names " + to.size() + " rooms; 1 to " + MOST + " can be filled at once");
         }
-        Set<String> units = new TreeSet<>();
-        plan.units().forEach((id, unit) -> {
-            if (Asked.in(unit.place(), from) && ofTheRoom(unit)) {
-                units.add(id);
-            }
-        });
-        Set<String> devices = new TreeSet<>();
-        plan.devices().forEach((id, d) -> {
-            if (d.place() != null ? Asked.in(d.place(), from) : units.contains(String.valueOf(d.unit()))) {
-                devices.add(id);
-            }
-        });
+        Set<String> units = units(plan, from);
+        Set<String> devices = devices(plan, from, units);
         Copies copies = new Copies(plan);
         for (String room : to) {
             Room other = Asked.of(plan.rooms(), room, "to", "a room");
@@ -54,6 +44,28 @@ public record CopyRoomSet(String from, List<String> to) implements Command {
         }
         return new Proposal(
                 of.name() + " copied to " + (to.size() == 1 ? to.get(0) : to.size() + " rooms"), copies.edits());
+    }
+
+    /** Ids of the units of a room that are copied with it. */
+    static Set<String> units(Plan plan, String room) {
+        Set<String> units = new TreeSet<>();
+        plan.units().forEach((id, unit) -> {
+            if (Asked.in(unit.place(), room) && ofTheRoom(unit)) {
+                units.add(id);
+            }
+        });
+        return units;
+    }
+
+    /** Ids of the devices in a room, or on these units where no place is said. */
+    static Set<String> devices(Plan plan, String room, Set<String> units) {
+        Set<String> devices = new TreeSet<>();
+        plan.devices().forEach((id, d) -> {
+            if (d.place() != null ? Asked.in(d.place(), room) : units.contains(String.valueOf(d.unit()))) {
+                devices.add(id);
+            }
+        });
+        return devices;
     }
 
     private static boolean ofTheRoom(Unit unit) {

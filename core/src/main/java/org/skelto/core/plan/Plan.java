@@ -150,7 +150,7 @@ public record Plan(
     }
 
     /** A new plan with one building, one floor and the mains as one circuit, ready to draw in. */
-    public static Plan fresh(String name, Region region, Double mainsVoltageV, GeoPoint place) {
+    public static Plan fresh(String name, Region region, @Nullable Double mainsVoltageV, @Nullable GeoPoint place) {
         return PlanBuilder.builder()
                 .format(FORMAT)
                 .name(name)
@@ -162,6 +162,11 @@ public record Plan(
                 .floors(Map.of("ground", new Floor("house", "Ground floor", 0, 2.5, "timber-floor", null)))
                 .circuits(Map.of("mains", new Circuit("Mains")))
                 .build();
+    }
+
+    /** A new plan under the same law and at the same mains, nowhere on earth yet. */
+    public Plan freshLike(String called) {
+        return fresh(called, region, mainsVoltageV, null);
     }
 
     /** The ground between two units, if it is known. */

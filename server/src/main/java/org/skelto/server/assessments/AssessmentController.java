@@ -1,7 +1,9 @@
 package org.skelto.server.assessments;
 
+import java.time.LocalDate;
 import java.util.List;
 import org.skelto.core.assessment.Assessment;
+import org.skelto.core.assessment.PlanOverview;
 import org.skelto.core.commands.Command;
 import org.skelto.core.facts.Facts;
 import org.skelto.core.house.Outage;
@@ -56,6 +58,12 @@ class AssessmentController {
     @GetMapping("/assessment")
     Assessed assessment(OpenPlan open, Outage outage) {
         return new Assessed(open.state().revision(), Assessment.of(open.figures(), outage));
+    }
+
+    /** The first sheet of the plan, as of today. */
+    @GetMapping("/overview")
+    PlanOverview overview(OpenPlan open) {
+        return PlanOverview.of(open.figures(), LocalDate.now());
     }
 
     /** Why a device works or not: each of its ways with its route, what breaks it and what it hangs on alone. */
