@@ -111,6 +111,7 @@ class ArchitectureTest {
                 "work");
         arrow(
                 "proposals",
+                "commands",
                 "facts",
                 "house",
                 "links",

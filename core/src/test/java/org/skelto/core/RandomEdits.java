@@ -49,6 +49,20 @@ public final class RandomEdits {
         this.random = new Random(seed);
     }
 
+    /** The walls of a house with nothing in them. */
+    public static Plan emptied(Plan plan) {
+        return plan.with(p -> p.units(Map.of())
+                .devices(Map.of())
+                .links(Map.of())
+                .housings(Map.of())
+                .cables(Map.of())
+                .routes(Map.of())
+                .demands(Map.of())
+                .paths(Map.of())
+                .accepted(Map.of())
+                .network(Network.standard("house")));
+    }
+
     /** A house after up to eight edits. */
     public static Plan changed(Plan house, long seed) {
         Random random = new Random(seed);

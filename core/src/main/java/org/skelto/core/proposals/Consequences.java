@@ -109,6 +109,15 @@ public final class Consequences {
         return edited.apply(now.plan(), edits);
     }
 
+    /** What changes would leave behind once these edits are made. */
+    Consequences then(List<Edit> edits) {
+        return new Consequences(now.after(after(edits)), edited);
+    }
+
+    Facts facts() {
+        return now;
+    }
+
     private List<Snag> brought(List<Edit> edits) {
         List<Snag> then = pressing(Checks.snags(now.after(after(edits))));
         return then.stream()

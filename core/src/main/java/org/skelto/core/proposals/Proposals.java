@@ -11,6 +11,8 @@ import java.util.function.UnaryOperator;
 import java.util.stream.Collectors;
 import java.util.stream.IntStream;
 import org.jspecify.annotations.Nullable;
+import org.skelto.core.commands.Command;
+import org.skelto.core.commands.NetworkLike;
 import org.skelto.core.facts.Facts;
 import org.skelto.core.links.LinkChooser;
 import org.skelto.core.links.LinkReport;
@@ -22,7 +24,11 @@ import org.skelto.core.placement.PlacementResult;
 import org.skelto.core.plan.Edit;
 import org.skelto.core.plan.Plan;
 import org.skelto.core.plan.equipment.Unit;
+import org.skelto.core.plan.equipment.UnitKind;
+import org.skelto.core.plan.network.Link;
 import org.skelto.core.plan.radio.Medium;
+import org.skelto.core.plan.site.Place;
+import org.skelto.core.plan.site.Room;
 import org.skelto.core.power.CableRuns;
 import org.skelto.core.proposals.Consequences.Weighed;
 import org.skelto.core.site.SiteModel;
@@ -97,6 +103,41 @@ public final class Proposals {
             }
         }
         return kept;
+    }
+
+    /**
+     * A network for the house as one change: what is missing of router, hub and access points, with the links that would be
+     * chosen for them, and for whatever had none for want of them.
+     */
+    public Command.Proposal network(NetworkLike asked) {
+        Command.Proposal boxes = asked.on(facts.plan());
+        Consequences then = consequences.then(boxes.edits());
+        List<Edit> links = new Proposals(then.facts(), then).linksForAll();
+        Set<String> reached = new HashSet<>();
+        links.stream()
+                .map(Edit::value)
+                .filter(Link.class::isInstance)
+                .map(Link.class::cast)
+                .forEach(l -> reached.addAll(List.of(l.from(), l.to())));
+        List<Edit> edits = new ArrayList<>();
+        List<String> notes = new ArrayList<>(boxes.notes());
+        for (Edit box : boxes.edits()) {
+            // one that nothing reaches would be of no use
+            if (box.value() instanceof Unit unit
+                    && unit.is(UnitKind.ACCESS_POINT)
+                    && !reached.contains(box.path().substring("/units/".length()))) {
+                notes.add(Optional.ofNullable(unit.place())
+                                .map(Place::room)
+                                .map(facts.plan().rooms()::get)
+                                .map(Room::name)
+                                .orElse(unit.name())
+                        + " got no access point: nothing reaches it. Lay a cable, or set a link of its own at Links.");
+            } else {
+                edits.add(box);
+            }
+        }
+        edits.addAll(links);
+        return new Command.Proposal(boxes.label(), consequences.weighed(edits).edits(), notes);
     }
 
     /**

@@ -27,6 +27,7 @@ import org.skelto.core.plan.radio.Medium;
 import org.skelto.core.plan.radio.Region;
 import org.skelto.core.plan.site.Opening;
 import org.skelto.core.plan.site.Place;
+import org.skelto.core.plan.validation.PlanValidator;
 import org.skelto.core.sample.ThornfellLodge;
 import org.skelto.core.snags.Checks;
 import org.skelto.core.snags.Severity;
@@ -298,6 +299,54 @@ class CommandsTest {
         assertThrows(Command.Refused.class, () -> new CopyRoomSet(from, List.of(from)).on(plan));
         assertThrows(Command.Refused.class, () -> new CopyRoomSet(from, List.of()).on(plan));
         assertThrows(Command.Refused.class, () -> new CopyRoomSet(from, List.of("moon")).on(plan));
+    }
+
+    /** Kept of one house, placed in another: what comes out is well-formed there, and controllers bring their devices. */
+    @Test
+    void aRoomsSetIsKeptAndPlacedInAnotherHouse() {
+        Plan lodge = DEMOS.get(2);
+        Plan set = RoomSet.of(lodge, "ground-1", "Guest room");
+        assertEquals(List.of(), PlanValidator.problems(set));
+        assertTrue(set.units().size() >= 1 && set.devices().size() >= 2);
+        Plan mill = DEMOS.get(0);
+        List<String> to = mill.rooms().keySet().stream().limit(2).toList();
+        Plan now = after(mill, new PlaceRoomSet(set, to, false));
+        assertEquals(List.of(), PlanValidator.problems(now));
+        untouched(mill.units(), now.units());
+        untouched(mill.devices(), now.devices());
+        Map<String, Unit> units = others(now.units(), mill.units());
+        Map<String, Device> devices = others(now.devices(), mill.devices());
+        assertEquals(2 * set.units().size(), units.size());
+        assertEquals(2 * set.devices().size(), devices.size());
+        devices.values().forEach(d -> assertTrue(d.unit() == null || units.containsKey(d.unit())));
+        units.values().forEach(u -> assertTrue(to.contains(u.place().room())));
+        assertEquals(mill.rooms(), now.rooms());
+        assertThrows(Command.Refused.class, () -> RoomSet.of(lodge, "moon", "x"));
+        assertThrows(Command.Refused.class, () -> new PlaceRoomSet(set, List.of("moon"), false).on(mill));
+    }
+
+    @Test
+    void theBuiltInTemplatesStandInEveryRoomWithOrWithoutRadiosOfTheirOwn() {
+        for (Plan plan : DEMOS) {
+            List<String> rooms = plan.rooms().keySet().stream().limit(3).toList();
+            RoomSet.builtIn(plan).forEach((name, set) -> {
+                assertEquals(List.of(), PlanValidator.problems(set), name);
+                for (boolean own : List.of(true, false)) {
+                    Plan now = after(plan, new PlaceRoomSet(set, rooms, own));
+                    assertEquals(List.of(), PlanValidator.problems(now), name);
+                    Map<String, Device> devices = others(now.devices(), plan.devices());
+                    assertEquals(rooms.size() * set.devices().size(), devices.size(), name);
+                    assertEquals(
+                            own ? devices.size() : 0,
+                            others(now.units(), plan.units()).size());
+                    assertTrue(devices.values().stream()
+                            .anyMatch(d -> !d.wallControls().isEmpty()));
+                    if (plan == DEMOS.get(1)) {
+                        assertEquals(worst(plan), worst(now), name);
+                    }
+                }
+            });
+        }
     }
 
     /** Whatever hung on them hangs on nothing: the plan stays well-formed, and what was not named is there. */

@@ -22,6 +22,10 @@ import org.skelto.core.Outpost;
 import org.skelto.core.RandomEdits;
 import org.skelto.core.Workshop;
 import org.skelto.core.channels.Channels;
+import org.skelto.core.commands.Command;
+import org.skelto.core.commands.NetworkLike;
+import org.skelto.core.commands.PlaceRoomSet;
+import org.skelto.core.commands.RoomSet;
 import org.skelto.core.facts.Facts;
 import org.skelto.core.house.State;
 import org.skelto.core.links.LinkChooser;
@@ -38,6 +42,7 @@ import org.skelto.core.plan.Plan;
 import org.skelto.core.plan.equipment.Device;
 import org.skelto.core.plan.equipment.DeviceBuilder;
 import org.skelto.core.plan.equipment.DeviceKind;
+import org.skelto.core.plan.equipment.Unit;
 import org.skelto.core.plan.equipment.UnitKind;
 import org.skelto.core.plan.radio.Chirp;
 import org.skelto.core.plan.radio.Medium;
@@ -149,9 +154,45 @@ class ProposalsTest {
         all.add(new Proposed("pins", proposals(facts).terminals(null).edits()));
         all.add(new Proposed(
                 "channels", Channels.of(facts.site(), facts.tables()).edits()));
+        all.add(new Proposed(
+                "network", proposals(facts).network(new NetworkLike(null)).edits()));
         boards(facts, all);
         placings(facts, Medium.WIFI_2G4, all);
         placings(facts, Medium.MESH_802154, all);
+    }
+
+    /** Walls and nothing in them, and then with the devices of templates that have radios of their own. */
+    @Test
+    void aNetworkForAHouseThatHasNone() {
+        for (Plan house : List.of(Demos.mill(), Demos.flat(), ThornfellLodge.plan())) {
+            Plan bare = NameAssigner.assign(RandomEdits.emptied(house));
+            network(bare);
+            Plan set = RoomSet.builtIn(bare).get("Living room");
+            List<String> rooms = bare.rooms().keySet().stream().limit(3).toList();
+            network(applied(bare, new PlaceRoomSet(set, rooms, true).on(bare).edits()));
+        }
+    }
+
+    private static void network(Plan bare) {
+        Facts facts = new Facts(bare);
+        Command.Proposal found = proposals(facts).network(new NetworkLike(null));
+        List<Edit> edits = found.edits();
+        assertEquals(List.of(), broken(facts, List.of(new Proposed(bare.name(), edits))));
+        Plan now = applied(bare, edits);
+        assertEquals(
+                1, now.units().values().stream().filter(Unit::internetEntry).count());
+        // everything of the network hangs together
+        now.units()
+                .forEach((id, unit) -> assertTrue(
+                        unit.is(UnitKind.ROUTER)
+                                || unit.kind().alone()
+                                || now.links().values().stream()
+                                        .anyMatch(l -> l.from().equals(id) || l.to().equals(id)),
+                        id + " of " + now.name()));
+        // where nothing is left out and said so, every floor is served, and a second time there is nothing to do
+        List<String> more =
+                new NetworkLike(null).on(now).edits().stream().map(Edit::path).toList();
+        assertEquals(found.notes().size(), more.size(), more.toString());
     }
 
     private static void boards(Facts facts, List<Proposed> all) {

@@ -1,6 +1,7 @@
 package org.skelto.server.commands;
 
 import java.util.List;
+import java.util.function.Supplier;
 import org.skelto.core.commands.AddDevice;
 import org.skelto.core.commands.AddDevices;
 import org.skelto.core.commands.AddUnit;
@@ -10,6 +11,8 @@ import org.skelto.core.commands.CopyRoomSet;
 import org.skelto.core.commands.DuplicateUnit;
 import org.skelto.core.commands.MoveRoom;
 import org.skelto.core.commands.MoveToRoom;
+import org.skelto.core.commands.NetworkLike;
+import org.skelto.core.commands.PlaceRoomSet;
 import org.skelto.core.commands.Remove;
 import org.skelto.core.commands.RemoveCorner;
 import org.skelto.core.plan.equipment.DeviceKind;
@@ -17,6 +20,7 @@ import org.skelto.core.plan.equipment.UnitKind;
 import org.skelto.core.plan.validation.Problem;
 import org.skelto.server.problems.Refusal;
 import org.skelto.server.requests.OpenPlan;
+import org.skelto.server.roomsets.RoomSets;
 import org.springframework.web.bind.annotation.PostMapping;
 import org.springframework.web.bind.annotation.RequestBody;
 import org.springframework.web.bind.annotation.RequestMapping;
@@ -26,6 +30,25 @@ import org.springframework.web.bind.annotation.RestController;
 @RestController
 @RequestMapping("/api/plans/{id}/commands")
 class CommandController {
+    private final RoomSets sets;
+
+    CommandController(RoomSets sets) {
+        this.sets = sets;
+    }
+
+    /** A template by its id, the rooms it is placed in, and whether devices come with radios of their own. */
+    public record Placed(String set, List<String> rooms, boolean own) {}
+
+    @PostMapping("/place-room-set")
+    Command.Proposal placeRoomSet(OpenPlan open, @RequestBody Placed asked) {
+        return answer(open, new PlaceRoomSet(sets.of(asked.set(), open.plan()), asked.rooms(), asked.own()));
+    }
+
+    /** What is missing of router, hub and access points, placed and linked. */
+    @PostMapping("/network-like")
+    Command.Proposal networkLike(OpenPlan open, @RequestBody NetworkLike asked) {
+        return refusing(() -> open.proposals().network(asked));
+    }
 
     @PostMapping("/add-device")
     Command.Proposal addDevice(OpenPlan open, @RequestBody AddDevice asked) {
@@ -83,9 +106,13 @@ class CommandController {
         return answer(open, asked);
     }
 
-    private Command.Proposal answer(OpenPlan open, Command asked) {
+    private static Command.Proposal answer(OpenPlan open, Command asked) {
+        return refusing(() -> asked.on(open.plan()));
+    }
+
+    private static Command.Proposal refusing(Supplier<Command.Proposal> asked) {
         try {
-            return asked.on(open.plan());
+            return asked.get();
         } catch (Command.Refused e) {
             throw Refusal.invalid(
                     "This cannot be done. Nothing was changed.", List.of(new Problem("/" + e.field(), e.getMessage())));

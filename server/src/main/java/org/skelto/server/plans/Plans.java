@@ -80,6 +80,16 @@ public class Plans {
                 .toList();
     }
 
+    /** A plan as it is written down. */
+    public String document(Plan plan) {
+        return documents.write(plan);
+    }
+
+    /** A plan that was written down so. */
+    public Plan stored(String document) {
+        return documents.readStored(document);
+    }
+
     /** The plan as it would be stored, or refused; nothing is stored. */
     @Transactional(propagation = Propagation.SUPPORTS)
     public Plan checked(Plan document) {

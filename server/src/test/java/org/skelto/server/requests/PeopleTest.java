@@ -41,6 +41,7 @@ class PeopleTest extends OnTheMill {
             "profiles",
             "csv-profile",
             "gpx",
+            "room-sets",
             "terminal-proposal",
             "typed-room",
             "typed-rooms");
