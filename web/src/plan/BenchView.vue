@@ -14,13 +14,14 @@ import WithoutStrip from "../without/WithoutStrip.vue";
 import WeighedChange from "./WeighedChange.vue";
 import FindBox from "./FindBox.vue";
 import PanelLayout from "./PanelLayout.vue";
-import { LAYOUT, layoutOf } from "./layout";
+import { LAYOUT, LAYOUTS, layoutOf, type Layout } from "./layout";
 import StagePanel from "./StagePanel.vue";
 import StageRail from "./StageRail.vue";
 import { partOf, stageOf, STAGES } from "./stages";
 import CoverageBar from "../coverage/CoverageBar.vue";
 import { useCoverage } from "../coverage/store";
 import SectionDrawing from "../drawing/SectionDrawing.vue";
+import { useGo } from "./useGo";
 import { type Clock, outageOf, outageText, useBench } from "./store";
 
 const route = useRoute();
@@ -110,7 +111,8 @@ watch(
 );
 watch(stage, () => {
   drawing.value = false;
-  bench.part = null;
+  bench.part = bench.nextPart;
+  bench.nextPart = null;
 });
 
 // the coverage follows the plan, the sheet, what is supposed gone, and the hand
@@ -158,9 +160,7 @@ function floorsIn(building: string): number {
   return Object.values(bench.plan?.floors ?? {}).filter((f) => f.building === building).length;
 }
 
-function go(next: string) {
-  void router.push({ path: `/plans/${bench.id}/${next}`, query: route.query });
-}
+const go = useGo();
 
 function keys(event: KeyboardEvent) {
   const command = event.ctrlKey || event.metaKey;
@@ -178,6 +178,48 @@ function keys(event: KeyboardEvent) {
     drawing.value = false;
   }
 }
+/** What the find box can do besides going somewhere. */
+const actions = computed(() => [
+  { name: "Undo", what: "action", words: bench.undoLabel ?? "", act: () => void bench.step("undo") },
+  { name: "Redo", what: "action", words: bench.redoLabel ?? "", act: () => void bench.step("redo") },
+  {
+    name: "Calculators",
+    what: "page",
+    words: "formula airtime fresnel voltage drop",
+    act: () => void router.push("/calculators"),
+  },
+  { name: "All plans", what: "page", words: "list new import copy", act: () => void router.push("/plans") },
+  {
+    name: "Walk test on a phone",
+    what: "page",
+    words: "measure mobile",
+    act: () => void router.push(`/plans/${bench.id}/walk`),
+  },
+  {
+    name: theme.value === "dark" ? "Light paper" : "Dark paper",
+    what: "setting",
+    words: "theme night colour contrast",
+    act: toggleTheme,
+  },
+  {
+    name: "Export this plan",
+    what: "action",
+    words: "download save file backup json",
+    act: () => window.location.assign(`/api/plans/${bench.id}/export`),
+  },
+  {
+    name: "Nothing is gone",
+    what: "action",
+    words: "restore outage without",
+    act: () => void bench.suppose([]),
+  },
+  ...(Object.keys(LAYOUTS) as Layout[]).map((where) => ({
+    name: `Panel ${where === "full" ? "alone" : where}`,
+    what: "setting",
+    words: "layout divider drawing",
+    act: () => (layout.value = where),
+  })),
+]);
 /** Asks before the window goes while edits wait to be stored. */
 function stay(event: Event) {
   if (bench.unsaved.length) event.preventDefault();
@@ -326,7 +368,7 @@ function toggleTheme() {
         <SnagDock v-if="dockOpen" :stage="stage" @go="go" />
       </div>
     </div>
-    <FindBox v-model="finding" @go="go" />
+    <FindBox v-model="finding" :actions="actions" />
     <Dialog :visible="bench.stale !== null" modal :closable="false" header="The plan was changed elsewhere">
       <p class="stale">
         Another window changed this plan meanwhile. Your edit “{{ bench.stale?.label }}” was not stored;

@@ -1,15 +1,17 @@
 <script setup lang="ts">
 import Dialog from "primevue/dialog";
 import { computed, nextTick, ref, watch } from "vue";
-import { useRouter } from "vue-router";
 import { pointer } from "./pointers";
-import { stageId, stageName } from "./stages";
+import { subjectOf } from "../snags/folding";
+import { stageId, STAGES } from "./stages";
 import { useBench } from "./store";
+import { useGo } from "./useGo";
 
 const open = defineModel<boolean>({ required: true });
-const emit = defineEmits<{ go: [stage: string] }>();
+/** Actions of the bench that can be found. */
+const props = defineProps<{ actions: { name: string; what: string; words?: string; act: () => void }[] }>();
 const bench = useBench();
-const router = useRouter();
+const go = useGo();
 const text = ref("");
 const chosen = ref(0);
 const box = ref<HTMLInputElement | null>(null);
@@ -18,17 +20,34 @@ const MOST = 12;
 interface Entry {
   name: string;
   what: string;
+  /** Words by which people look for it besides. */
+  words?: string;
   act: () => void;
 }
 
 const entries = computed<Entry[]>(() => {
   const plan = bench.plan;
   if (!plan) return [];
-  const stages = (bench.assessment?.stages ?? []).map((s) => ({
-    name: stageName(s.stage),
-    what: "stage",
-    act: () => emit("go", stageId(s.stage)),
-  }));
+  const pages = Object.entries(STAGES).flatMap(([id, stage]) => {
+    const parts = Object.entries(stage.parts);
+    const whole: Entry = {
+      name: stage.name,
+      what: "stage",
+      words: parts.length === 1 ? parts[0]![1].words : "",
+      act: () => go(id),
+    };
+    return [
+      whole,
+      ...(parts.length > 1
+        ? parts.map(([part, p]): Entry => ({
+            name: p.name,
+            what: `part of ${stage.name}`,
+            words: p.words,
+            act: () => go(id, { part }),
+          }))
+        : []),
+    ];
+  });
   const things = (["rooms", "devices", "units"] as const).flatMap((map) =>
     Object.entries(plan[map]).map(([id, thing]) => ({
       name: thing.name,
@@ -40,24 +59,33 @@ const entries = computed<Entry[]>(() => {
     name: snag.title,
     what: `snag ${snag.code}`,
     act: () => {
-      emit("go", stageId(snag.stage));
-      const subject = snag.subjects.find((p) => /^\/(devices|units|rooms|links|demands)\//.test(p));
+      go(stageId(snag.stage));
+      const subject = subjectOf(snag);
       if (subject) bench.select(subject);
     },
   }));
-  const actions = [
-    { name: "Undo", what: "action", act: () => void bench.step("undo") },
-    { name: "Redo", what: "action", act: () => void bench.step("redo") },
-    { name: "Calculators", what: "page", act: () => void router.push("/calculators") },
-    { name: "Restore all that is supposed gone", what: "action", act: () => void bench.suppose([]) },
-  ];
-  return [...stages, ...actions, ...things, ...snags];
+  const outages = (bench.assessment?.strip ?? []).map((item) => ({
+    name: `Suppose ${item.name} gone`,
+    what: "action",
+    words: "without outage fails dark power cut",
+    act: () => {
+      go("outages");
+      void bench.suppose([...new Set([...bench.without, item.id])]);
+    },
+  }));
+  return [...pages, ...props.actions, ...things, ...outages, ...snags];
 });
 const found = computed(() => {
-  const parts = text.value.toLowerCase().split(/\s+/).filter(Boolean);
+  const parts = text.value.toLocaleLowerCase().split(/\s+/).filter(Boolean);
+  const starts = (e: Entry) => (e.name.toLocaleLowerCase().startsWith(parts[0] ?? "") ? 0 : 1);
   return entries.value
-    .filter((e) => parts.every((part) => `${e.name} ${e.what}`.toLowerCase().includes(part)))
-    .slice(0, MOST);
+    .filter((e) =>
+      parts.every((part) => `${e.name} ${e.what} ${e.words ?? ""}`.toLocaleLowerCase().includes(part)),
+    )
+    .map((e, i) => ({ e, i }))
+    .sort((a, b) => starts(a.e) - starts(b.e) || a.i - b.i)
+    .slice(0, MOST)
+    .map(({ e }) => e);
 });
 watch(text, () => (chosen.value = 0));
 watch(open, async (now) => {
@@ -83,8 +111,8 @@ function step(by: number) {
       ref="box"
       v-model="text"
       class="box"
-      aria-label="Find stages, things, snags and actions"
-      placeholder="a room, a device, a snag, an action"
+      aria-label="Find stages, settings, things, snags and actions"
+      placeholder="a room, a device, cost, print, dark, wifi, battery…"
       autofocus
       @keydown.down.prevent="step(1)"
       @keydown.up.prevent="step(-1)"

@@ -9,6 +9,8 @@ interface Commands {
   attach: Schemas["Attach"];
   "copy-room-set": Schemas["CopyRoomSet"];
   "duplicate-unit": Schemas["DuplicateUnit"];
+  "network-like": Schemas["NetworkLike"];
+  "place-room-set": Schemas["SetPlacings"];
   "move-to-room": Schemas["MoveToRoom"];
   remove: Schemas["Remove"];
 }

@@ -64,6 +64,9 @@ export const STAGES: Record<string, StageEntry> = {
       devices: part("Devices", () => import("../stages/devices/DeviceTable.vue"), {
         words: "lamp light socket blind lock sensor switch dark button",
       }),
+      templates: part("Templates", () => import("../stages/devices/TemplatesPart.vue"), {
+        words: "set room copy many place own template",
+      }),
       sound: part("Who hears what", () => import("../stages/devices/SoundPart.vue"), {
         words: "siren alarm loud hear smoke dB(A)",
       }),

@@ -36,6 +36,8 @@ interface BenchState {
   catalog: Catalog | null;
   /** The open part of the stage's panel, or null for its first. */
   part: string | null;
+  /** The part that opens with the stage that is gone to next, or null for its first. */
+  nextPart: string | null;
   /** Whether clicks on the sheet mark the ends of a known length, and the marks so far, in metres on the site. */
   marking: boolean;
   measured: [number, number][];
@@ -137,6 +139,7 @@ export const useBench = defineStore("bench", {
     dragged: null,
     dragOps: null,
     part: null,
+    nextPart: null,
     marking: false,
     measured: [],
     catalog: null,

@@ -4,6 +4,7 @@ import type { Unit } from "../../api/client";
 import { firstChoice, placeChosen } from "../../drawing/moves";
 import { UNIT_WORDS, words } from "../../drawing/marks";
 import { pointer, thingOf } from "../../plan/pointers";
+import { is } from "../../plan/units";
 import { useBench } from "../../plan/store";
 import { addAndSelect } from "../../plan/commands";
 import ThingActions from "../../plan/ThingActions.vue";
@@ -12,6 +13,7 @@ import { unitColumns, type UnitRow } from "./columns";
 import WhereSelect from "../WhereSelect.vue";
 import Circuits from "./Circuits.vue";
 import { RADIOS, type RadioMedium } from "./media";
+import NetworkLike from "./NetworkLike.vue";
 import UnitInspector from "./UnitInspector.vue";
 
 const bench = useBench();
@@ -62,6 +64,11 @@ const unit = computed<[string, Unit] | null>(() => {
   const found = id ? plan.value.units[id] : undefined;
   return found ? [id!, found] : null;
 });
+/** Whether a network is still to be made. */
+const needed = computed(() => {
+  const units = Object.values(plan.value.units);
+  return !units.some((u) => u.internetEntry) || !units.some((u) => is(u, "HUB"));
+});
 const rows = computed<UnitRow[]>(() => Object.entries(plan.value.units).map(([id, u]) => ({ id, u })));
 const chosen = ref<string[]>([]);
 const all = unitColumns();
@@ -97,9 +104,11 @@ const columns = computed(() =>
       <WhereSelect v-model="fresh.where" label="Where" none="nowhere yet" />
       <button type="submit" class="act">Add unit</button>
     </form>
+    <NetworkLike v-if="needed" />
     <UnitInspector v-if="unit" :id="unit[0]" ref="inspected" :key="unit[0]" :unit="unit[1]" />
     <p v-if="rows.length === 0" class="quiet">
-      No unit yet. Begin with the router where the internet comes in, a hub, and the first controller.
+      No unit yet. Make a network in one step, or begin with the router where the internet comes in, a hub,
+      and the first controller.
     </p>
     <DataTable
       v-else

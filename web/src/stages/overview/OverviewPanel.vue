@@ -1,6 +1,5 @@
 <script setup lang="ts">
 import { computed } from "vue";
-import { useRouter } from "vue-router";
 import { answer, api, type Schemas, type State } from "../../api/client";
 import QueryTrouble from "../../app/QueryTrouble.vue";
 import { usePlanQuery } from "../../app/useQuery";
@@ -8,12 +7,13 @@ import SmallHouse from "../../drawing/SmallHouse.vue";
 import StateMark from "../../drawing/StateMark.vue";
 import { shown, STATE_WORDS } from "../../drawing/marks";
 import { useBench } from "../../plan/store";
+import { useGo } from "../../plan/useGo";
 import { stageId, stageName } from "../../plan/stages";
 import { SEVERITY_WORDS, subjectOf } from "../../snags/folding";
 
 /** The first sheet of a plan: how far it is, what is worst, what three outages would do, money, dates, last edits. */
 const bench = useBench();
-const router = useRouter();
+const go = useGo();
 const { answer: found, trouble } = usePlanQuery((id, signal) =>
   answer(api.GET("/api/plans/{id}/overview", { params: { path: { id } }, signal })),
 );
@@ -21,13 +21,14 @@ const { answer: edits } = usePlanQuery((id, signal) =>
   answer(api.GET("/api/plans/{id}/revisions", { params: { path: { id } }, signal })),
 );
 const ORDER: State[] = ["HOLDS", "REDUCED", "BY_HAND", "LOST", "UNSAFE"];
-const go = (stage: string, query: Record<string, string> = {}) =>
-  void router.push({ path: `/plans/${bench.id}/${stage}`, query });
 function open(snag: Schemas["Snag"]) {
   const subject = subjectOf(snag);
-  go(stageId(snag.stage), subject ? { select: subject } : {});
+  go(stageId(snag.stage), { select: subject });
 }
-const suppose = (line: Schemas["OutageLine"]) => go("outages", { without: line.without.join(",") });
+function suppose(line: Schemas["OutageLine"]) {
+  void bench.suppose(line.without);
+  go("outages");
+}
 const CLOCK = new Intl.DateTimeFormat("en-GB", {
   day: "numeric",
   month: "short",

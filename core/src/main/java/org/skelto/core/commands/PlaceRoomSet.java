@@ -1,10 +1,12 @@
 package org.skelto.core.commands;
 
+import java.util.ArrayList;
 import java.util.List;
 import java.util.Map;
 import java.util.TreeMap;
 import java.util.TreeSet;
 import org.jspecify.annotations.Nullable;
+import org.skelto.core.plan.Edit;
 import org.skelto.core.plan.Plan;
 import org.skelto.core.plan.equipment.Device;
 import org.skelto.core.plan.equipment.Unit;
@@ -12,28 +14,46 @@ import org.skelto.core.plan.site.Place;
 import org.skelto.core.plan.site.Room;
 
 /**
- * A template placed in rooms, as {@link CopyRoomSet} would from a room of the plan: on its first circuit, served by its first
- * hub.
+ * Templates placed in rooms, each as {@link CopyRoomSet} would from a room of the plan: on its first circuit, served by its
+ * first hub.
  *
- * @param set as {@link RoomSet} makes it
- * @param rooms ids of 1 to {@value CopyRoomSet#MOST} rooms
+ * @param sets by the id of the room that each is placed in, as {@link RoomSet} makes them; 1 to {@value CopyRoomSet#MOST}
  * @param own whether devices that hang on nothing come with a radio of their own
  */
-public record PlaceRoomSet(Plan set, List<String> rooms, boolean own) implements Command {
+public record PlaceRoomSet(Map<String, Plan> sets, boolean own) implements Command {
     /** No id of a plan begins so. */
     private static final String SET = "~";
 
     public PlaceRoomSet {
-        rooms = Copies.known(rooms);
+        sets = new TreeMap<>(sets);
     }
 
     @Override
     public Proposal on(Plan plan) {
-        Plan of = own ? RoomSet.onTheirOwn(set) : set;
+        if (sets.isEmpty() || sets.size() > CopyRoomSet.MOST) {
+            throw new Refused("placings", "are " + sets.size() + "; 1 to " + CopyRoomSet.MOST + " are taken at once");
+        }
+        Plan now = plan;
+        List<Edit> edits = new ArrayList<>();
+        for (Map.Entry<String, Plan> one : sets.entrySet()) {
+            Asked.of(plan.rooms(), one.getKey(), "placings", "a room");
+            List<Edit> more = placed(now, own ? RoomSet.onTheirOwn(one.getValue()) : one.getValue(), one.getKey());
+            edits.addAll(more);
+            now = with(now, more);
+        }
+        Map.Entry<String, Plan> first = sets.entrySet().iterator().next();
+        String where =
+                Asked.of(plan.rooms(), first.getKey(), "placings", "a room").name();
+        return new Proposal(
+                sets.size() == 1 ? first.getValue().name() + " in " + where : "templates in " + sets.size() + " rooms",
+                edits);
+    }
+
+    private static List<Edit> placed(Plan plan, Plan of, String room) {
         String hub = AddUnit.hub(plan);
         String circuit = Asked.first(plan.circuits());
         Map<String, Room> around = new TreeMap<>(plan.rooms());
-        around.put(SET, of.rooms().get(RoomSet.ROOM));
+        around.put(SET, Asked.of(of.rooms(), RoomSet.ROOM, "placings", "a template"));
         Map<String, Unit> units = new TreeMap<>(plan.units());
         of.units()
                 .forEach((id, unit) -> units.put(
@@ -55,14 +75,22 @@ public record PlaceRoomSet(Plan set, List<String> rooms, boolean own) implements
                             .wallControls(controls)));
         });
         Plan both = plan.with(p -> p.rooms(around).units(units).devices(devices));
-        Proposal copied = new CopyRoomSet(SET, rooms).on(both);
-        return new Proposal(
-                of.name() + " in "
-                        + (rooms.size() == 1
-                                ? Asked.of(plan.rooms(), rooms.get(0), "rooms", "a room")
-                                        .name()
-                                : rooms.size() + " rooms"),
-                copied.edits());
+        return new CopyRoomSet(SET, List.of(room)).on(both).edits();
+    }
+
+    /** The plan with what such edits add. */
+    private static Plan with(Plan plan, List<Edit> edits) {
+        Map<String, Unit> units = new TreeMap<>(plan.units());
+        Map<String, Device> devices = new TreeMap<>(plan.devices());
+        for (Edit edit : edits) {
+            String id = edit.path().substring(edit.path().lastIndexOf('/') + 1);
+            if (edit.value() instanceof Unit unit) {
+                units.put(id, unit);
+            } else if (edit.value() instanceof Device device) {
+                devices.put(id, device);
+            }
+        }
+        return plan.with(p -> p.units(units).devices(devices));
     }
 
     private static @Nullable String prefixed(@Nullable String id) {

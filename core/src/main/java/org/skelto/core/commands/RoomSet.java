@@ -1,7 +1,9 @@
 package org.skelto.core.commands;
 
 import java.util.Collections;
+import java.util.Comparator;
 import java.util.List;
+import java.util.Locale;
 import java.util.Map;
 import java.util.Set;
 import java.util.TreeMap;
@@ -155,6 +157,32 @@ public final class RoomSet {
     public static Map<String, Plan> builtIn(Plan like) {
         Map<String, Plan> all = new TreeMap<>();
         BUILT_IN.forEach((name, items) -> all.put(name, built(like, name, items)));
+        return all;
+    }
+
+    /** Words in a room's name by which one of the built-in sets suits it. */
+    private static final Map<String, List<String>> WORDS = Map.of(
+            "Living room", List.of("living", "lounge", "sitting", "dining", "parlour"),
+            "Bedroom", List.of("bed", "sleep", "nursery", "guest"),
+            "Kitchen", List.of("kitchen", "scullery", "pantry"),
+            "Bathroom", List.of("bath", "shower", "wash", "toilet", "wc"),
+            "Hall", List.of("hall", "entry", "entrance", "corridor", "landing", "passage"));
+
+    /** The built-in set that suits each room in which nothing stands yet, by the room's name; the names of the sets by room. */
+    public static Map<String, String> suggested(Plan plan) {
+        Map<String, String> all = new TreeMap<>();
+        plan.rooms().forEach((id, room) -> {
+            boolean bare = plan.devices().values().stream().noneMatch(d -> Asked.in(d.place(), id))
+                    && plan.units().values().stream()
+                            .noneMatch(u -> Asked.in(u.place(), id)
+                                    && (u.carries() || u.kind().alone()));
+            String name = room.name().toLowerCase(Locale.ROOT);
+            WORDS.entrySet().stream()
+                    .filter(e -> bare && e.getValue().stream().anyMatch(name::contains))
+                    .map(Map.Entry::getKey)
+                    .min(Comparator.naturalOrder())
+                    .ifPresent(set -> all.put(id, set));
+        });
         return all;
     }
 

@@ -310,7 +310,7 @@ class CommandsTest {
         assertTrue(set.units().size() >= 1 && set.devices().size() >= 2);
         Plan mill = DEMOS.get(0);
         List<String> to = mill.rooms().keySet().stream().limit(2).toList();
-        Plan now = after(mill, new PlaceRoomSet(set, to, false));
+        Plan now = after(mill, new PlaceRoomSet(placed(set, to), false));
         assertEquals(List.of(), PlanValidator.problems(now));
         untouched(mill.units(), now.units());
         untouched(mill.devices(), now.devices());
@@ -322,17 +322,25 @@ class CommandsTest {
         units.values().forEach(u -> assertTrue(to.contains(u.place().room())));
         assertEquals(mill.rooms(), now.rooms());
         assertThrows(Command.Refused.class, () -> RoomSet.of(lodge, "moon", "x"));
-        assertThrows(Command.Refused.class, () -> new PlaceRoomSet(set, List.of("moon"), false).on(mill));
+        assertThrows(Command.Refused.class, () -> new PlaceRoomSet(placed(set, List.of("moon")), false).on(mill));
+    }
+
+    private static Map<String, Plan> placed(Plan set, List<String> rooms) {
+        Map<String, Plan> all = new TreeMap<>();
+        rooms.forEach(room -> all.put(room, set));
+        return all;
     }
 
     @Test
     void theBuiltInTemplatesStandInEveryRoomWithOrWithoutRadiosOfTheirOwn() {
         for (Plan plan : DEMOS) {
             List<String> rooms = plan.rooms().keySet().stream().limit(3).toList();
+            RoomSet.suggested(plan)
+                    .forEach((room, set) -> assertTrue(RoomSet.builtIn(plan).containsKey(set), room));
             RoomSet.builtIn(plan).forEach((name, set) -> {
                 assertEquals(List.of(), PlanValidator.problems(set), name);
                 for (boolean own : List.of(true, false)) {
-                    Plan now = after(plan, new PlaceRoomSet(set, rooms, own));
+                    Plan now = after(plan, new PlaceRoomSet(placed(set, rooms), own));
                     assertEquals(List.of(), PlanValidator.problems(now), name);
                     Map<String, Device> devices = others(now.devices(), plan.devices());
                     assertEquals(rooms.size() * set.devices().size(), devices.size(), name);

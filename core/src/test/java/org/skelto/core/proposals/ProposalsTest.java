@@ -8,6 +8,7 @@ import static org.junit.jupiter.api.Assertions.assertTrue;
 
 import java.util.ArrayList;
 import java.util.List;
+import java.util.Map;
 import java.util.Random;
 import java.util.Set;
 import java.util.TreeMap;
@@ -168,8 +169,9 @@ class ProposalsTest {
             Plan bare = NameAssigner.assign(RandomEdits.emptied(house));
             network(bare);
             Plan set = RoomSet.builtIn(bare).get("Living room");
-            List<String> rooms = bare.rooms().keySet().stream().limit(3).toList();
-            network(applied(bare, new PlaceRoomSet(set, rooms, true).on(bare).edits()));
+            Map<String, Plan> placed = new TreeMap<>();
+            bare.rooms().keySet().stream().limit(3).forEach(room -> placed.put(room, set));
+            network(applied(bare, new PlaceRoomSet(placed, true).on(bare).edits()));
         }
     }
 

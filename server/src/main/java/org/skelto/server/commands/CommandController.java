@@ -1,6 +1,8 @@
 package org.skelto.server.commands;
 
 import java.util.List;
+import java.util.Map;
+import java.util.TreeMap;
 import java.util.function.Supplier;
 import org.skelto.core.commands.AddDevice;
 import org.skelto.core.commands.AddDevices;
@@ -15,6 +17,7 @@ import org.skelto.core.commands.NetworkLike;
 import org.skelto.core.commands.PlaceRoomSet;
 import org.skelto.core.commands.Remove;
 import org.skelto.core.commands.RemoveCorner;
+import org.skelto.core.plan.Plan;
 import org.skelto.core.plan.equipment.DeviceKind;
 import org.skelto.core.plan.equipment.UnitKind;
 import org.skelto.core.plan.validation.Problem;
@@ -30,18 +33,29 @@ import org.springframework.web.bind.annotation.RestController;
 @RestController
 @RequestMapping("/api/plans/{id}/commands")
 class CommandController {
-    private final RoomSets sets;
+    private static final int MOST_PLACED = 100;
 
-    CommandController(RoomSets sets) {
-        this.sets = sets;
+    private final RoomSets rooms;
+
+    CommandController(RoomSets rooms) {
+        this.rooms = rooms;
     }
 
-    /** A template by its id, the rooms it is placed in, and whether devices come with radios of their own. */
-    public record Placed(String set, List<String> rooms, boolean own) {}
+    /** A template by its id, and the room that it is placed in. */
+    public record SetPlacing(String set, String room) {}
+
+    /** Templates placed in rooms, and whether their devices come with radios of their own. */
+    public record SetPlacings(List<SetPlacing> placings, boolean own) {}
 
     @PostMapping("/place-room-set")
-    Command.Proposal placeRoomSet(OpenPlan open, @RequestBody Placed asked) {
-        return answer(open, new PlaceRoomSet(sets.of(asked.set(), open.plan()), asked.rooms(), asked.own()));
+    Command.Proposal placeRoomSet(OpenPlan open, @RequestBody SetPlacings asked) {
+        if (asked.placings() == null
+                || asked.placings().stream().anyMatch(p -> p == null || p.room() == null || p.set() == null)) {
+            throw missing("/placings", "room and template for each");
+        }
+        Map<String, Plan> sets = new TreeMap<>();
+        asked.placings().stream().limit(MOST_PLACED).forEach(p -> sets.put(p.room(), rooms.of(p.set(), open.plan())));
+        return answer(open, new PlaceRoomSet(sets, asked.own()));
     }
 
     /** What is missing of router, hub and access points, placed and linked. */
@@ -53,7 +67,7 @@ class CommandController {
     @PostMapping("/add-device")
     Command.Proposal addDevice(OpenPlan open, @RequestBody AddDevice asked) {
         if (asked.kind() == null) {
-            throw missing("/kind", DeviceKind.values().length + " kinds");
+            throw missing("/kind", "it is one of " + DeviceKind.values().length + " kinds");
         }
         return answer(open, asked);
     }
@@ -61,7 +75,7 @@ class CommandController {
     @PostMapping("/add-unit")
     Command.Proposal addUnit(OpenPlan open, @RequestBody AddUnit asked) {
         if (asked.kind() == null) {
-            throw missing("/kind", UnitKind.values().length + " kinds");
+            throw missing("/kind", "it is one of " + UnitKind.values().length + " kinds");
         }
         return answer(open, asked);
     }
@@ -121,7 +135,6 @@ class CommandController {
 
     private static Refusal missing(String field, String what) {
         return Refusal.invalid(
-                "This cannot be done. Nothing was changed.",
-                List.of(new Problem(field, "is missing: it is one of " + what)));
+                "This cannot be done. Nothing was changed.", List.of(new Problem(field, "is missing: " + what)));
     }
 }

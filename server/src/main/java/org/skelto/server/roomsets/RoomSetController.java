@@ -1,6 +1,5 @@
 package org.skelto.server.roomsets;
 
-import java.util.List;
 import java.util.UUID;
 import org.skelto.server.requests.OpenPlan;
 import org.springframework.http.HttpStatus;
@@ -25,7 +24,7 @@ class RoomSetController {
     public record Kept(String room, String name) {}
 
     @GetMapping("/api/plans/{id}/room-sets")
-    List<RoomSets.RoomTemplate> all(OpenPlan open) {
+    RoomSets.Templates all(OpenPlan open) {
         return sets.all(open.plan());
     }
 

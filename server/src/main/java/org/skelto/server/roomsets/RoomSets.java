@@ -46,15 +46,22 @@ public class RoomSets {
      */
     public record RoomTemplate(String id, String name, boolean own, String things) {}
 
+    /** Templates, and the id of the one that suits each room in which nothing stands yet, by the room's id. */
+    public record Templates(List<RoomTemplate> templates, Map<String, String> suggested) {}
+
     /** All templates for a plan: the person's own first. */
     @Transactional(readOnly = true)
-    public List<RoomTemplate> all(Plan like) {
+    public Templates all(Plan like) {
         List<RoomTemplate> all = new ArrayList<>();
         repository
                 .findAllByOrderByNameAscCreatedAtAsc()
-                .forEach(s -> all.add(new RoomTemplate(s.id.toString(), s.name, true, things(plans.stored(s.document)))));
-        RoomSet.builtIn(like).forEach((name, set) -> all.add(new RoomTemplate(BUILT_IN + name, name, false, things(set))));
-        return all;
+                .forEach(s ->
+                        all.add(new RoomTemplate(s.id.toString(), s.name, true, things(plans.stored(s.document)))));
+        RoomSet.builtIn(like)
+                .forEach((name, set) -> all.add(new RoomTemplate(BUILT_IN + name, name, false, things(set))));
+        Map<String, String> suggested = new TreeMap<>(RoomSet.suggested(like));
+        suggested.replaceAll((room, name) -> BUILT_IN + name);
+        return new Templates(all, suggested);
     }
 
     /** A template by its id, or refused. */
@@ -96,8 +103,7 @@ public class RoomSets {
         try {
             set = plans.checked(RoomSet.of(plan, room, name.strip()));
         } catch (Command.Refused e) {
-            throw Refusal.invalid(
-                    "The template was not kept.", List.of(new Problem("/" + e.field(), e.getMessage())));
+            throw Refusal.invalid("The template was not kept.", List.of(new Problem("/" + e.field(), e.getMessage())));
         }
         RoomSetEntity made = repository.save(new RoomSetEntity(
                 who,
@@ -118,7 +124,10 @@ public class RoomSets {
     /** What is in a set: "2 lamps, blind, thermometer". */
     private static String things(Plan set) {
         Map<String, Integer> kinds = new TreeMap<>();
-        set.devices().values().stream().map(Device::kind).map(Wording::of).forEach(k -> kinds.merge(k, 1, Integer::sum));
+        set.devices().values().stream()
+                .map(Device::kind)
+                .map(Wording::of)
+                .forEach(k -> kinds.merge(k, 1, Integer::sum));
         long boards =
                 set.units().values().stream().filter(u -> !u.kind().alone()).count();
         List<String> words = kinds.entrySet().stream()
