@@ -13,6 +13,11 @@ const entries = computed(() =>
     summary: (bench.shown?.stages ?? []).find((s) => stageId(s.stage) === id),
   })),
 );
+/** A stage on paper, as a file that any reader prints. */
+const sheet = (stage: string, paper: string, landscape = false) =>
+  `/api/plans/${bench.id}/sheets/${stage}?${[`paper=${paper}`, landscape && "landscape=true", bench.outageQuery]
+    .filter(Boolean)
+    .join("&")}`;
 /** Whether a check or what it looks at could not be worked out: then no snag does not mean clear. */
 const unchecked = computed(() => (bench.shown?.failures ?? []).length > 0);
 </script>
@@ -42,6 +47,12 @@ const unchecked = computed(() => (bench.shown?.failures ?? []).length > 0);
         <p v-for="line in s.summary.done" :key="line">{{ line }}</p>
         <p class="next">{{ s.summary.next }}</p>
       </div>
+      <p v-if="s.id === stage" class="print">
+        Print this sheet:
+        <a :href="sheet(stage, 'A4')" target="_blank">A4</a>,
+        <a :href="sheet(stage, 'letter')" target="_blank">Letter</a>,
+        <a :href="sheet(stage, 'A4', true)" target="_blank">A4 across</a>
+      </p>
     </div>
   </nav>
 </template>
@@ -92,6 +103,11 @@ const unchecked = computed(() => (bench.shown?.failures ?? []).length > 0);
 .done {
   padding: 0 14px 10px 12px;
   font-size: 13px;
+}
+.print {
+  padding: 0 14px 10px 12px;
+  font-size: 12px;
+  color: var(--ink2);
 }
 .next {
   color: var(--ink2);

@@ -176,6 +176,7 @@ const unchecked = computed(() => (bench.shown?.failures ?? []).length > 0);
         </button>
       </template>
       <button type="button" class="plain" @click="saveCsv">CSV</button>
+      <a class="plain" :href="`/api/plans/${bench.id}/sheets/snags`" target="_blank">Print</a>
       <button v-if="accepted" type="button" class="plain" @click="showAccepted = !showAccepted">
         {{ showAccepted ? "hide" : "show" }} {{ accepted }} accepted
       </button>

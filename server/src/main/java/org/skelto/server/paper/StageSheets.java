@@ -1,0 +1,437 @@
+package org.skelto.server.paper;
+
+import java.time.LocalDate;
+import java.util.ArrayList;
+import java.util.Comparator;
+import java.util.List;
+import java.util.Locale;
+import java.util.Map;
+import java.util.stream.Collectors;
+import org.skelto.core.assessment.Assessment;
+import org.skelto.core.assessment.PlanOverview;
+import org.skelto.core.build.CableLine;
+import org.skelto.core.build.PartsList;
+import org.skelto.core.facts.Facts;
+import org.skelto.core.house.Outage;
+import org.skelto.core.house.State;
+import org.skelto.core.links.LinkReport;
+import org.skelto.core.longrange.LongRange;
+import org.skelto.core.plan.Caution;
+import org.skelto.core.plan.Plan;
+import org.skelto.core.plan.Wording;
+import org.skelto.core.plan.equipment.Device;
+import org.skelto.core.plan.equipment.Unit;
+import org.skelto.core.plan.power.PowerSource;
+import org.skelto.core.plan.site.Place;
+import org.skelto.core.plan.site.Room;
+import org.skelto.core.power.PowerNode;
+import org.skelto.core.snags.Checks;
+import org.skelto.core.snags.Severity;
+import org.skelto.core.snags.Snag;
+import org.skelto.server.paper.PaperSheet.Section;
+import org.skelto.server.paper.PaperSheet.Table;
+
+/** What each stage puts on paper. */
+final class StageSheets {
+    private final Facts facts;
+    private final Plan plan;
+    private final Assessment now;
+    private final PaperSize size;
+    private final boolean landscape;
+    private final int scale;
+
+    StageSheets(Facts facts, Outage outage, PaperSize size, boolean landscape) {
+        this.facts = facts;
+        this.plan = facts.plan();
+        this.now = Assessment.of(facts, outage);
+        this.size = size;
+        this.landscape = landscape;
+        this.scale = FloorPicture.scale(plan, now, size, landscape);
+    }
+
+    /** Which sheets there are: a stage each, and the list of snags. */
+    enum Kind {
+        OVERVIEW,
+        SITE,
+        DEVICES,
+        CONTROLLERS,
+        LINKS,
+        LONG_RANGE,
+        NAMES,
+        OUTAGES,
+        BUILD,
+        SNAGS
+    }
+
+    PaperSheet of(Kind kind) {
+        return switch (kind) {
+            case OVERVIEW -> sheet("Overview", null, overview());
+            case SITE -> sheet("Site", scaled(), site());
+            case DEVICES -> sheet("Devices", scaled(), devices());
+            case CONTROLLERS -> sheet("Controllers", scaled(), controllers());
+            case LINKS -> sheet("Links", null, List.of(links()));
+            case LONG_RANGE -> sheet("Long range", null, longRange());
+            case NAMES -> sheet("Names", null, names());
+            case OUTAGES -> sheet("Outages", null, outages());
+            case BUILD -> sheet("Build", null, build());
+            case SNAGS -> sheet("Snags", null, snags());
+        };
+    }
+
+    private String scaled() {
+        return "1:" + scale;
+    }
+
+    /** With the cautions that the plan asks for. */
+    private PaperSheet sheet(String title, String scale, List<Section> sections) {
+        List<String> cautions = new ArrayList<>();
+        boolean mains = plan.devices().values().stream().anyMatch(d -> d.kind().mains())
+                || plan.units().values().stream().anyMatch(u -> u.power().source() == PowerSource.MAINS);
+        if (mains) {
+            cautions.add(Caution.MAINS.text());
+        }
+        if (plan.devices().values().stream().anyMatch(Device::exitRoute)) {
+            cautions.add(Caution.EXIT.text());
+        }
+        if (plan.devices().values().stream().anyMatch(Device::guards)) {
+            cautions.add(Caution.LIFE_SAFETY.text());
+        }
+        return new PaperSheet(title, scale, sections, cautions);
+    }
+
+    private List<Section> overview() {
+        PlanOverview o = PlanOverview.of(facts, LocalDate.now());
+        Table stages = new Table("Where the work stands", "Stage^", "Snags#", "There is", "Next");
+        o.stages()
+                .forEach(s -> stages.row(
+                        words(s.stage()),
+                        s.snags() > 0 ? s.snags() : s.judged() ? "clear" : "nothing yet",
+                        String.join(", ", s.done()),
+                        s.next()));
+        Table worst = new Table("Worst snags", "How bad^", "Snag", "Figures", "What it leads to");
+        o.worst().forEach(s -> worst.row(words(s.severity()), s.title(), s.figures(), s.consequence()));
+        Table out = new Table("What still works", "Without", "Holds#", "Reduced#", "By hand#", "Lost#", "Unsafe#");
+        o.outages()
+                .forEach(l -> out.row(
+                        l.name(),
+                        l.counts().get(State.HOLDS),
+                        l.counts().get(State.REDUCED),
+                        l.counts().get(State.BY_HAND),
+                        l.counts().get(State.LOST),
+                        l.counts().get(State.UNSAFE)));
+        List<String> money = new ArrayList<>();
+        if (o.money() != null) {
+            money.add("Parts to buy: " + figure(o.money().total(), 2) + " "
+                    + o.money().currency()
+                    + (o.money().budget() == null
+                            ? ""
+                            : " of a budget of " + figure(o.money().budget(), 2))
+                    + (o.money().unchosen() == 0
+                            ? "."
+                            : ", without " + o.money().unchosen() + " parts not chosen or not priced."));
+            money.add(
+                    o.money().firstOrder() == null
+                            ? "No day on which something has to be ordered."
+                            : "First order by " + o.money().firstOrder() + ".");
+        }
+        return List.of(stages.section(), worst.section(), out.section(), PaperSheet.text("Money and dates", money));
+    }
+
+    private List<Section> site() {
+        List<Section> all = new ArrayList<>(floors(false, false));
+        Table rooms = new Table("Rooms", "Room", "Floor", "Use^", "Area, m²#", "Width, m#", "Depth, m#", "Walls");
+        plan.rooms().values().stream()
+                .sorted(byName())
+                .forEach(r -> rooms.row(
+                        r.name(),
+                        plan.floors().get(r.floor()).name(),
+                        Wording.words(r.use()),
+                        figure(r.areaM2(), 1),
+                        figure(r.bounds().widthM(), 2),
+                        figure(r.bounds().depthM(), 2),
+                        r.walls().stream()
+                                .distinct()
+                                .map(w -> plan.construction(w).name())
+                                .collect(Collectors.joining(", "))));
+        all.add(rooms.section());
+        return all;
+    }
+
+    private static Comparator<Room> byName() {
+        return Comparator.comparing(Room::name);
+    }
+
+    private List<Section> floors(boolean devices, boolean units) {
+        List<Section> all = new ArrayList<>();
+        plan.floors().entrySet().stream()
+                .sorted(Comparator.comparing(e -> -e.getValue().baseM()))
+                .forEach(e -> {
+                    FloorPicture.Drawn drawn = new FloorPicture(plan, now, e.getKey()).drawn(scale, devices, units);
+                    if (drawn == null) {
+                        return;
+                    }
+                    all.add(PaperSheet.drawing(
+                            plan.buildings().get(e.getValue().building()).name() + ", "
+                                    + e.getValue().name(),
+                            drawn.svg()));
+                    if (!drawn.numbered().isEmpty()) {
+                        Table table = new Table(null, "No.#", "Thing", "Kind^", "Room", "Height, m#");
+                        drawn.numbered().forEach(n -> numbered(table, n));
+                        all.add(table.section());
+                    }
+                });
+        return all;
+    }
+
+    private void numbered(Table table, Map.Entry<String, String> n) {
+        String id = n.getValue().substring(n.getValue().lastIndexOf('/') + 1);
+        Device d = n.getValue().startsWith("/devices/") ? plan.devices().get(id) : null;
+        Unit u = d == null ? plan.units().get(id) : null;
+        Place place = d == null
+                ? u.place()
+                : d.place() != null || d.unit() == null
+                        ? d.place()
+                        : plan.units().get(d.unit()).place();
+        table.row(
+                n.getKey(),
+                d == null ? u.name() : d.name(),
+                d == null ? Wording.of(u.kind()) : Wording.of(d.kind()),
+                room(place),
+                place == null ? null : figure(place.heightM(), 2));
+    }
+
+    private String room(Place place) {
+        return place == null || place.room() == null
+                ? null
+                : plan.rooms().get(place.room()).name();
+    }
+
+    private List<Section> devices() {
+        List<Section> all = new ArrayList<>(floors(true, false));
+        Table table = new Table(
+                "All devices",
+                "Device",
+                "Kind^",
+                "Criticality^",
+                "Controller",
+                "Channel#",
+                "By hand^",
+                "On power loss");
+        plan.devices().values().stream()
+                .sorted(Comparator.comparing(Device::name))
+                .forEach(d -> table.row(
+                        d.name(),
+                        Wording.of(d.kind()),
+                        Wording.of(d.criticality()),
+                        d.unit() == null ? null : plan.units().get(d.unit()).name(),
+                        d.channel(),
+                        Wording.words(d.hand()),
+                        Wording.words(d.rest())));
+        all.add(table.section());
+        return all;
+    }
+
+    private List<Section> controllers() {
+        List<Section> all = new ArrayList<>(floors(false, true));
+        Table units = new Table("All units", "Unit", "Kind^", "Room", "Fed by", "Address^", "Node#", "Hub", "Radios");
+        plan.units().values().stream()
+                .sorted(Comparator.comparing(Unit::name))
+                .forEach(u -> units.row(
+                        u.name(),
+                        Wording.of(u.kind()),
+                        room(u.place()),
+                        u.power().from() == null
+                                ? Wording.words(u.power().source())
+                                : plan.units().get(u.power().from()).name(),
+                        u.ipv4(),
+                        u.nodeId(),
+                        u.hub() == null ? null : plan.units().get(u.hub()).name(),
+                        u.radios().values().stream()
+                                .map(r -> Wording.of(r.medium()))
+                                .distinct()
+                                .collect(Collectors.joining(", "))));
+        all.add(units.section());
+        Table power = new Table("Power", "Box", "From", "Volts#", "Typical, W#", "Worst, W#", "Battery, h#");
+        for (PowerNode n : facts.power().values()) {
+            power.row(
+                    n.name(),
+                    n.parent() == null
+                            ? n.source()
+                            : facts.power().containsKey(n.parent())
+                                    ? facts.power().get(n.parent()).name()
+                                    : n.parent(),
+                    figure(n.volts(), 1),
+                    figure(n.takenW(), 1),
+                    figure(n.takenWorstW(), 1),
+                    n.store() == null ? null : figure(n.store().hours(), 1));
+        }
+        all.add(power.section());
+        return all;
+    }
+
+    private Section links() {
+        Table table = new Table(
+                "All links",
+                "From",
+                "To",
+                "By^",
+                "Distance, m#",
+                "Margin, dB#",
+                "Needed, dB#",
+                "Confidence#",
+                "Target#",
+                "");
+        for (LinkReport l : facts.links().values()) {
+            table.row(
+                    plan.units().get(l.from()).name(),
+                    plan.units().get(l.to()).name(),
+                    Wording.of(l.medium()),
+                    l.distanceM() == null ? null : figure(l.distanceM(), 1),
+                    l.marginDb() == null ? null : figure(l.marginDb(), 1),
+                    l.marginDb() == null ? null : figure(l.neededDb(), 1),
+                    l.chance() == null ? null : figure(Math.floor(l.chance() * 1000) / 10, 1) + " %",
+                    figure(l.target() * 100, 0) + " %",
+                    l.trouble() != null ? l.trouble() : l.meets() ? "at target" : "below target");
+        }
+        return table.section();
+    }
+
+    private List<Section> longRange() {
+        Table table = new Table(
+                "Long-range links",
+                "From",
+                "To",
+                "Apart, m#",
+                "Margin, dB#",
+                "Needed, dB#",
+                "Airtime, ms#",
+                "Against the law",
+                "");
+        for (LongRange.FarLink l : facts.longRange()) {
+            table.row(
+                    l.fromName(),
+                    l.toName(),
+                    l.apartM() == null ? null : figure(l.apartM(), 0),
+                    l.marginDb() == null ? null : figure(l.marginDb(), 1),
+                    l.neededDb() == null ? null : figure(l.neededDb(), 1),
+                    l.airtimeMs() == null ? null : figure(l.airtimeMs(), 0),
+                    String.join("; ", l.broken()),
+                    l.trouble() != null ? l.trouble() : l.meets() ? "at target" : "below target");
+        }
+        return List.of(
+                table.section(),
+                PaperSheet.text(
+                        "Radio limits are law",
+                        List.of("Frequency, power and duty cycle are limited by law: check with your regulator.")));
+    }
+
+    private List<Section> names() {
+        Table units = new Table("Addresses", "Unit", "Address^", "Hardware address^", "Node#");
+        plan.units().values().stream()
+                .filter(u -> u.ipv4() != null || u.mac() != null || u.nodeId() != null)
+                .sorted(Comparator.comparing(Unit::name))
+                .forEach(u -> units.row(u.name(), u.ipv4(), u.mac(), u.nodeId()));
+        Table topics = new Table("Topics", "Device", "Topic");
+        plan.devices().values().stream()
+                .filter(d -> d.topic() != null)
+                .sorted(Comparator.comparing(Device::topic))
+                .forEach(d -> topics.row(d.name(), d.topic()));
+        return List.of(
+                PaperSheet.text(
+                        "Network",
+                        List.of("Subnet " + plan.network().subnet() + ", handed out by itself from "
+                                + plan.network().poolFrom() + " to "
+                                + plan.network().poolTo() + ".")),
+                units.section(),
+                topics.section());
+    }
+
+    private List<Section> outages() {
+        Table table = new Table(null, "Device", "State^", "Why");
+        now.states().entrySet().stream()
+                .sorted(Comparator.comparing((Map.Entry<String, ?> e) ->
+                                -now.states().get(e.getKey()).state().ordinal())
+                        .thenComparing(e -> plan.devices().get(e.getKey()).name()))
+                .forEach(e -> table.row(
+                        plan.devices().get(e.getKey()).name(),
+                        Wording.words(e.getValue().state()),
+                        e.getValue().sentence()));
+        return List.of(PaperSheet.text("What still works", List.of(now.sentence() + ".")), table.section());
+    }
+
+    private List<Section> build() {
+        PartsList list = facts.partsList(LocalDate.now());
+        Table parts = new Table(
+                "Parts", "Part", "Supplier", "Needed#", "In the drawer#", "Buy#", "Price#", "Cost#", "Order by^");
+        list.lines()
+                .forEach(l -> parts.row(
+                        l.name(),
+                        l.supplier(),
+                        amount(l.needed(), l.metres()),
+                        amount(l.owned(), l.metres()),
+                        amount(l.buy(), l.metres()),
+                        l.price() == null ? null : figure(l.price(), 2),
+                        l.cost() == null ? null : figure(l.cost(), 2),
+                        l.orderBy()));
+        List<String> sum = new ArrayList<>();
+        sum.add("Total " + figure(list.total(), 2) + " " + list.currency()
+                + (list.budget() == null ? "." : " of a budget of " + figure(list.budget(), 2) + "."));
+        if (!list.missing().isEmpty()) {
+            sum.add("Not in it, as no part is chosen: "
+                    + list.missing().stream().map(m -> m.name()).collect(Collectors.joining(", ")) + ".");
+        }
+        Table cables = new Table("Cables", "Label^", "From", "To", "Cable", "Length, m#", "Cores#", "Drop, V#");
+        for (CableLine c : facts.cables()) {
+            cables.row(
+                    c.id(),
+                    c.fromName(),
+                    c.toName(),
+                    c.kind(),
+                    c.lengthM() == null ? null : figure(c.lengthM(), 1),
+                    c.cores().size(),
+                    c.dropV() == null ? null : figure(c.dropV(), 2));
+        }
+        return List.of(parts.section(), PaperSheet.text("Sum", sum), cables.section());
+    }
+
+    private List<Section> snags() {
+        List<Section> all = new ArrayList<>();
+        List<Snag> snags = Checks.snags(facts);
+        for (Severity severity : Severity.values()) {
+            Table table = new Table(
+                    switch (severity) {
+                        case STOP -> "Stops";
+                        case FIX -> "To fix";
+                        case LOOK -> "To look at";
+                    },
+                    "Done^",
+                    "Code^",
+                    "Stage^",
+                    "Snag",
+                    "Figures",
+                    "What it leads to");
+            snags.stream()
+                    .filter(s -> s.severity() == severity && s.accepted() == null)
+                    .forEach(s ->
+                            table.row("\u2610", s.code(), words(s.stage()), s.title(), s.figures(), s.consequence()));
+            all.add(table.section());
+        }
+        Table accepted = new Table("Accepted", "Code^", "Snag", "Why it was taken as it is");
+        snags.stream().filter(s -> s.accepted() != null).forEach(s -> accepted.row(s.code(), s.title(), s.accepted()));
+        all.add(accepted.section());
+        return all;
+    }
+
+    private static String amount(double value, boolean metres) {
+        return figure(value, metres ? 1 : 0) + (metres ? " m" : "");
+    }
+
+    private static String words(Enum<?> constant) {
+        String words = Wording.words(constant);
+        return Character.toUpperCase(words.charAt(0)) + words.substring(1);
+    }
+
+    private static String figure(double value, int places) {
+        return String.format(Locale.ROOT, "%." + places + "f", value);
+    }
+}

@@ -1,0 +1,171 @@
+package org.skelto.server.paper;
+
+import static org.junit.jupiter.api.Assertions.assertEquals;
+import static org.junit.jupiter.api.Assertions.assertFalse;
+import static org.junit.jupiter.api.Assertions.assertTrue;
+
+import java.io.IOException;
+import java.net.URI;
+import java.net.http.HttpClient;
+import java.net.http.HttpRequest;
+import java.net.http.HttpResponse;
+import java.util.Set;
+import java.util.regex.Matcher;
+import java.util.regex.Pattern;
+import org.apache.pdfbox.Loader;
+import org.apache.pdfbox.pdmodel.PDDocument;
+import org.apache.pdfbox.pdmodel.PDPage;
+import org.apache.pdfbox.pdmodel.common.PDRectangle;
+import org.apache.pdfbox.text.PDFTextStripper;
+import org.apache.pdfbox.text.TextPosition;
+import org.junit.jupiter.api.Test;
+import org.junit.jupiter.params.ParameterizedTest;
+import org.junit.jupiter.params.provider.EnumSource;
+import org.junit.jupiter.params.provider.ValueSource;
+import org.skelto.core.assessment.Assessment;
+import org.skelto.core.facts.Facts;
+import org.skelto.core.plan.Plan;
+import org.skelto.core.sample.ThornfellLodge;
+import org.skelto.core.site.WallPiece;
+import org.skelto.server.testing.OnTheMill;
+import tools.jackson.databind.JsonNode;
+
+class PaperTest extends OnTheMill {
+    private static final double MM = 72 / 25.4;
+
+    private byte[] pdf(String path) throws Exception {
+        HttpResponse<byte[]> answer = HttpClient.newHttpClient()
+                .send(
+                        HttpRequest.newBuilder(URI.create(skelto.url + plan + "/sheets/" + path))
+                                .build(),
+                        HttpResponse.BodyHandlers.ofByteArray());
+        assertEquals(
+                200, answer.statusCode(), () -> new String(answer.body(), java.nio.charset.StandardCharsets.UTF_8));
+        assertEquals(
+                "application/pdf", answer.headers().firstValue("Content-Type").orElse(""));
+        return answer.body();
+    }
+
+    /** Notes the marks that stand beyond the margins. */
+    private static final class Margins extends PDFTextStripper {
+        private final StringBuilder beyond = new StringBuilder();
+        private PDRectangle page = PDRectangle.A4;
+
+        @Override
+        protected void startPage(PDPage of) throws IOException {
+            page = of.getMediaBox();
+            super.startPage(of);
+        }
+
+        @Override
+        protected void processTextPosition(TextPosition text) {
+            double right = text.getXDirAdj() + text.getWidthDirAdj();
+            if (text.getXDirAdj() < 10 * MM || right > page.getWidth() - 10 * MM) {
+                beyond.append(text.getUnicode());
+            }
+            super.processTextPosition(text);
+        }
+    }
+
+    @ParameterizedTest
+    @EnumSource(StageSheets.Kind.class)
+    void everyStagePrintsWithItsTitleBlockAndNothingCut(StageSheets.Kind kind) throws Exception {
+        String name = kind.name().toLowerCase(java.util.Locale.ROOT).replace('_', '-');
+        try (PDDocument document = Loader.loadPDF(pdf(name))) {
+            Margins reader = new Margins();
+            String text = reader.getText(document);
+            assertEquals("", reader.beyond.toString());
+            assertTrue(text.contains("Marrowby Leat"), text);
+            assertTrue(text.contains("Estimate, not a certificate"), text);
+            assertTrue(text.contains("Page 1 of " + document.getNumberOfPages()), text);
+            assertTrue(text.contains("Mains can kill"), text);
+            PDRectangle page = document.getPage(0).getMediaBox();
+            assertEquals(210 * MM, page.getWidth(), 0.5);
+            assertEquals(297 * MM, page.getHeight(), 0.5);
+        }
+    }
+
+    @Test
+    void aTableFlowsOverPagesWithItsHeadOnEach() throws Exception {
+        JsonNode devices = http.get(plan).json().get("plan").get("devices");
+        try (PDDocument document = Loader.loadPDF(pdf("names?paper=letter&landscape=true"))) {
+            PDRectangle page = document.getPage(0).getMediaBox();
+            assertEquals(279.4 * MM, page.getWidth(), 0.5);
+            assertTrue(document.getNumberOfPages() > 1);
+            PDFTextStripper reader = new PDFTextStripper();
+            reader.setStartPage(document.getNumberOfPages());
+            reader.setEndPage(document.getNumberOfPages());
+            assertTrue(reader.getText(document).contains("Topic"), "the head stands again on the last page");
+            String all = new PDFTextStripper().getText(document).replaceAll("\\s+", " ");
+            devices.forEach(d -> assertTrue(
+                    all.contains(d.get("name").asString()), d.get("name").asString()));
+        }
+    }
+
+    /** A millimetre of the drawing is one on the paper, and a wall is as long on it as the scale in the title block says. */
+    @Test
+    void drawingsAreToTheScaleThatIsPrinted() {
+        Plan lodge = ThornfellLodge.plan();
+        Assessment assessment = Assessment.of(new Facts(lodge), Set.of());
+        for (PaperSize size : PaperSize.values()) {
+            int scale = FloorPicture.scale(lodge, assessment, size, true);
+            String svg = new FloorPicture(lodge, assessment, "ground")
+                    .drawn(scale, true, true)
+                    .svg();
+            Matcher box = Pattern.compile(
+                            "width='([0-9.]+)mm' height='([0-9.]+)mm' viewBox='[-0-9.]+ [-0-9.]+ ([0-9.]+) ([0-9.]+)'")
+                    .matcher(svg);
+            assertTrue(box.find(), svg.substring(0, 200));
+            assertEquals(Double.parseDouble(box.group(1)), Double.parseDouble(box.group(3)), 0.06);
+            assertEquals(Double.parseDouble(box.group(2)), Double.parseDouble(box.group(4)), 0.06);
+            assertTrue(Double.parseDouble(box.group(1)) <= size.innerWidthMm(true));
+            WallPiece wall = assessment.walls().stream()
+                    .filter(w -> w.floor().equals("ground"))
+                    .findFirst()
+                    .orElseThrow();
+            Matcher line = Pattern.compile("M([-0-9.]+) ([-0-9.]+)L([-0-9.]+) ([-0-9.]+)")
+                    .matcher(svg);
+            assertTrue(line.find());
+            double drawn = Math.hypot(
+                    Double.parseDouble(line.group(3)) - Double.parseDouble(line.group(1)),
+                    Double.parseDouble(line.group(4)) - Double.parseDouble(line.group(2)));
+            assertEquals(
+                    Math.hypot(wall.bxM() - wall.axM(), wall.byM() - wall.ayM()) * 1000 / scale,
+                    drawn,
+                    0.02,
+                    "1:" + scale);
+            // every device of the floor has its symbol and its number
+            long there = assessment.positions().entrySet().stream()
+                    .filter(e ->
+                            "ground".equals(e.getValue().floor()) && e.getKey().startsWith("/devices/"))
+                    .count();
+            assertTrue(svg.split("<g transform").length - 1 >= there, there + " symbols");
+        }
+    }
+
+    @ParameterizedTest
+    @ValueSource(strings = {"Ελιά & <b>Κήπος</b>", "Дом у реки", "בית על הגבעה", "منزل"})
+    void namesInOtherLettersArePrinted(String name) throws Exception {
+        String patch = "[{\"op\":\"replace\",\"path\":\"/name\",\"value\":\"" + name + "\"}]";
+        assertEquals(200, http.patch(plan, revision(), patch).status());
+        try (PDDocument document = Loader.loadPDF(pdf("overview"))) {
+            String text = new PDFTextStripper().getText(document);
+            assertFalse(text.contains("##"), text);
+            String letters = name.replaceAll("[^\\p{L}]", "");
+            String printed = text.replaceAll("[^\\p{L}]", "");
+            assertTrue(
+                    printed.contains(letters)
+                            || printed.contains(
+                                    new StringBuilder(letters).reverse().toString())
+                            || java.text.Normalizer.normalize(printed, java.text.Normalizer.Form.NFKC)
+                                    .contains(letters.substring(0, 2)),
+                    text);
+        }
+    }
+
+    @Test
+    void whatThereIsNotIsRefusedWithItsPlace() throws Exception {
+        assertEquals(422, http.get(plan + "/sheets/kitchen").status());
+        assertTrue(http.get(plan + "/sheets/site?paper=a0").text().contains("/paper"));
+    }
+}
