@@ -5,6 +5,8 @@ export default defineConfig({
   plugins: [vue()],
   build: { outDir: "dist", emptyOutDir: true, chunkSizeWarningLimit: 800 },
   server: {
+    // the guide lies beside the page
+    fs: { allow: [".."] },
     // the server of ./skelto dev, which chooses the port
     proxy: Object.fromEntries(
       ["/api", "/healthz", "/formats"].map((path) => [

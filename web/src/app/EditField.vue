@@ -26,6 +26,8 @@ const bench = useBench();
 /** What is being typed, or was typed and is not stored; a plan that changes meanwhile does not take it away. */
 const typing = ref<string | null>(null);
 const trouble = ref<string | null>(null);
+/** What the plan held when typing began: somebody else may change it meanwhile. */
+let before: unknown = null;
 let storing = false;
 /** Typed, and waiting for a server that is away. */
 let waiting = false;
@@ -42,7 +44,14 @@ async function commit(event: Event) {
   const read = props.numeric && raw !== "" ? readQuantity(raw, unitOf(props.label)) : { value: raw || null };
   if ("trouble" in read) return wrong(read.trouble);
   const value = read.value;
-  if (value === (props.value ?? null)) return reset();
+  const held = props.value ?? null;
+  if (value === held) return reset();
+  if (before !== null && before !== held) {
+    before = held;
+    return wrong(
+      "It was changed elsewhere meanwhile. Yours is kept here: press Enter to store it all the same.",
+    );
+  }
   storing = true;
   const stored = await (props.save as (value: unknown) => Promise<boolean> | void)(value);
   storing = false;
@@ -59,6 +68,7 @@ function wrong(why: string) {
   trouble.value = `${why} The plan holds ${held}; Escape brings it back.`;
 }
 function reset() {
+  before = null;
   typing.value = null;
   trouble.value = null;
   waiting = false;
@@ -70,8 +80,13 @@ function back(event: Event) {
   reset();
 }
 function typed(event: Event) {
+  if (typing.value === null) before = props.value ?? null;
   typing.value = (event.target as HTMLInputElement).value;
   refused = false;
+}
+/** Enter stores also what was told and not typed anew. */
+function again(event: Event) {
+  if (refused) void commit(event);
 }
 function left() {
   if (!storing && !waiting && trouble.value === null) typing.value = null;
@@ -100,6 +115,7 @@ watch(() => bench.selection, reset);
       @change="commit"
       @blur="left"
       @keydown.escape="back"
+      @keydown.enter="again"
     />
     <span v-if="trouble" class="bad" role="alert">{{ trouble }}</span>
   </label>

@@ -8,6 +8,7 @@ export const router = createRouter({
     { path: "/plans/:id/walk", component: () => import("../walk/WalkView.vue") },
     { path: "/plans/:id/:stage?", component: () => import("../plan/BenchView.vue") },
     { path: "/calculators/:name?", component: () => import("../calculators/CalculatorsView.vue") },
+    { path: "/guide/:chapter?", component: () => import("../guide/GuideView.vue") },
     { path: "/:rest(.*)*", redirect: "/plans" },
   ],
 });

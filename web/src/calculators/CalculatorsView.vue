@@ -3,6 +3,7 @@ import { computed, onMounted, reactive, ref, watch } from "vue";
 import { useRoute, useRouter } from "vue-router";
 import { answer, api, problemOf, type Schemas, patiently } from "../api/client";
 import { applyTheme, currentTheme } from "../app/theme";
+import CurvePlot from "../app/CurvePlot.vue";
 import { newest } from "../plan/newest";
 
 /** Calculators that need no plan; the server works them with the code that plans are judged with. */
@@ -68,6 +69,37 @@ watch(
     if (name !== before?.[0]) worked.value = null;
     values[name] ??= started(form.value);
     if (body !== "null") void asks.ask({ name, body });
+  },
+  { immediate: true },
+);
+/** The input over which the curve is drawn: the one edited last, or the first number. */
+const over = ref<string | null>(null);
+const numbers = computed(() =>
+  (form.value?.inputs ?? []).filter((i) => i.kind === "NUMBER" || i.kind === "WHOLE"),
+);
+const varied = computed(() => numbers.value.find((i) => i.name === over.value) ?? numbers.value[0]);
+/** The figure whose curve is drawn. */
+const drawnFigure = ref<string | null>(null);
+const figures = computed(() => Object.entries(form.value?.outputs ?? {}));
+const figureOf = computed(
+  () => figures.value.find(([name]) => name === drawnFigure.value) ?? figures.value[0],
+);
+const curve = ref<{ over: string; x: number[]; out: Record<string, (number | null)[]> } | null>(null);
+const curves = newest<{ name: string; over: string; body: string }>(async ({ name, over: of, body }) => {
+  const response = await patiently(`/api/calculators/${name}/curve`, {
+    method: "POST",
+    headers: { "Content-Type": "application/json" },
+    body: `{"over":${JSON.stringify(of)},"inputs":${body}}`,
+  }).catch(() => null);
+  const got = response?.ok ? await response.json() : null;
+  return () => (curve.value = got);
+}, 1);
+watch(
+  () =>
+    [form.value?.name, varied.value?.name, JSON.stringify(values[form.value?.name ?? ""] ?? null)] as const,
+  ([name, of, body], before) => {
+    if (name !== before?.[0]) curve.value = null;
+    if (name && of && body !== "null") void curves.ask({ name, over: of, body });
   },
   { immediate: true },
 );
@@ -168,6 +200,7 @@ function turn() {
                   inputmode="decimal"
                   :value="now[i.name]"
                   :aria-invalid="at(`/${i.name}`) !== null || undefined"
+                  @focus="over = i.name"
                   @input="typed(now, i, $event)"
                 />
                 <span v-if="at(`/${i.name}`)" class="bad" role="alert">{{ at(`/${i.name}`) }}</span>
@@ -185,6 +218,35 @@ function turn() {
               <p v-if="worked.extrapolated" class="bad">
                 Extrapolated: outside the range that the source states.
               </p>
+            </template>
+            <template v-if="worked && curve && varied && figureOf && curve.out[figureOf[0]]">
+              <div class="row over">
+                <label class="field"
+                  >Drawn over
+                  <select :value="varied.name" @change="over = ($event.target as HTMLSelectElement).value">
+                    <option v-for="n in numbers" :key="n.name" :value="n.name">{{ n.label }}</option>
+                  </select>
+                </label>
+                <label v-if="figures.length > 1" class="field"
+                  >Figure
+                  <select
+                    :value="figureOf[0]"
+                    @change="drawnFigure = ($event.target as HTMLSelectElement).value"
+                  >
+                    <option v-for="[name, label] in figures" :key="name" :value="name">{{ label }}</option>
+                  </select>
+                </label>
+              </div>
+              <CurvePlot
+                v-if="curve.over === varied.name"
+                :label="`${figureOf[1]} over ${varied.label}`"
+                :x="curve.x"
+                :x-label="`${varied.label}${varied.unit ? `, ${varied.unit}` : ''}`"
+                :curves="[{ name: figureOf[1], y: curve.out[figureOf[0]]! }]"
+                :y-label="figureOf[1]"
+                :now="Number(now[varied.name])"
+                :height="240"
+              />
             </template>
             <p v-else-if="trouble" class="bad">
               {{ elsewhere ? `${trouble.place} ${trouble.text}` : "One of the inputs cannot be." }}

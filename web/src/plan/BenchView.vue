@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { useMediaQuery } from "@vueuse/core";
 import Button from "primevue/button";
 import Dialog from "primevue/dialog";
 import Splitter from "primevue/splitter";
@@ -17,20 +18,23 @@ import PanelLayout from "./PanelLayout.vue";
 import { LAYOUT, LAYOUTS, layoutOf, type Layout } from "./layout";
 import StagePanel from "./StagePanel.vue";
 import StageRail from "./StageRail.vue";
-import { partOf, stageOf, STAGES } from "./stages";
+import ShortcutsCard from "./ShortcutsCard.vue";
+import { partOf, stageId, stageOf, STAGES } from "./stages";
 import CoverageBar from "../coverage/CoverageBar.vue";
 import { useCoverage } from "../coverage/store";
 import SectionDrawing from "../drawing/SectionDrawing.vue";
 import { useGo } from "./useGo";
+import { useOthers } from "./useOthers";
 import { type Clock, outageOf, outageText, useBench } from "./store";
 
 const route = useRoute();
 const router = useRouter();
 const bench = useBench();
 const coverage = useCoverage();
+useOthers();
 const problem = ref<string | null>(null);
 const drawing = ref(false);
-const dockOpen = ref(true);
+const dockOpen = ref(window.innerWidth > 820);
 const finding = ref(false);
 /** Whether the cut through the house is in view instead of a sheet. */
 const cutting = ref(false);
@@ -40,6 +44,25 @@ const layout = ref(layoutOf(localStorage.getItem(LAYOUT)));
 watch(layout, (now) => localStorage.setItem(LAYOUT, now));
 
 const stage = computed(() => stageOf(route.params.stage));
+/** On a phone or a narrow window: one column, the drawing only when it is asked for. */
+const narrow = useMediaQuery("(max-width: 820px)");
+const narrowLayout = ref<Layout>("full");
+const shownLayout = computed({
+  get: () => (narrow.value ? narrowLayout.value : layout.value),
+  set: (to: Layout) => (narrow.value ? (narrowLayout.value = to) : (layout.value = to)),
+});
+const snagsOf = (id: string) => {
+  const count = bench.shown?.stages.find((s) => stageId(s.stage) === id)?.snags;
+  return count ? ` (${count})` : "";
+};
+/** Where the first presses of Tab lead. */
+const skips = [
+  { to: "panel", words: "To the panel" },
+  { to: "drawing", words: "To the drawing" },
+  { to: "snags", words: "To the snags" },
+];
+const skip = (to: string) => document.getElementById(to)?.focus();
+const keysOpen = ref(false);
 
 /** Whether the panel takes the whole bench: what it shows has no place on the sheet. */
 const whole = computed(() => STAGES[stage.value]!.parts[partOf(stage.value, bench.part)]!.whole ?? false);
@@ -174,6 +197,14 @@ function keys(event: KeyboardEvent) {
   } else if (command && !typing && event.key.toLowerCase() === "y") {
     event.preventDefault();
     void bench.step("redo");
+  } else if (event.key === "?" && !typing && !command) {
+    keysOpen.value = true;
+  } else if (event.altKey && /^[1-9]$/.test(event.key)) {
+    const id = Object.keys(STAGES)[Number(event.key) - 1];
+    if (id) {
+      event.preventDefault();
+      go(id);
+    }
   } else if (event.key === "Escape" && !typing) {
     drawing.value = false;
   }
@@ -242,6 +273,9 @@ function toggleTheme() {
 
 <template>
   <div v-if="bench.plan && bench.shown" class="frame">
+    <nav class="skips" aria-label="Skip">
+      <a v-for="s in skips" :key="s.to" :href="`#${s.to}`" @click.prevent="skip(s.to)">{{ s.words }}</a>
+    </nav>
     <header>
       <RouterLink to="/plans" class="brand">Sk<em>e</em>lto</RouterLink>
       <h1>{{ bench.plan.name }}</h1>
@@ -254,6 +288,7 @@ function toggleTheme() {
             bench.saving === "safe" ? "safe on disk" : bench.saving === "saving" ? "saving…" : "not saved"
           }}</span
         >
+        <span v-if="bench.others" role="status" class="others">{{ bench.others }}</span>
       </span>
       <span class="right">
         <button type="button" :disabled="!bench.undoLabel" @click="bench.step('undo')">
@@ -296,10 +331,16 @@ function toggleTheme() {
         Work them out again
       </button>
     </div>
-    <div class="body" :class="{ folded: !dockOpen }">
-      <StageRail :stage="stage" @go="go" />
+    <div class="body" :class="{ folded: !dockOpen, narrow }">
+      <StageRail v-if="!narrow" :stage="stage" @go="go" />
+      <label v-else class="stages">
+        <span class="unseen">Stage</span>
+        <select :value="stage" @change="go(($event.target as HTMLSelectElement).value)">
+          <option v-for="(s, id) in STAGES" :key="id" :value="id">{{ s.name }}{{ snagsOf(id) }}</option>
+        </select>
+      </label>
       <main>
-        <template v-if="!whole">
+        <template v-if="!whole && shownLayout !== 'full'">
           <div class="tabs" role="group" aria-label="Sheets">
             <button
               v-for="f in floors"
@@ -330,17 +371,23 @@ function toggleTheme() {
           </div>
         </template>
         <Splitter
-          v-if="!whole && layout !== 'full'"
-          :key="layout"
+          v-if="!whole && shownLayout !== 'full'"
+          :key="shownLayout"
           class="split"
-          :layout="layout === 'below' ? 'vertical' : 'horizontal'"
-          :state-key="`skelto.split.${layout}`"
+          :layout="shownLayout === 'below' ? 'vertical' : 'horizontal'"
+          :state-key="`skelto.split.${shownLayout}`"
           state-storage="local"
           :gutter-size="6"
           :step="4"
           :pt="{ gutterHandle: { 'aria-label': 'Divider between drawing and panel' } }"
         >
-          <SplitterPanel :size="layout === 'below' ? 59 : 50" :min-size="15" class="half">
+          <SplitterPanel
+            id="drawing"
+            tabindex="-1"
+            :size="shownLayout === 'below' ? 59 : 50"
+            :min-size="15"
+            class="half"
+          >
             <SectionDrawing v-if="cutting" />
             <PlanDrawing
               v-else
@@ -351,23 +398,28 @@ function toggleTheme() {
             />
             <CoverageBar v-if="stage === 'links' && !cutting" />
           </SplitterPanel>
-          <SplitterPanel :size="layout === 'below' ? 41 : 50" :min-size="15" class="half">
-            <section class="panel" :aria-label="`Stage ${stage}`"><StagePanel :stage="stage" /></section>
-            <PanelLayout v-model="layout" />
+          <SplitterPanel :size="shownLayout === 'below' ? 41 : 50" :min-size="15" class="half">
+            <section id="panel" class="panel" tabindex="-1" :aria-label="`Stage ${stage}`">
+              <StagePanel :stage="stage" />
+            </section>
+            <PanelLayout v-model="shownLayout" />
           </SplitterPanel>
         </Splitter>
         <div v-else class="half full">
-          <section class="panel" :aria-label="`Stage ${stage}`"><StagePanel :stage="stage" /></section>
-          <PanelLayout v-if="!whole" v-model="layout" />
+          <section id="panel" class="panel" tabindex="-1" :aria-label="`Stage ${stage}`">
+            <StagePanel :stage="stage" />
+          </section>
+          <PanelLayout v-if="!whole" v-model="shownLayout" />
         </div>
       </main>
-      <div class="side">
+      <div id="snags" class="side" tabindex="-1">
         <button type="button" class="fold" :aria-expanded="dockOpen" @click="dockOpen = !dockOpen">
           {{ dockOpen ? "Fold away" : "Snags" }}
         </button>
         <SnagDock v-if="dockOpen" :stage="stage" @go="go" />
       </div>
     </div>
+    <ShortcutsCard v-model="keysOpen" />
     <FindBox v-model="finding" :actions="actions" />
     <Dialog :visible="bench.stale !== null" modal :closable="false" header="The plan was changed elsewhere">
       <p class="stale">
@@ -430,6 +482,10 @@ header h1 {
 .facts {
   color: #c9d1d7;
   font-size: 13px;
+}
+.others {
+  color: #f0c5a8;
+  margin-left: 8px;
 }
 .right {
   margin-left: auto;
@@ -561,6 +617,85 @@ main {
   color: var(--link);
   cursor: pointer;
   font-size: 12px;
+}
+.skips a {
+  position: absolute;
+  left: 8px;
+  top: -60px;
+  z-index: 20;
+  background: var(--sheet);
+  color: var(--link);
+  border: 2px solid var(--copper);
+  padding: 6px 12px;
+}
+.skips a:focus {
+  top: 6px;
+}
+.panel:focus-visible,
+.side:focus-visible {
+  outline-offset: -3px;
+}
+.stages select {
+  width: 100%;
+  min-height: 44px;
+  font-size: 16px;
+}
+@media (max-width: 1100px) {
+  .body {
+    grid-template-columns: 150px minmax(0, 1fr) 240px;
+  }
+  .body.folded {
+    grid-template-columns: 150px minmax(0, 1fr) 70px;
+  }
+}
+@media (max-width: 820px) {
+  .frame {
+    height: auto;
+    min-height: 100vh;
+    overflow: visible;
+  }
+  header {
+    flex-wrap: wrap;
+    white-space: normal;
+    gap: 6px 10px;
+  }
+  header .right {
+    flex-wrap: wrap;
+  }
+  .right button,
+  .calc {
+    min-height: 40px;
+  }
+  .body,
+  .body.folded {
+    display: flex;
+    flex-direction: column;
+  }
+  main {
+    border: 0;
+  }
+  .split {
+    min-height: 80vh;
+  }
+  .full .panel {
+    overflow: visible;
+  }
+  .side {
+    border-top: 1px solid var(--hair);
+    padding-top: 30px;
+  }
+  .fold {
+    min-height: 44px;
+  }
+}
+@media (max-width: 480px) {
+  .facts {
+    width: 100%;
+    order: 5;
+  }
+  kbd {
+    display: none;
+  }
 }
 .stale {
   max-width: 420px;

@@ -15,7 +15,11 @@ const entries = computed(() =>
 );
 /** A stage on paper, as a file that any reader prints. */
 const sheet = (stage: string, paper: string, landscape = false) =>
-  `/api/plans/${bench.id}/sheets/${stage}?${[`paper=${paper}`, landscape && "landscape=true", bench.outageQuery]
+  `/api/plans/${bench.id}/sheets/${stage}?${[
+    `paper=${paper}`,
+    landscape && "landscape=true",
+    bench.outageQuery,
+  ]
     .filter(Boolean)
     .join("&")}`;
 /** Whether a check or what it looks at could not be worked out: then no snag does not mean clear. */
@@ -51,7 +55,8 @@ const unchecked = computed(() => (bench.shown?.failures ?? []).length > 0);
         Print this sheet:
         <a :href="sheet(stage, 'A4')" target="_blank">A4</a>,
         <a :href="sheet(stage, 'letter')" target="_blank">Letter</a>,
-        <a :href="sheet(stage, 'A4', true)" target="_blank">A4 across</a>
+        <a :href="sheet(stage, 'A4', true)" target="_blank">A4 across</a>.
+        <RouterLink :to="`/guide/${STAGES[stage]!.guide}`">Guide</RouterLink>
       </p>
     </div>
   </nav>

@@ -58,6 +58,8 @@ interface BenchState {
   /** Edits that are not stored because the server or the database is away, in their order. */
   unsaved: Edit[];
   message: string | null;
+  /** What was taken in of somebody else's edits, in words, until the next edit of one's own. */
+  others: string | null;
   /** The last refusal, with the places it names. */
   refused: Problem | null;
   /** How often the server came back after it was away: whatever could not be asked meanwhile is asked again. */
@@ -154,6 +156,7 @@ export const useBench = defineStore("bench", {
     weighed: null,
     unsaved: [],
     message: null,
+    others: null,
     refused: null,
     backs: 0,
   }),
@@ -211,6 +214,12 @@ export const useBench = defineStore("bench", {
         this.floor = firstFloor(state.plan);
       }
     },
+    /** Takes in what somebody else stored meanwhile, and says so. */
+    async takeOthers(state: PlanState) {
+      this.take(state);
+      this.others = `Taken in from another window: ${state.undo ?? state.redo ?? "a change"}.`;
+      await this.guarded(() => this.assess());
+    },
     async assess() {
       const asked = this.outageQuery;
       const assessed = await answer(
@@ -267,6 +276,7 @@ export const useBench = defineStore("bench", {
     /** Stores what waits and then this edit; where no server answers, all of it waits on. */
     async send(edit: Edit | null): Promise<boolean> {
       const waiting = edit ? [...this.unsaved, edit] : [...this.unsaved];
+      this.others = null;
       this.saving = "saving";
       while (waiting.length) {
         try {

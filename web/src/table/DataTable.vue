@@ -193,7 +193,11 @@ const allSelected = computed(
 
 // ---------------------------------------------------------------- cells that are edited
 const storing = useStoring<T>(props.keyOf, props.nameOf);
-const editing = ref<{ key: string; column: string; text: string; typed: boolean } | null>(null);
+const editing = ref<{ key: string; column: string; text: string; typed: boolean; held: unknown } | null>(
+  null,
+);
+/** What a cell holds, to see whether somebody else changes it while it is edited. */
+const heldIn = (c: TableColumn<T>, row: T) => c.edit?.raw(row) ?? null;
 const editable = (c: TableColumn<T>, row: T) => !!c.edit && c.edit.when?.(row) !== false;
 function edit(typed?: string) {
   const row = rowAt(focus.row);
@@ -201,7 +205,13 @@ function edit(typed?: string) {
   if (!row || !c || !editable(c, row)) return false;
   const failed = storing.troubles.get(storing.place(props.keyOf(row), c.id));
   const text = typed ?? failed?.text ?? String(c.edit!.raw(row) ?? "");
-  editing.value = { key: props.keyOf(row), column: c.id, text, typed: typed !== undefined };
+  editing.value = {
+    key: props.keyOf(row),
+    column: c.id,
+    text,
+    typed: typed !== undefined,
+    held: heldIn(c, row),
+  };
   void nextTick(() => {
     const input = grid.value?.querySelector<HTMLInputElement>("input.cell");
     input?.focus();
@@ -216,8 +226,15 @@ async function commit(move: [number, number] | null) {
   const row = listed.value.find((r) => r.id === now.key)?.original.row;
   const c = column.value.get(now.column);
   if (move) void go(focus.row + move[0], focus.column + move[1]);
-  if (row && c)
-    await storing.store([{ row, column: c, text: now.text }], `${c.head} of ${props.nameOf(row)}`);
+  if (!row || !c) return;
+  const cell = { row, column: c, text: now.text };
+  if (heldIn(c, row) !== now.held && now.text !== String(heldIn(c, row) ?? "")) {
+    return storing.refuse(
+      cell,
+      "It was changed elsewhere meanwhile. Yours is kept: edit the cell again to store it.",
+    );
+  }
+  await storing.store([cell], `${c.head} of ${props.nameOf(row)}`);
 }
 async function choose(value: string) {
   const now = editing.value;

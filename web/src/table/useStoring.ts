@@ -73,6 +73,7 @@ export function useStoring<T>(keyOf: (row: T) => string, nameOf: (row: T) => str
     told,
     place,
     store,
+    refuse: wrong,
     forget: () => (troubles.clear(), (told.value = null)),
     tell: (why: string) => (told.value = why),
   };

@@ -185,6 +185,20 @@ function unfold(event: Event, kind: Kind) {
 .sentence span {
   display: block;
 }
+@media (max-width: 820px) {
+  .strip {
+    max-height: none;
+  }
+  .sentence {
+    order: -1;
+    margin: 0;
+    text-align: left;
+    width: 100%;
+  }
+  .toggle {
+    min-height: 36px;
+  }
+}
 .folded {
   display: flex;
   flex-direction: column;

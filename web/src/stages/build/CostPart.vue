@@ -2,6 +2,7 @@
 import { computed, ref } from "vue";
 import QueryTrouble from "../../app/QueryTrouble.vue";
 import { answer, api } from "../../api/client";
+import CurvePlot from "../../app/CurvePlot.vue";
 import EditField from "../../app/EditField.vue";
 import FigureButton from "../../app/FigureButton.vue";
 import { sendTable } from "../../app/upload";
@@ -220,6 +221,16 @@ async function prices(event: Event) {
           </tr>
         </tbody>
       </table>
+      <CurvePlot
+        v-if="list.steps.length > 1"
+        label="Cost by step"
+        :x="list.steps.map((_, i) => i + 1)"
+        x-label="step, in the order of the table"
+        :curves="[{ name: 'together', y: list.steps.map((s) => s.sum), steps: true }]"
+        :y-label="`together, ${list.currency}`"
+        :levels="list.budget === null ? [] : [{ name: 'budget', y: list.budget }]"
+        :height="200"
+      />
     </section>
     <section>
       <h3>Parts by shop</h3>

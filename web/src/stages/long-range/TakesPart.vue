@@ -1,6 +1,7 @@
 <script setup lang="ts">
-import { ref } from "vue";
+import { computed, ref } from "vue";
 import { answer, api, type Schemas } from "../../api/client";
+import CurvePlot from "../../app/CurvePlot.vue";
 import FigureButton from "../../app/FigureButton.vue";
 import { useQuery } from "../../app/useQuery";
 import { percent, shown } from "../../drawing/marks";
@@ -26,6 +27,23 @@ const {
       }),
     ),
 );
+const { answer: curves } = useQuery(
+  () => (far.path ? { path: far.path, medium: far.medium } : null),
+  ({ path, medium }, signal) =>
+    answer(
+      api.GET("/api/plans/{id}/long-range/paths/{path}/curves", {
+        params: { path: { id: bench.id, path }, query: { medium } },
+        signal,
+      }),
+    ),
+);
+const needed = computed(() => (curves.value ? [{ name: "needed", y: curves.value.neededDb }] : []));
+/** The spreading factor that the path's sender has now. */
+const spreadingNow = computed(() => {
+  const from = far.row?.from;
+  const unit = from ? bench.plan!.units[from] : undefined;
+  return Object.values(unit?.radios ?? {}).find((r) => r.chirp)?.chirp?.spreadingFactor ?? null;
+});
 const apply = (c: Schemas["Change"]) => bench.propose(c.edits, c.text);
 const metres = (m: number) => (m >= 1000 ? `${shown(m / 1000, 2)} km` : `${shown(m, 0)} m`);
 </script>
@@ -97,6 +115,33 @@ const metres = (m: number) => (m >= 1000 ? `${shown(m / 1000, 2)} km` : `${shown
       <p class="quiet">
         Costs are typical figures for putting changes in order. Each change is worked out alone.
       </p>
+      <div v-if="curves" class="curves">
+        <section aria-label="Margin against height">
+          <h3>Margin against antenna height</h3>
+          <CurvePlot
+            label="Margin against antenna height"
+            :x="curves.heights[0]!.heightM"
+            x-label="height above the ground, m"
+            :curves="
+              curves.heights.map((h) => ({ name: `${h.name}, now ${shown(h.nowM, 1)} m`, y: h.marginDb }))
+            "
+            y-label="margin, dB"
+            :levels="needed"
+          />
+        </section>
+        <section v-if="curves.spreading.length" aria-label="Margin against spreading factor">
+          <h3>Margin against spreading factor</h3>
+          <CurvePlot
+            label="Margin against spreading factor"
+            :x="curves.spreading.map((p) => p.spreadingFactor)"
+            x-label="spreading factor"
+            :curves="[{ name: 'margin', y: curves.spreading.map((p) => p.marginDb) }]"
+            y-label="margin, dB"
+            :now="spreadingNow"
+            :levels="needed"
+          />
+        </section>
+      </div>
       <h3>How far on this ground</h3>
       <p>
         With {{ percent(takes.reach.chance) }} it holds everywhere up to
@@ -115,6 +160,11 @@ const metres = (m: number) => (m >= 1000 ? `${shown(m / 1000, 2)} km` : `${shown
 
 <style scoped src="../panel.css"></style>
 <style scoped>
+.curves {
+  display: grid;
+  grid-template-columns: repeat(auto-fit, minmax(300px, 1fr));
+  gap: 18px;
+}
 td .soft {
   white-space: nowrap;
 }

@@ -10,6 +10,7 @@ import org.skelto.core.ground.GridPaths;
 import org.skelto.core.links.LinkReport;
 import org.skelto.core.longrange.Explorer;
 import org.skelto.core.longrange.LongRange;
+import org.skelto.core.longrange.MarginCurves;
 import org.skelto.core.longrange.PathReport;
 import org.skelto.core.longrange.Routes;
 import org.skelto.core.longrange.SharedAir;
@@ -176,6 +177,15 @@ class LongRangeController {
             throw Refusal.of(HttpStatus.CONFLICT, "The link has no budget yet: " + report.trouble());
         }
         return report;
+    }
+
+    /** The margin of the link over a path against antenna heights and spreading factor. */
+    @GetMapping("/paths/{path}/curves")
+    MarginCurves curves(OpenPlan open, @PathVariable String path, @RequestParam(required = false) Medium medium) {
+        var figures = open.figures();
+        PathReport report = report(open.plan(), figures.site(), path, medium);
+        budgeted(report.report());
+        return MarginCurves.of(open.plan(), figures.site(), kept.tables(), path, report.medium());
     }
 
     /** What would give a link over a path the margin it lacks, and how far it would reach. */
