@@ -190,6 +190,10 @@ th[scope="row"] {
   font-weight: 400;
   text-align: left;
   white-space: nowrap;
+  vertical-align: baseline;
+}
+td {
+  vertical-align: baseline;
 }
 thead th {
   white-space: normal;

@@ -75,7 +75,7 @@ final class StageProgress {
                     case LINKS ->
                         plan.units().size() > 1 && plan.links().isEmpty()
                                 ? "Choose for each unit how it reaches the next thing."
-                                : null;
+                                : plan.units().isEmpty() ? "Links follow from the units." : null;
                     case LONG_RANGE ->
                         judged(plan, stage)
                                 ? null

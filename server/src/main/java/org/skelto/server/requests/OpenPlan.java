@@ -59,7 +59,9 @@ public final class OpenPlan {
 
     /** What changes would leave behind. */
     public Consequences consequences() {
-        return new Consequences(figures(), (plan, edits) -> edited(edits));
+        return new Consequences(
+                figures(),
+                (plan, edits) -> plans.previewed(new PlanState(state.id(), state.revision(), plan, null, null), edits));
     }
 
     /** Proposals under their law. */
