@@ -53,7 +53,9 @@ public record NetworkLike(@Nullable String room) implements Command {
             now = served(now, edits, floor);
         }
         return new Proposal(
-                edits.isEmpty() ? "nothing was missing" : "network of " + edits.size() + " units",
+                edits.isEmpty()
+                        ? "nothing was missing"
+                        : "network of " + edits.size() + (edits.size() == 1 ? " unit" : " units"),
                 edits,
                 edits.isEmpty() ? List.of("Router, hub and access points are there already.") : List.of());
     }
