@@ -11,6 +11,7 @@ import org.skelto.core.plan.Edit;
 import org.skelto.core.plan.Plan;
 import org.skelto.core.plan.equipment.Unit;
 import org.skelto.core.plan.equipment.UnitKind;
+import org.skelto.core.plan.power.PowerSource;
 import org.skelto.core.plan.radio.Medium;
 import org.skelto.core.plan.site.Bounds;
 import org.skelto.core.plan.site.Corner;
@@ -20,7 +21,8 @@ import org.skelto.core.plan.site.RoomUse;
 
 /**
  * What is missing of a usual network: a router where the line comes in, a hub beside it, and access points so that each floor
- * has one for every {@value #AREA_M2} m² of its rooms. What the plan has already stays and counts.
+ * has one for every {@value #AREA_M2} m² of its rooms; where devices on batteries wait for a radio, a gateway of an 802.15.4 mesh
+ * too. What the plan has already stays and counts.
  *
  * @param room where the line comes in, or null for a hall, else the largest room of the lowest floor that people live on
  */
@@ -49,13 +51,22 @@ public record NetworkLike(@Nullable String room) implements Command {
         if (AddUnit.hub(now) == null) {
             now = put(now, edits, new AddUnit(UnitKind.HUB, entry, null, beside(entry, of, APART_M), null));
         }
+        boolean waiting = now.units().values().stream()
+                .anyMatch(u -> u.kind() == UnitKind.SELF_CONTAINED
+                        && u.power().source() == PowerSource.BATTERY
+                        && u.radios().isEmpty());
+        if (waiting && now.units().values().stream().noneMatch(u -> u.is(UnitKind.GATEWAY))) {
+            now = put(
+                    now,
+                    edits,
+                    new AddUnit(UnitKind.GATEWAY, entry, null, beside(entry, of, 2 * APART_M), Medium.MESH_802154));
+        }
         for (String floor : now.floors().keySet()) {
             now = served(now, edits, floor);
         }
+        int made = now.units().size() - plan.units().size();
         return new Proposal(
-                edits.isEmpty()
-                        ? "nothing was missing"
-                        : "network of " + edits.size() + (edits.size() == 1 ? " unit" : " units"),
+                edits.isEmpty() ? "nothing was missing" : "network of " + made + (made == 1 ? " unit" : " units"),
                 edits,
                 edits.isEmpty() ? List.of("Router, hub and access points are there already.") : List.of());
     }
