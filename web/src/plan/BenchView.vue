@@ -273,9 +273,9 @@ function toggleTheme() {
 
 <template>
   <div v-if="bench.plan && bench.shown" class="frame">
-    <nav class="skips" aria-label="Skip">
+    <div class="skips">
       <a v-for="s in skips" :key="s.to" :href="`#${s.to}`" @click.prevent="skip(s.to)">{{ s.words }}</a>
-    </nav>
+    </div>
     <header>
       <RouterLink to="/plans" class="brand">Sk<em>e</em>lto</RouterLink>
       <h1>{{ bench.plan.name }}</h1>

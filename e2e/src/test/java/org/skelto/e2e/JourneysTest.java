@@ -260,6 +260,14 @@ class JourneysTest {
     void aStaleEditInASecondWindowIsOfferedAgain() {
         String id = newPlan("Two windows");
         openPlan(id, "site");
+        // it does not hear of the other's edit before its own
+        page.route("**/api/plans/" + id, route -> {
+            if (route.request().headers().containsKey("if-none-match")) {
+                route.fulfill(new com.microsoft.playwright.Route.FulfillOptions().setStatus(304));
+            } else {
+                route.resume();
+            }
+        });
         Page other = page.context().newPage();
         other.navigate(skelto.url + "/plans/" + id + "/site");
         other.getByLabel("Type a room").fill("one 4x4 @ 0,0 brick");
