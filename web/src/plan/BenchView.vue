@@ -1,5 +1,4 @@
 <script setup lang="ts">
-import { useMediaQuery } from "@vueuse/core";
 import Button from "primevue/button";
 import Dialog from "primevue/dialog";
 import Splitter from "primevue/splitter";
@@ -7,6 +6,7 @@ import SplitterPanel from "primevue/splitterpanel";
 import { computed, onBeforeUnmount, onMounted, ref, watch } from "vue";
 import { useRoute, useRouter } from "vue-router";
 import PlanDrawing from "../drawing/PlanDrawing.vue";
+import { useNarrow } from "../app/useNarrow";
 import { applyTheme, currentTheme } from "../app/theme";
 import { forgetBack, whenBack } from "../app/whenBack";
 import { Problem, type Medium } from "../api/client";
@@ -45,7 +45,7 @@ watch(layout, (now) => localStorage.setItem(LAYOUT, now));
 
 const stage = computed(() => stageOf(route.params.stage));
 /** On a phone or a narrow window: one column, the drawing only when it is asked for. */
-const narrow = useMediaQuery("(max-width: 820px)");
+const narrow = useNarrow();
 const narrowLayout = ref<Layout>("full");
 const shownLayout = computed({
   get: () => (narrow.value ? narrowLayout.value : layout.value),
@@ -292,14 +292,16 @@ function toggleTheme() {
       </span>
       <span class="right">
         <button type="button" :disabled="!bench.undoLabel" @click="bench.step('undo')">
-          Undo<span v-if="bench.undoLabel">: {{ bench.undoLabel }}</span>
+          Undo<span v-if="bench.undoLabel && !narrow">: {{ bench.undoLabel }}</span>
         </button>
-        <button type="button" :disabled="!bench.redoLabel" @click="bench.step('redo')">
+        <button v-if="!narrow" type="button" :disabled="!bench.redoLabel" @click="bench.step('redo')">
           Redo<span v-if="bench.redoLabel">: {{ bench.redoLabel }}</span>
         </button>
-        <RouterLink to="/calculators" class="calc">Calculators</RouterLink>
+        <RouterLink v-if="!narrow" to="/calculators" class="calc">Calculators</RouterLink>
         <button type="button" class="find" @click="finding = true">Find anything <kbd>Ctrl K</kbd></button>
-        <button type="button" @click="toggleTheme">{{ theme === "dark" ? "Light" : "Dark" }}</button>
+        <button v-if="!narrow" type="button" @click="toggleTheme">
+          {{ theme === "dark" ? "Light" : "Dark" }}
+        </button>
       </span>
     </header>
     <WithoutStrip />

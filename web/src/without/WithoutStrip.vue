@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { useNarrow } from "../app/useNarrow";
 import Popover from "primevue/popover";
 import { computed, ref } from "vue";
 import type { Schemas } from "../api/client";
@@ -75,6 +76,9 @@ const words = computed(() => {
   };
 });
 
+/** On a phone the toggles show when they are wanted. */
+const narrow = useNarrow();
+const shown = ref(false);
 function toggle(id: string) {
   const now = bench.without;
   void bench.suppose(now.includes(id) ? now.filter((other) => other !== id) : [...now, id]);
@@ -88,8 +92,11 @@ function unfold(event: Event, kind: Kind) {
 
 <template>
   <section class="strip" aria-label="Without: supposes an outage, switches nothing">
-    <b title="Supposes an outage; switches nothing">Without:</b>
-    <template v-for="({ kind, items, group }, index) in kinds" :key="kind">
+    <b v-if="!narrow" title="Supposes an outage; switches nothing">Without:</b>
+    <button v-else type="button" class="toggle supposing" :aria-expanded="shown" @click="shown = !shown">
+      {{ shown ? "Fold away" : "Suppose something gone" }}
+    </button>
+    <template v-for="({ kind, items, group }, index) in shown || !narrow ? kinds : []" :key="kind">
       <span v-if="index && kinds[index - 1]!.group !== group" class="rule" aria-hidden="true" />
       <button
         v-if="items.length === 1"
@@ -157,6 +164,9 @@ function unfold(event: Event, kind: Kind) {
   overflow: hidden;
   text-overflow: ellipsis;
 }
+.toggle.supposing {
+  max-width: none;
+}
 .toggle.out {
   background: var(--ink);
   color: var(--sheet);
@@ -196,7 +206,7 @@ function unfold(event: Event, kind: Kind) {
     width: 100%;
   }
   .toggle {
-    min-height: 36px;
+    min-height: 40px;
   }
 }
 .folded {

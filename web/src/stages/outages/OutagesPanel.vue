@@ -6,6 +6,7 @@ import { JOB_WORDS, STATE_WORDS, words } from "../../drawing/marks";
 import { freeId, pointer, thingOf } from "../../plan/pointers";
 import WaysPart from "./WaysPart.vue";
 import OutageClock from "./OutageClock.vue";
+import { useNarrow } from "../../app/useNarrow";
 import EditField from "../../app/EditField.vue";
 import { text } from "../../app/typed";
 import { useBench } from "../../plan/store";
@@ -14,6 +15,7 @@ import DataTable from "../../table/DataTable.vue";
 import { is } from "../../plan/units";
 
 const bench = useBench();
+const narrow = useNarrow();
 const plan = computed(() => bench.plan!);
 const ORDER: State[] = ["UNSAFE", "LOST", "BY_HAND", "REDUCED", "HOLDS"];
 const filter = ref<State | "">("");
@@ -113,6 +115,16 @@ const columns: TableColumn<Row>[] = [
     <OutageClock />
     <WaysPart v-if="chosen" :device="chosen.id" :name="chosen.name" :state="chosen.state" />
     <p v-if="rows.length === 0" class="quiet">No device is in that state.</p>
+    <ul v-else-if="narrow" class="states" aria-label="States of devices">
+      <li v-for="r in rows" :key="r.id">
+        <svg class="mark" viewBox="-7 -7 14 14" aria-hidden="true"><StateMark :state="r.state" /></svg>
+        <button type="button" class="plain" @click="bench.select(pointer('devices', r.id))">
+          {{ r.device!.name }}
+        </button>
+        <b>{{ STATE_WORDS[r.state] }}</b>
+        <span class="quiet">{{ r.sentence }}</span>
+      </li>
+    </ul>
     <DataTable
       v-else
       id="states"
@@ -222,6 +234,32 @@ const columns: TableColumn<Row>[] = [
 
 <style scoped src="../panel.css"></style>
 <style scoped>
+.states {
+  list-style: none;
+  margin: 0;
+  padding: 0;
+}
+.states li {
+  display: flex;
+  flex-wrap: wrap;
+  gap: 2px 8px;
+  align-items: baseline;
+  min-height: 44px;
+  padding: 6px 0;
+  border-bottom: 1px solid var(--hair);
+}
+.states .plain {
+  min-height: 32px;
+}
+.states .quiet {
+  width: 100%;
+  padding-left: 22px;
+}
+.states .mark {
+  width: 14px;
+  height: 14px;
+  align-self: center;
+}
 /* the switch of where the panel is stands in the corner */
 .marks {
   padding-right: 96px;
