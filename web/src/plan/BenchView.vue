@@ -335,12 +335,11 @@ function toggleTheme() {
     </div>
     <div class="body" :class="{ folded: !dockOpen, narrow }">
       <StageRail v-if="!narrow" :stage="stage" @go="go" />
-      <label v-else class="stages">
-        <span class="unseen">Stage</span>
-        <select :value="stage" @change="go(($event.target as HTMLSelectElement).value)">
+      <div v-else class="stages">
+        <select :value="stage" aria-label="Stage" @change="go(($event.target as HTMLSelectElement).value)">
           <option v-for="(s, id) in STAGES" :key="id" :value="id">{{ s.name }}{{ snagsOf(id) }}</option>
         </select>
-      </label>
+      </div>
       <main>
         <template v-if="!whole && shownLayout !== 'full'">
           <div class="tabs" role="group" aria-label="Sheets">

@@ -1,5 +1,6 @@
 <script setup lang="ts">
 import { computed } from "vue";
+import OneLine from "./OneLine.vue";
 import QueryTrouble from "../../app/QueryTrouble.vue";
 import { answer, api, type Schemas } from "../../api/client";
 import FigureButton from "../../app/FigureButton.vue";
@@ -70,6 +71,13 @@ const unit = (id: string) => bench.plan!.units[id]?.name ?? id;
     <p v-if="report && !nodes.length" class="quiet">
       No unit yet. Add controllers and a supply at Units; choose their parts, and their currents add up here.
     </p>
+    <OneLine
+      v-if="nodes.length"
+      :groups="groups"
+      :selection="bench.selection"
+      :path-of="path"
+      @select="(to: string) => bench.select(to)"
+    />
     <table v-if="nodes.length" class="tree">
       <caption class="unseen">
         Supplies and what they feed

@@ -1,8 +1,11 @@
 <script setup lang="ts">
-import { computed, reactive } from "vue";
-import type { Medium, Schemas } from "../../api/client";
+import { computed, reactive, ref } from "vue";
+import { answer, api, type Medium, type Schemas } from "../../api/client";
+import CurvePlot from "../../app/CurvePlot.vue";
 import EditField from "../../app/EditField.vue";
 import FigureButton from "../../app/FigureButton.vue";
+import { text } from "../../app/typed";
+import { useQuery } from "../../app/useQuery";
 import { useCoverage } from "../../coverage/store";
 import { percent, shown, words } from "../../drawing/marks";
 import { firstChoice, placeChosen } from "../../drawing/moves";
@@ -35,6 +38,28 @@ const figure = (r: Schemas["RoomCover"]) => ({
   extrapolated: false,
 });
 
+/** The room along which the level is drawn: the one selected, or the first of the sheet. */
+const along = ref<string | null>(null);
+const lengthwise = computed(() => {
+  const thing = thingOf(bench.selection);
+  const selected = thing?.[0] === "rooms" ? thing[1] : null;
+  const wish = along.value ?? selected;
+  return rows.value.some((r) => r.room === wish) ? wish : (rows.value[0]?.room ?? null);
+});
+const { answer: level } = useQuery(
+  () =>
+    coverage.medium && lengthwise.value
+      ? { medium: coverage.medium, room: lengthwise.value, outage: bench.outageQuery }
+      : null,
+  ({ medium, room: where, outage }, signal) =>
+    answer(
+      api.GET("/api/plans/{id}/coverage/{medium}/along/{room}", {
+        params: { path: { id: bench.id, medium, room: where } },
+        querySerializer: () => outage,
+        signal,
+      }),
+    ),
+);
 const demands = computed(() => Object.entries(plan.value.demands));
 const chosen = computed(() => {
   const thing = thingOf(bench.selection);
@@ -104,6 +129,29 @@ const remove = (id: string) =>
         </tr>
       </tbody>
     </table>
+    <section v-if="level && lengthwise" aria-labelledby="level-along">
+      <div class="row">
+        <h3 id="level-along" class="grow">Level along {{ room(lengthwise) }}</h3>
+        <label class="field">
+          Along
+          <select :value="lengthwise" @change="along = text($event)">
+            <option v-for="r in rows" :key="r.room" :value="r.room">{{ room(r.room) }}</option>
+          </select>
+        </label>
+      </div>
+      <CurvePlot
+        :label="`Level along ${room(lengthwise)}`"
+        :x="level.alongM"
+        x-label="from the west or south end, m"
+        :curves="[{ name: 'best', y: level.dbm }]"
+        y-label="level, dBm"
+        :levels="[
+          { name: 'wanted', y: level.wantedDbm },
+          { name: 'needed', y: level.neededDbm },
+        ]"
+        :height="190"
+      />
+    </section>
     <h3>Places to work from</h3>
     <p v-if="!demands.length" class="quiet">
       Where must a phone or handset work: in bed, at the gate, on the drive? Each place is judged like a link.

@@ -40,7 +40,7 @@ class FirstMinutesTest extends Journey {
         act(() -> page.getByRole(AriaRole.DIALOG).getByLabel("Name").fill("Four rooms"));
         act(() -> button("Make the plan").click());
         act(() -> button("Lists, pictures, files").click());
-        act(() -> page.getByLabel(Pattern.compile("^Rooms of"))
+        act(() -> page.getByLabel(Pattern.compile("Rooms of .*a line each"))
                 .fill("hall 4x1.6\nliving room 5x4\nbedroom 4x3.5\nbathroom 2.4x2"));
         act(() -> button("Lay them out").click());
         assertThat(page.locator(".roomnames")).containsText("bathroom");
@@ -118,6 +118,7 @@ class FirstMinutesTest extends Journey {
         page.keyboard().type("X");
         other.getByLabel("This floor").fill("Theirs");
         other.keyboard().press("Tab");
+        assertThat(other.getByText("edit 3, safe on disk")).isVisible();
         settled(3);
         mine.press("Tab");
         assertThat(panel().getByRole(AriaRole.ALERT)).containsText("changed elsewhere meanwhile");
@@ -141,7 +142,7 @@ class FirstMinutesTest extends Journey {
         page.keyboard().press("Alt+8");
         assertThat(page.getByLabel("Stage outages")).isVisible();
         page.keyboard().press("Control+k");
-        page.keyboard().type("price");
+        page.keyboard().type("budget");
         page.keyboard().press("Enter");
         assertThat(page.getByLabel("Stage build")).isVisible();
         assertThat(page.getByRole(AriaRole.BUTTON, new Page.GetByRoleOptions().setName("Parts and cost")))
@@ -190,7 +191,7 @@ class FirstMinutesTest extends Journey {
     void templatesAreKeptAndPlacedInAnotherPlan() {
         view("devices?part=templates");
         Locator keep = page.locator("form").last();
-        keep.getByLabel(Pattern.compile("^Keep as a template")).selectOption("hall");
+        keep.getByLabel(Pattern.compile("Keep as a template what")).selectOption("hall");
         keep.getByLabel("Called").fill("my hall");
         button("Keep template").click();
         assertThat(panel()).containsText("my hall is kept");

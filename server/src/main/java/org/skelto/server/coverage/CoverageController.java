@@ -4,10 +4,12 @@ import java.util.List;
 import org.skelto.core.assessment.Assessment;
 import org.skelto.core.coverage.CoverageScenario;
 import org.skelto.core.coverage.FloorCoverage;
+import org.skelto.core.coverage.LevelAlong;
 import org.skelto.core.coverage.Probe;
 import org.skelto.core.house.Outage;
 import org.skelto.core.plan.Plan;
 import org.skelto.core.plan.radio.Medium;
+import org.skelto.core.plan.site.Room;
 import org.skelto.core.plan.validation.Problem;
 import org.skelto.core.site.SiteModel;
 import org.skelto.server.figures.KeptFigures;
@@ -90,6 +92,18 @@ class CoverageController {
         }
         var figures = open.figures();
         return Probe.at(figures.site(), kept.tables(), medium, floor, xM, yM, Assessment.unreached(figures, outage));
+    }
+
+    /** What arrives along the long axis of a room. */
+    @GetMapping("/{medium}/along/{room}")
+    LevelAlong along(OpenPlan open, @PathVariable Medium medium, @PathVariable String room, Outage outage) {
+        Room of = open.plan().rooms().get(room);
+        if (of == null) {
+            throw Refusal.of(HttpStatus.NOT_FOUND, "There is no such room in the plan.");
+        }
+        check(open.plan(), medium, of.floor());
+        var figures = open.figures();
+        return LevelAlong.of(figures.site(), kept.tables(), medium, room, Assessment.unreached(figures, outage));
     }
 
     private FloorCoverage.Mapped mapped(
