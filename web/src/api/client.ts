@@ -53,6 +53,8 @@ export class Problem extends Error {
     message: string,
     /** The places that are at fault, as pointers into the document. */
     readonly places: { pointer: string; message: string }[] = [],
+    /** What happened, without the places. */
+    readonly detail = message,
   ) {
     super(message);
   }
@@ -66,13 +68,24 @@ interface ProblemBody {
 /** The words of a problem document: what happened, and the first places it names. */
 export function problemOf(status: number, body: unknown): Problem {
   const problem = (typeof body === "object" && body !== null ? body : {}) as ProblemBody;
-  const places = (problem.errors ?? [])
-    .slice(0, 4)
-    .map((e) => `${e.pointer || "the document"} ${e.message}`)
-    .join("; ");
-  const more = (problem.errors?.length ?? 0) > 4 ? ` and ${(problem.errors?.length ?? 0) - 4} more` : "";
   const detail = problem.detail ?? `The server answered ${status}.`;
-  return new Problem(status, places ? `${detail} ${places}${more}.` : detail, problem.errors ?? []);
+  const places = problem.errors ?? [];
+  return new Problem(
+    status,
+    told(detail, places, (p) => p || "the document"),
+    places,
+    detail,
+  );
+}
+
+/** A refusal in words, with the first places that it names. */
+export function told(detail: string, places: Problem["places"], words: (pointer: string) => string): string {
+  const named = places
+    .slice(0, 4)
+    .map((e) => `${words(e.pointer)} ${e.message}`)
+    .join("; ");
+  const more = places.length > 4 ? ` and ${places.length - 4} more` : "";
+  return named ? `${detail} ${named}${more}.` : detail;
 }
 
 /** Whether the server answers, and its database too. */

@@ -43,3 +43,21 @@ export function nameAt(plan: Plan, path: string): string {
   const map = plan[thing[0] as keyof Plan] as unknown as Record<string, { name?: string } | undefined>;
   return map?.[thing[1]]?.name ?? thing[1];
 }
+
+/** A place of the plan in words: "board, power circuit" rather than "/units/board/power/circuit". */
+export function placeWords(plan: Plan, path: string): string {
+  const [map, id, ...rest] = partsOf(path);
+  const plain = (part: string) => part.replace(/([a-z])([A-Z])/g, "$1 $2").toLowerCase();
+  if (map === undefined) return "the plan";
+  const things = plan[map as keyof Plan] as unknown;
+  const name =
+    id !== undefined && typeof things === "object" && things !== null && !Array.isArray(things)
+      ? (things as Record<string, { name?: string } | undefined>)[id]?.name
+      : undefined;
+  if (name === undefined)
+    return [map, id, ...rest]
+      .filter((p) => p !== undefined)
+      .map(plain)
+      .join(" ");
+  return rest.length ? `${name}, ${rest.map(plain).join(" ")}` : name;
+}

@@ -4,6 +4,7 @@ import {
   answer,
   api,
   Problem,
+  told,
   type Assessment,
   type Catalog,
   type Construction,
@@ -15,7 +16,7 @@ import {
 import { whenBack } from "../app/whenBack";
 import { placeOf } from "../drawing/moves";
 import { newest } from "./newest";
-import { thingOf } from "./pointers";
+import { placeWords, thingOf } from "./pointers";
 
 interface Edit {
   ops: Op[];
@@ -313,7 +314,13 @@ export const useBench = defineStore("bench", {
     },
     /** Tells what went wrong; true when the server or its database is away. */
     failed(e: unknown, edit?: Edit): boolean {
-      const problem = e instanceof Problem ? e : new Problem(0, String(e));
+      const given = e instanceof Problem ? e : new Problem(0, String(e));
+      const plan = this.plan;
+      // by the names of things rather than by their ids
+      const words = (path: string) => (plan ? placeWords(plan, path) : path);
+      const problem = given.places.length
+        ? new Problem(given.status, told(given.detail, given.places, words), given.places, given.detail)
+        : given;
       const away = problem.status === 0 || problem.status >= 500;
       this.saving = away ? "failed" : "safe";
       if (away) whenBack(back);

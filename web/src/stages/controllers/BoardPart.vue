@@ -128,7 +128,7 @@ const KIND = {
         <select :value="unit.boards?.main ?? ''" @change="setMain">
           <option value="">not chosen yet</option>
           <option v-for="p in mains" :key="p.id" :value="p.id">
-            {{ p.name }}{{ p.pins.length ? ` (${pinsOf(p)} free)` : "" }}
+            {{ p.name }}{{ p.pins.length ? `: ${pinsOf(p)} inputs and outputs` : "" }}
           </option>
           <option v-if="unit.boards && !parts.byId.has(unit.boards.main)" :value="unit.boards.main">
             {{ unit.boards.main }}, not in the catalogue
@@ -155,7 +155,7 @@ const KIND = {
             :value="p.id"
             :disabled="p.kind === 'POWER_LINE'"
           >
-            {{ p.name }}{{ p.pins.length ? ` (${pinsOf(p)} free)` : "" }}
+            {{ p.name }}{{ p.pins.length ? `: ${pinsOf(p)} inputs and outputs` : "" }}
           </option>
         </select>
       </label>

@@ -9,10 +9,12 @@ import { text } from "../../app/typed";
 import { lasting, shown } from "../../drawing/marks";
 import { pointer } from "../../plan/pointers";
 import { useBench } from "../../plan/store";
+import { useGo } from "../../plan/useGo";
 import { putUnit } from "./far";
 
 /** Where the energy of a unit on a battery goes, month by month with a panel, and what other radios would take. */
 const bench = useBench();
+const go = useGo();
 const { answer: all, trouble: unanswered } = usePlanQuery((id, signal) =>
   answer(api.GET("/api/plans/{id}/long-range/energy", { params: { path: { id } }, signal })),
 );
@@ -65,7 +67,9 @@ const SUN = {
   <QueryTrouble :trouble="unanswered" />
   <div class="panel-body">
     <p v-if="all && !list.length" class="quiet">
-      No unit on a battery has a duty yet. Say at Controllers what feeds it and how it spends its time.
+      No unit on a battery has a duty yet. Open a unit at
+      <button type="button" class="plain" @click="go('controllers')">Controllers</button> and say what feeds
+      it and how it spends its time.
     </p>
     <template v-if="energy && unit && duty">
       <div class="row">

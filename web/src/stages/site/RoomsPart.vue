@@ -174,21 +174,21 @@ function removeFloor() {
       <div v-if="current" class="row">
         <button type="button" class="soft" @click="addWell">Add a stairwell in the slab of this floor</button>
       </div>
-      <form class="row" @submit.prevent="addFloor">
-        <label class="field"
-          >New floor<input v-model="fresh.name" required maxlength="120" placeholder="bin loft"
-        /></label>
-        <label v-if="Object.keys(plan.buildings).length > 1" class="field">
-          In
-          <select v-model="fresh.building">
-            <option value="">{{ Object.values(plan.buildings)[0]?.name }}</option>
-            <option v-for="(b, id) in plan.buildings" :key="id" :value="id">{{ b.name }}</option>
-          </select>
-        </label>
-        <button type="submit" class="soft">Add floor</button>
-      </form>
     </template>
     <Surroundings v-else />
+    <form class="row" @submit.prevent="addFloor">
+      <label class="field"
+        >New floor<input v-model="fresh.name" required maxlength="120" placeholder="bin loft"
+      /></label>
+      <label v-if="Object.keys(plan.buildings).length > 1" class="field">
+        In
+        <select v-model="fresh.building">
+          <option value="">{{ Object.values(plan.buildings)[0]?.name }}</option>
+          <option v-for="(b, id) in plan.buildings" :key="id" :value="id">{{ b.name }}</option>
+        </select>
+      </label>
+      <button type="submit" class="soft">Add floor</button>
+    </form>
   </div>
 </template>
 

@@ -142,7 +142,7 @@ class FirstMinutesTest extends Journey {
         page.keyboard().press("Alt+8");
         assertThat(page.getByLabel("Stage outages")).isVisible();
         page.keyboard().press("Control+k");
-        page.keyboard().type("budget");
+        page.keyboard().type("shopping");
         page.keyboard().press("Enter");
         assertThat(page.getByLabel("Stage build")).isVisible();
         assertThat(page.getByRole(AriaRole.BUTTON, new Page.GetByRoleOptions().setName("Parts and cost")))

@@ -24,6 +24,8 @@ class Screenshots {
         String id = new Http(skelto).get("/api/plans").json().get(0).get("id").asString();
         Map<String, String> views = Map.ofEntries(
                 Map.entry("plans", ""),
+                Map.entry("overview", "/overview"),
+                Map.entry("templates", "/devices?floor=meal-floor&part=templates"),
                 Map.entry("site", "/site?floor=meal-floor&select=/rooms/scullery"),
                 Map.entry("power", "/controllers?part=power"),
                 Map.entry("cost", "/build"),

@@ -133,6 +133,11 @@ final class Copies {
                 .channel(alongside ? device.channel() : null)
                 .wiring(alongside ? device.wiring() : null)
                 .wallControls(controls)
+                .works(
+                        device.works() == null
+                                ? null
+                                : device.works()
+                                        .withSupply(mapped(device.works().supply(), copies)))
                 .topic(null));
     }
 }

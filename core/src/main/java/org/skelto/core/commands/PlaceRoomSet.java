@@ -71,6 +71,12 @@ public record PlaceRoomSet(Map<String, Plan> sets, boolean own) implements Comma
                     SET + id,
                     device.with(d -> d.place(here(device.place()))
                             .unit(prefixed(device.unit()))
+                            .works(
+                                    device.works() == null
+                                            ? null
+                                            : device.works()
+                                                    .withSupply(prefixed(
+                                                            device.works().supply())))
                             .circuit(device.circuit() == null ? null : circuit)
                             .wallControls(controls)));
         });

@@ -91,6 +91,12 @@ public final class RoomSet {
                 .wiring(alongside ? device.wiring() : null)
                 .circuit(device.circuit() == null ? null : CIRCUIT)
                 .wallControls(controls)
+                .works(
+                        device.works() == null
+                                        || units.contains(
+                                                String.valueOf(device.works().supply()))
+                                ? device.works()
+                                : device.works().withSupply(null))
                 .heardIn(Collections.emptySortedSet())
                 .topic(null));
     }

@@ -324,6 +324,18 @@ class CommandsTest {
         devices.values().forEach(d -> assertTrue(d.unit() == null || units.containsKey(d.unit())));
         units.values().forEach(u -> assertTrue(to.contains(u.place().room())));
         assertEquals(mill.rooms(), now.rooms());
+        // whatever stands in a room can be kept, whatever it names outside of it
+        for (Plan plan : DEMOS) {
+            plan.rooms().keySet().stream()
+                    .filter(room -> plan.devices().values().stream().anyMatch(d -> Asked.in(d.place(), room)))
+                    .limit(20)
+                    .forEach(room -> {
+                        Plan kept = RoomSet.of(plan, room, "kept");
+                        assertEquals(List.of(), PlanValidator.problems(kept), plan.name() + " " + room);
+                        Plan with = after(mill, new PlaceRoomSet(placed(kept, List.of(to.get(0))), false));
+                        assertEquals(List.of(), PlanValidator.problems(with), plan.name() + " " + room);
+                    });
+        }
         assertThrows(Command.Refused.class, () -> RoomSet.of(lodge, "moon", "x"));
         assertThrows(Command.Refused.class, () -> new PlaceRoomSet(placed(set, List.of("moon")), false).on(mill));
     }

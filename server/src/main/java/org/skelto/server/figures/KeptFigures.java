@@ -89,7 +89,12 @@ public class KeptFigures {
      */
     public Facts supposing(UUID id, long revision, Plan now, Plan other) {
         Facts facts = of(id, revision, now);
-        return facts.after(other, List.of(), facts.parts());
+        // readings stay while what they were taken with is there
+        List<Reading> readings = facts.readings().stream()
+                .filter(r ->
+                        other.floors().containsKey(r.floor()) && other.units().containsKey(r.unit()))
+                .toList();
+        return facts.after(other, readings, facts.parts());
     }
 
     private Facts following(UUID id, Kept before, Plan plan, List<Reading> readings, Catalogue parts) {

@@ -38,6 +38,20 @@ class ReadingApiTest {
         return http.get(plan + "/readings").json().size();
     }
 
+    /** What is judged while something is dragged is judged with the readings too. */
+    @Test
+    void aDragKeepsTheSnagsThatReadingsTell() {
+        http.post(plan + "/readings/restore", "");
+        JsonNode stored = http.get(plan + "/assessment").json().at("/assessment/snags");
+        Answer dragged = http.postAs(
+                plan + "/preview",
+                "[{\"op\":\"replace\",\"path\":\"/name\",\"value\":\"Walked on\"}]",
+                "application/json-patch+json");
+        assertEquals(200, dragged.status(), dragged.text());
+        assertEquals(stored, dragged.json().at("/assessment/snags"));
+        assertTrue(stored.valueStream().anyMatch(s -> s.toString().contains("reading")), "a snag that readings tell");
+    }
+
     @Test
     void takesInAPastedTableWithNamesAndSemicolons() {
         Answer taken = http.postAs(
