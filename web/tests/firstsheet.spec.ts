@@ -8,6 +8,7 @@ import type { Catalog, PlanState, Schemas } from "../src/api/client";
 import CurvePlot from "../src/app/CurvePlot.vue";
 import EditField from "../src/app/EditField.vue";
 import SmallHouse from "../src/drawing/SmallHouse.vue";
+import { proposal } from "../src/plan/commands";
 import FindBox from "../src/plan/FindBox.vue";
 import StageRail from "../src/plan/StageRail.vue";
 import { partOf, stageName, stageOf, STAGES } from "../src/plan/stages";
@@ -256,6 +257,29 @@ describe("templates", () => {
     await flushPromises();
     expect(wrapper.find("[role=alert]").text()).toContain("404");
     expect((keep.find("input").element as HTMLInputElement).value).toBe("mine");
+  });
+});
+
+describe("a command", () => {
+  it("is worked out on the plan with the edits that are still under way", async () => {
+    const store = opened();
+    let stored = () => {};
+    const order: string[] = [];
+    vi.spyOn(store, "send").mockImplementation(
+      () =>
+        new Promise((done) => {
+          stored = () => (order.push("stored"), done(true));
+        }),
+    );
+    server({ "POST /commands/network-like": { label: "network", edits: [], notes: [] } });
+    void store.edit([], "slow");
+    await flushPromises();
+    const asked = proposal("network-like", { room: null }).then(() => order.push("asked"));
+    await flushPromises();
+    expect(order).toEqual([]);
+    stored();
+    await asked;
+    expect(order).toEqual(["stored", "asked"]);
   });
 });
 

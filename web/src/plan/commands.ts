@@ -16,8 +16,9 @@ interface Commands {
 }
 export type Proposal = Schemas["Proposal"];
 
-/** The edits of a command on the plan as it is; nothing is stored. */
-export function proposal<K extends keyof Commands>(name: K, body: Commands[K]): Promise<Proposal> {
+/** The edits of a command on the plan as it is, with the edits that are still under way; nothing is stored. */
+export async function proposal<K extends keyof Commands>(name: K, body: Commands[K]): Promise<Proposal> {
+  await useBench().stored();
   const path = `/api/plans/{id}/commands/${name}` as "/api/plans/{id}/commands/remove";
   return answer(
     api.POST(path, { params: { path: { id: useBench().id } }, body: body as Schemas["Remove"] }),

@@ -241,6 +241,10 @@ export const useBench = defineStore("bench", {
       this.supposed++;
       await this.guarded(() => this.assess());
     },
+    /** Waits for the edits under way: what is worked out next is worked out on the plan with them. */
+    async stored(): Promise<void> {
+      await queue;
+    },
     /** Stores an edit; edits wait for one another, so that each is for the newest revision. */
     edit(ops: Op[], label: string): Promise<boolean> {
       const made = queue.then(() => this.send({ ops, label }));
@@ -262,6 +266,7 @@ export const useBench = defineStore("bench", {
       await this.guarded(async () => {
         const params = { path: { id: this.id } };
         const body = { edits: edits as Schemas["Edit"][] };
+        await this.stored();
         found = await answer(api.POST("/api/plans/{id}/weighed", { params, body }));
       });
       if (found === null) return false;

@@ -83,6 +83,7 @@ async function fixAll(group: Folded) {
   await bench.guarded(async () => {
     const keys = group.snags.filter((s) => s.accepted === null && s.fixes.length).map((s) => s.key);
     const params = { path: { id: bench.id } };
+    await bench.stored();
     const found = await answer(api.POST("/api/plans/{id}/fix-proposal", { params, body: { keys } }));
     await carryOut(found, `${group.code}: ${found.label}`);
   });

@@ -93,6 +93,7 @@ watch(
 async function assign() {
   await bench.guarded(async () => {
     const params = { path: { id: bench.id }, query: { unit: props.id } };
+    await bench.stored();
     const proposal = await answer(api.POST("/api/plans/{id}/terminal-proposal", { params }));
     if (proposal.edits.length) await bench.edit(proposal.edits as Op[], proposal.label);
     else bench.message = "Everything is where it fits best already.";

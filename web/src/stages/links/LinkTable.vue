@@ -135,6 +135,7 @@ const unlinked = computed(() =>
 async function chooseForAll() {
   trouble.value = null;
   await bench.guarded(async () => {
+    await bench.stored();
     const proposal = await answer(
       api.POST("/api/plans/{id}/link-proposal", { params: { path: { id: bench.id } } }),
     );

@@ -32,6 +32,7 @@ async function guarded(work: () => Promise<void>) {
 }
 const addList = () =>
   guarded(async () => {
+    await bench.stored();
     const found = await answer(
       api.POST("/api/plans/{id}/typed-rooms", {
         params: { path: { id: bench.id } },

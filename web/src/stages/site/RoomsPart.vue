@@ -32,6 +32,7 @@ async function addTyped() {
   if (!bench.floor) return;
   const text = typed.value;
   try {
+    await bench.stored();
     const proposal = await answer(
       api.POST("/api/plans/{id}/typed-room", {
         params: { path: { id: bench.id } },
