@@ -20,6 +20,7 @@ const holder = useTemplateRef<HTMLElement>("holder");
 const drawn = ref(false);
 let plot: import("uplot") | null = null;
 let building = 0;
+const INKS = ["--copper", "--signal", "--holds", "--ink2"];
 /** Tell curves apart without colour. */
 const DASHES = [[], [7, 4], [2, 3], [10, 3, 2, 3]];
 
@@ -32,7 +33,7 @@ async function build() {
   if (mine !== building) return;
   const css = getComputedStyle(element);
   const colour = (name: string) => css.getPropertyValue(name).trim();
-  const inks = [colour("--copper"), colour("--signal") || "#2f6f8f", colour("--holds"), colour("--ink2")];
+  const inks = INKS.map((name) => colour(name) || "#2f6f8f");
   const font = `12px ${css.fontFamily}`;
   const axis = {
     stroke: colour("--ink2"),
@@ -44,7 +45,8 @@ async function build() {
     width: Math.max(220, element.clientWidth),
     height: props.height ?? 220,
     scales: { x: { time: false } },
-    legend: { show: props.curves.length > 1 },
+    legend: { show: false },
+    pxAlign: 0,
     cursor: { drag: { x: false, y: false } },
     series: [
       { label: props.xLabel },
@@ -70,6 +72,7 @@ async function build() {
           ctx.fillStyle = colour("--ink");
           ctx.font = `${11 * window.devicePixelRatio}px ${css.fontFamily}`;
           ctx.lineWidth = window.devicePixelRatio;
+          ctx.textAlign = "left";
           ctx.setLineDash([4, 4]);
           for (const level of props.levels ?? []) {
             const y = u.valToPos(level.y, "y", true);
@@ -126,6 +129,19 @@ const figure = (value: number | null | undefined) =>
 <template>
   <figure class="curve" :aria-label="label">
     <div ref="holder" class="holder" aria-hidden="true"></div>
+    <p v-if="drawn && curves.length > 1" class="legend">
+      <span v-for="(c, i) in curves" :key="c.name">
+        <svg width="30" height="8" aria-hidden="true">
+          <path
+            d="M0 4H30"
+            :stroke="`var(${INKS[i % INKS.length]}, #2f6f8f)`"
+            stroke-width="2"
+            :stroke-dasharray="DASHES[i % DASHES.length]!.join(' ')"
+          />
+        </svg>
+        {{ c.name }}
+      </span>
+    </p>
     <details :open="!drawn">
       <summary>{{ label }} as a table</summary>
       <div class="rows">
@@ -169,7 +185,11 @@ summary {
 .number {
   text-align: right;
 }
-:deep(.u-legend) {
+.legend {
+  display: flex;
+  flex-wrap: wrap;
+  gap: 2px 16px;
   font-size: 12px;
+  margin: 0 0 4px;
 }
 </style>

@@ -36,6 +36,10 @@ export const STAGES: Record<string, StageEntry> = {
         whole: true,
         words: "start home progress history last edits money dates summary",
       }),
+      snags: part("All snags", () => import("../stages/overview/SnagTable.vue"), {
+        whole: true,
+        words: "problems errors warnings stops fixes table list",
+      }),
     },
   },
   site: {

@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { computed, ref } from "vue";
 import QueryTrouble from "../../app/QueryTrouble.vue";
-import { answer, api } from "../../api/client";
+import { answer, api, type Schemas } from "../../api/client";
 import CurvePlot from "../../app/CurvePlot.vue";
 import EditField from "../../app/EditField.vue";
 import FigureButton from "../../app/FigureButton.vue";
@@ -9,6 +9,8 @@ import { sendTable } from "../../app/upload";
 import { usePlanQuery } from "../../app/useQuery";
 import { shown } from "../../drawing/marks";
 import { useBench } from "../../plan/store";
+import type { TableColumn } from "../../table/columns";
+import DataTable from "../../table/DataTable.vue";
 import { useParts } from "../controllers/parts";
 
 /** What has to be bought, what it costs, how that compares, and what each further step unlocks. */
@@ -55,6 +57,51 @@ async function prices(event: Event) {
     await again();
   });
 }
+type Line = Schemas["BuyLine"];
+const pieces = (value: number, l: Line) => `${shown(value, 0)}${l.metres ? " m" : ""}`;
+const columns: TableColumn<Line>[] = [
+  { id: "name", head: "Part", wide: true, value: (l) => l.name },
+  { id: "supplier", head: "Shop", value: (l) => l.supplier ?? "no supplier" },
+  { id: "second", head: "Or from", hidden: true, value: (l) => l.secondSupplier ?? "" },
+  { id: "needed", head: "Needed", numeric: true, value: (l) => l.needed, shown: (l) => pieces(l.needed, l) },
+  { id: "spare", head: "Spare", numeric: true, hidden: true, value: (l) => l.spare },
+  {
+    id: "owned",
+    head: "Owned",
+    numeric: true,
+    value: (l) => l.owned,
+    shown: (l) => (l.owned ? shown(l.owned, 0) : ""),
+  },
+  {
+    id: "buy",
+    head: "Buy",
+    numeric: true,
+    value: (l) => l.buy,
+    shown: (l) => pieces(l.buy, l) + (l.pack !== null && l.pack > 1 ? ` in ${shown(l.pack, 0)}s` : ""),
+  },
+  {
+    id: "price",
+    head: "Each",
+    numeric: true,
+    value: (l) => l.price,
+    shown: (l) => (l.price === null ? "" : shown(l.price, 2)),
+  },
+  { id: "cheaper", head: "Cheaper", hidden: true, value: (l) => l.cheaper ?? "" },
+  {
+    id: "cost",
+    head: "Cost",
+    numeric: true,
+    value: (l) => l.cost,
+    shown: (l) => (l.cost === null ? "no price" : shown(l.cost, 2)),
+  },
+  { id: "order", head: "Order by", value: (l) => l.orderBy ?? "" },
+  {
+    id: "uses",
+    head: "For",
+    wide: true,
+    value: (l) => (l.metres ? `${l.uses.length} cables` : l.uses.join(", ")),
+  },
+];
 </script>
 
 <template>
@@ -237,54 +284,25 @@ async function prices(event: Event) {
       <p v-if="!list.lines.length" class="quiet">
         Nothing to buy yet. Choose boards and supplies at Controllers and parts of devices at Devices.
       </p>
-      <table v-else>
-        <caption class="unseen">
-          Parts to buy
-        </caption>
-        <thead>
-          <tr>
-            <th>Part</th>
-            <th class="number">Needed</th>
-            <th v-if="money.spareShare > 0" class="number">Spare</th>
-            <th class="number">Owned</th>
-            <th class="number">Buy</th>
-            <th class="number">Each</th>
-            <th class="number">Cost</th>
-            <th>Order by</th>
-            <th>For</th>
-          </tr>
-        </thead>
-        <tbody v-for="supplier in suppliers" :key="supplier">
-          <tr>
-            <th :colspan="money.spareShare > 0 ? 6 : 5" scope="rowgroup" class="shop">{{ supplier }}</th>
-            <th class="number shop">{{ cost(sum(supplier)) }}</th>
-            <th colspan="2" class="shop"></th>
-          </tr>
-          <tr v-for="l in of(supplier)" :key="l.part">
-            <td>
-              {{ l.name }}
-              <span v-if="l.secondSupplier" class="quiet">or {{ l.secondSupplier }}</span>
-            </td>
-            <td class="number">{{ shown(l.needed, 0) }}{{ l.metres ? " m" : "" }}</td>
-            <td v-if="money.spareShare > 0" class="number">{{ l.spare ? shown(l.spare, 0) : "" }}</td>
-            <td class="number">{{ l.owned ? shown(l.owned, 0) : "" }}</td>
-            <td class="number">
-              <b>{{ shown(l.buy, 0) }}{{ l.metres ? " m" : "" }}</b
-              ><span v-if="l.pack !== null && l.pack > 1" class="quiet"> in {{ shown(l.pack, 0) }}s</span>
-            </td>
-            <td class="number">
-              {{ l.price === null ? "" : shown(l.price, 2) }}
-              <span v-if="l.cheaper" class="quiet">{{ l.cheaper }}</span>
-            </td>
-            <td class="number">{{ l.cost === null ? "no price" : shown(l.cost, 2) }}</td>
-            <td :class="{ bad: l.late }">{{ l.orderBy ?? "" }}{{ l.late ? " passed" : "" }}</td>
-            <td class="quiet">
-              {{ l.metres ? `${l.uses.length} cables` : l.uses.slice(0, 3).join(", ")
-              }}{{ !l.metres && l.uses.length > 3 ? ` and ${l.uses.length - 3} more` : "" }}
-            </td>
-          </tr>
-        </tbody>
-      </table>
+      <template v-else>
+        <p class="quiet">
+          <template v-for="(supplier, i) in suppliers" :key="supplier"
+            >{{ i ? " · " : "" }}{{ supplier }} {{ cost(sum(supplier)) }}</template
+          >
+        </p>
+        <DataTable
+          id="parts-to-buy"
+          label="Parts to buy"
+          :rows="list.lines"
+          :key-of="(l: Line) => l.part"
+          :name-of="(l: Line) => l.name"
+          :columns="columns"
+        >
+          <template #order="{ row: l }">
+            <span :class="{ bad: l.late }">{{ l.orderBy ?? "" }}{{ l.late ? " passed" : "" }}</span>
+          </template>
+        </DataTable>
+      </template>
     </section>
   </div>
 </template>
@@ -323,13 +341,6 @@ h3 {
 }
 .together {
   min-width: 210px;
-}
-.shop {
-  position: static;
-  color: var(--ink);
-  font-weight: 600;
-  font-size: 13px;
-  padding-top: 10px;
 }
 .meter,
 .bar {

@@ -4,6 +4,8 @@ import { problemOf, patiently } from "../../api/client";
 import { sendTable } from "../../app/upload";
 import { shown, words } from "../../drawing/marks";
 import { useBench } from "../../plan/store";
+import type { TableColumn } from "../../table/columns";
+import DataTable from "../../table/DataTable.vue";
 import { pinsOf, useParts, type Part } from "./parts";
 
 /** The catalogue: what can be built in, with typical figures; lists in and out, one's own parts beside the built-in ones. */
@@ -66,6 +68,21 @@ async function changed() {
   await parts.load(true);
   await bench.guarded(() => bench.assess());
 }
+const columns: TableColumn<Part>[] = [
+  { id: "name", head: "Part", wide: true, value: (p) => p.name },
+  { id: "id", head: "Id", value: (p) => p.id },
+  { id: "kind", head: "Kind", value: (p) => words(p.kind) },
+  { id: "figures", head: "Figures", wide: true, value: (p) => figures(p) },
+  {
+    id: "price",
+    head: "Price",
+    numeric: true,
+    value: (p) => p.price,
+    shown: (p) => (p.price === null ? "" : shown(p.price, 2)),
+  },
+  { id: "days", head: "Days", numeric: true, value: (p) => p.leadDays },
+  { id: "own", head: "From", value: (p) => (p.own ? "my own" : (p.supplier ?? "")) },
+];
 </script>
 
 <template>
@@ -92,45 +109,21 @@ async function changed() {
       Generic parts with typical figures, {{ rows.length }} of {{ parts.all.length }} shown. A part of your
       own with the id of a built-in one stands in its place. Check the sheet of the part that you buy.
     </p>
-    <table>
-      <caption class="unseen">
-        Parts
-      </caption>
-      <thead>
-        <tr>
-          <th>Part</th>
-          <th>Kind</th>
-          <th>Figures</th>
-          <th class="number">Price</th>
-          <th class="number">Days</th>
-          <th>From</th>
-          <th><span class="unseen">Remove</span></th>
-        </tr>
-      </thead>
-      <tbody>
-        <tr v-for="p in rows" :key="p.id">
-          <td>
-            {{ p.name }} <span class="quiet">{{ p.id }}</span>
-          </td>
-          <td>{{ words(p.kind) }}</td>
-          <td>{{ figures(p) }}</td>
-          <td class="number">{{ p.price === null ? "" : shown(p.price, 2) }}</td>
-          <td class="number">{{ p.leadDays ?? "" }}</td>
-          <td>{{ p.own ? "my own" : p.supplier }}</td>
-          <td>
-            <button
-              v-if="p.own"
-              type="button"
-              class="plain"
-              :aria-label="`Remove ${p.name}`"
-              @click="remove(p)"
-            >
-              Remove
-            </button>
-          </td>
-        </tr>
-      </tbody>
-    </table>
+    <DataTable
+      id="catalogue"
+      label="Parts"
+      :rows="rows"
+      :key-of="(p: Part) => p.id"
+      :name-of="(p: Part) => p.name"
+      :columns="columns"
+    >
+      <template #own="{ row: p }">
+        {{ p.own ? "my own" : p.supplier }}
+        <button v-if="p.own" type="button" class="plain" :aria-label="`Remove ${p.name}`" @click="remove(p)">
+          Remove
+        </button>
+      </template>
+    </DataTable>
   </div>
 </template>
 

@@ -3,10 +3,12 @@ import { computed, reactive, ref } from "vue";
 import { answer, api, Problem, type Op, type Room } from "../../api/client";
 import EditField from "../../app/EditField.vue";
 import { text } from "../../app/typed";
-import { shown } from "../../drawing/marks";
+import { shown, words } from "../../drawing/marks";
 import { areaOf, boundsOf } from "../../drawing/outline";
 import { freeId, pointer, thingOf } from "../../plan/pointers";
 import { useBench } from "../../plan/store";
+import type { TableColumn } from "../../table/columns";
+import DataTable from "../../table/DataTable.vue";
 import RoomInspector from "./RoomInspector.vue";
 import Surroundings from "./Surroundings.vue";
 
@@ -49,6 +51,59 @@ async function addTyped() {
   }
 }
 
+interface RoomRow {
+  id: string;
+  r: Room;
+}
+const roomRows = computed<RoomRow[]>(() => rooms.value.map(([id, r]) => ({ id, r })));
+const USES = ["LIVING", "SLEEPING", "WORK", "WET", "PASSAGE", "STORE"];
+const CLUTTERS = ["EMPTY", "FURNISHED", "CROWDED"];
+const EXPOSURES = ["DRY", "DAMP", "OUTDOOR", "FREEZING"];
+const chosenOf = (
+  id: "use" | "clutter" | "exposure",
+  head: string,
+  values: string[],
+  hidden = false,
+): TableColumn<RoomRow> => ({
+  id,
+  head,
+  hidden,
+  value: (row) => words(row.r[id]),
+  edit: {
+    raw: (row) => row.r[id],
+    ops: (row, value) => [{ op: "replace", path: pointer("rooms", row.id, id), value }],
+    choices: () => values.map((v) => [v, words(v)]),
+  },
+});
+const roomColumns: TableColumn<RoomRow>[] = [
+  {
+    id: "name",
+    head: "Room",
+    wide: true,
+    value: (row) => row.r.name,
+    edit: {
+      raw: (row) => row.r.name,
+      ops: (row, value) => [{ op: "replace", path: pointer("rooms", row.id, "name"), value }],
+    },
+  },
+  { id: "size", head: "Size, m", value: (row) => sizeOf(row.r) },
+  {
+    id: "area",
+    head: "Area, m²",
+    numeric: true,
+    value: (row) => areaOf(row.r.corners),
+    shown: (row) => shown(areaOf(row.r.corners), 1),
+  },
+  {
+    id: "corner",
+    head: "South-west, m",
+    value: (row) => `${shown(boundsOf(row.r.corners).west, 2)}, ${shown(boundsOf(row.r.corners).south, 2)}`,
+  },
+  chosenOf("use", "Use", USES),
+  { id: "walls", head: "Walls", wide: true, value: (row) => wallsOf(row.r) },
+  chosenOf("clutter", "Furniture", CLUTTERS, true),
+  chosenOf("exposure", "Exposure", EXPOSURES, true),
+];
 const fresh = reactive({ name: "", building: "" });
 /** A new floor stands on the highest of its building. */
 async function addFloor() {
@@ -101,35 +156,17 @@ function removeFloor() {
 
     <template v-if="bench.floor !== 'site'">
       <RoomInspector v-if="room" :id="room[0]" :key="room[0]" :room="room[1]" />
-      <table v-if="rooms.length">
-        <caption class="unseen">
-          Rooms of this floor
-        </caption>
-        <thead>
-          <tr>
-            <th>Room</th>
-            <th class="number">South-west, m</th>
-            <th class="number">Size, m</th>
-            <th class="number">Area, m²</th>
-            <th>Walls</th>
-          </tr>
-        </thead>
-        <tbody>
-          <tr v-for="[id, r] in rooms" :key="id" :class="{ chosen: room?.[0] === id }">
-            <td>
-              <button type="button" class="plain" @click="bench.select(pointer('rooms', id))">
-                {{ r.name }}
-              </button>
-            </td>
-            <td class="number">
-              {{ shown(boundsOf(r.corners).west, 2) }}, {{ shown(boundsOf(r.corners).south, 2) }}
-            </td>
-            <td class="number">{{ sizeOf(r) }}</td>
-            <td class="number">{{ shown(areaOf(r.corners), 1) }}</td>
-            <td class="quiet">{{ wallsOf(r) }}</td>
-          </tr>
-        </tbody>
-      </table>
+      <DataTable
+        v-if="rooms.length"
+        id="rooms"
+        label="Rooms of this floor"
+        :rows="roomRows"
+        :key-of="(r: RoomRow) => r.id"
+        :name-of="(r: RoomRow) => r.r.name"
+        :columns="roomColumns"
+        :current="room?.[0]"
+        @open="(id: string) => bench.select(pointer('rooms', id))"
+      />
       <div v-if="current" :key="bench.floor!" class="row">
         <EditField label="This floor" :value="current.name" :save="(v: string) => setFloor('name', v)" />
         <EditField

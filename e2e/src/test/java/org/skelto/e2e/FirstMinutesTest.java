@@ -181,6 +181,8 @@ class FirstMinutesTest extends Journey {
                         AriaRole.HEADING,
                         new Page.GetByRoleOptions().setLevel(1).setName("Outages")))
                 .isVisible();
+        // its address can be kept and opened again
+        page.reload();
         assertThat(page.locator("main img")).isVisible();
         assertTrue((Boolean) page.evaluate("() => document.querySelector('main img').naturalWidth > 600"));
         page.locator("nav").getByText("Weekend builder").click();
@@ -197,7 +199,8 @@ class FirstMinutesTest extends Journey {
         assertThat(panel()).containsText("my hall is kept");
         page.getByLabel("Template for Scullery")
                 .selectOption(new com.microsoft.playwright.options.SelectOption().setLabel("my hall (own)"));
-        page.locator("form").first().getByText(Pattern.compile("^Place ")).click();
+        page.getByRole(AriaRole.BUTTON, new Page.GetByRoleOptions().setName(Pattern.compile("Place \\d+ template")))
+                .click();
         settled(2);
         button("Remove template my hall").click();
         assertThat(button("Remove template my hall")).hasCount(0);

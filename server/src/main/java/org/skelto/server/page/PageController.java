@@ -21,7 +21,7 @@ class PageController {
     private final SecureRandom random = new SecureRandom();
     private String page;
 
-    @GetMapping({"/", "/plans", "/plans/**", "/calculators", "/calculators/*"})
+    @GetMapping({"/", "/plans", "/plans/**", "/calculators", "/calculators/*", "/guide", "/guide/*"})
     ResponseEntity<String> page() throws IOException {
         byte[] bytes = new byte[16];
         random.nextBytes(bytes);
