@@ -4,7 +4,7 @@ import PrimeVue from "primevue/config";
 import { afterEach, beforeEach, describe, expect, it, vi } from "vitest";
 import { defineComponent, h } from "vue";
 import { createMemoryHistory, createRouter, type Router } from "vue-router";
-import type { Catalog, PlanState, Schemas } from "../src/api/client";
+import { Problem, type Catalog, type PlanState, type Schemas } from "../src/api/client";
 import CurvePlot from "../src/app/CurvePlot.vue";
 import EditField from "../src/app/EditField.vue";
 import SmallHouse from "../src/drawing/SmallHouse.vue";
@@ -14,9 +14,11 @@ import StageRail from "../src/plan/StageRail.vue";
 import { partOf, stageName, stageOf, STAGES } from "../src/plan/stages";
 import { useBench } from "../src/plan/store";
 import { useOthers } from "../src/plan/useOthers";
+import OneLine from "../src/stages/controllers/OneLine.vue";
 import NetworkLike from "../src/stages/controllers/NetworkLike.vue";
 import TemplatesPart from "../src/stages/devices/TemplatesPart.vue";
 import OverviewPanel from "../src/stages/overview/OverviewPanel.vue";
+import SnagTable from "../src/stages/overview/SnagTable.vue";
 import { smallPlan } from "./helpers";
 
 let router: Router;
@@ -374,5 +376,109 @@ describe("edits of others", () => {
     await input.trigger("keydown", { key: "Enter" });
     await flushPromises();
     expect(save).toHaveBeenCalledWith("mine");
+  });
+});
+
+describe("the supplies as a one-line diagram", () => {
+  const node = (id: string, parent: string | null, more: object = {}): Schemas["PowerNode"] =>
+    ({
+      id,
+      name: id,
+      parent,
+      source: parent ? null : "mill lights",
+      part: null,
+      volts: 12,
+      typicalA: 0.1,
+      worstA: 0.4,
+      takenW: 1,
+      takenWorstW: 5,
+      assumed: false,
+      draw: { formula: "f", inputs: {}, source: "s", extrapolated: false },
+      gives: null,
+      run: null,
+      cell: null,
+      store: null,
+      faults: [],
+      ...more,
+    }) as Schemas["PowerNode"];
+
+  it("hangs each box on what feeds it, says its figures and its faults, and selects by keys", async () => {
+    const gives = { part: "rail supply", volts: 12, worstA: 2, share: 0.8 };
+    const run = { lengthM: 14, dropShare: 0.03 };
+    const faults = [{ code: "P3", text: "overloaded", figures: "2 A of 1 A" }];
+    const groups = [
+      {
+        source: "mill lights",
+        rows: [
+          { node: node("supply", null, { gives }), depth: 0 },
+          { node: node("board", "supply", { run, faults }), depth: 1 },
+        ],
+      },
+    ];
+    const wrapper = mount(OneLine, {
+      props: { groups, selection: "/units/board", pathOf: (n: Schemas["PowerNode"]) => `/units/${n.id}` },
+    });
+    const boxes = wrapper.findAll("g[role=button]");
+    expect(boxes.map((b) => b.attributes("aria-label"))).toEqual([
+      "supply, 2.00 A at 12 V, 80 %",
+      "board, 12 V, 0.40 A at worst, P3",
+    ]);
+    expect(wrapper.text()).toContain("mill lights");
+    expect(wrapper.text()).toContain("14 m, −3 %");
+    expect(boxes[1]!.classes()).toEqual(expect.arrayContaining(["chosen", "faulty"]));
+    // the feeder's wire runs from its own box down to the one that it feeds
+    expect(wrapper.findAll("path.wire")).toHaveLength(2);
+    await boxes[0]!.trigger("keydown", { key: "Enter" });
+    expect(wrapper.emitted("select")).toEqual([["/units/supply"]]);
+  });
+});
+
+describe("refusals", () => {
+  it("name things rather than their ids", () => {
+    const store = opened();
+    store.failed(
+      new Problem(
+        422,
+        "No. /units/board/power/circuit is gone.",
+        [
+          { pointer: "/units/board/power/circuit", message: "names no circuit" },
+          { pointer: "/network/poolFrom", message: "is no address" },
+          { pointer: "", message: "is too large" },
+        ],
+        "Nothing was changed.",
+      ),
+    );
+    expect(store.message).toBe(
+      "Nothing was changed. board, power circuit names no circuit; network pool from is no address; the plan is too large.",
+    );
+    expect(store.refused!.places[0]!.pointer).toBe("/units/board/power/circuit");
+  });
+});
+
+describe("all snags in a table", () => {
+  it("stand the worst first, the accepted last, and open at their stage", async () => {
+    const store = opened();
+    const snag = (key: string, severity: "STOP" | "FIX" | "LOOK", accepted: string | null = null) => ({
+      ...overview.worst[0]!,
+      key,
+      severity,
+      title: key,
+      accepted,
+    });
+    store.assessment = {
+      snags: [snag("a look", "LOOK"), snag("taken", "STOP", "it is old"), snag("a stop", "STOP")],
+      stages: [],
+      positions: {},
+      failures: [],
+    } as never;
+    await router.push("/plans/p1/overview");
+    const wrapper = mount(SnagTable, { global: { plugins: [PrimeVue, router] } });
+    await flushPromises();
+    const titles = () => wrapper.findAll("tbody tr").map((r) => r.text().match(/a stop|a look|taken/)![0]);
+    expect(titles()).toEqual(["a stop", "a look", "taken"]);
+    wrapper.findComponent({ name: "DataTable" }).vm.$emit("open", "a stop", true);
+    await flushPromises();
+    expect(router.currentRoute.value.path).toBe("/plans/p1/devices");
+    expect(store.selection).toBe("/devices/lamp");
   });
 });

@@ -21,7 +21,8 @@ export type State = Schemas["DeviceState"]["state"];
 
 /** One operation of a JSON Patch. */
 export interface Op {
-  op: "add" | "replace" | "remove";
+  /** add, replace or remove. */
+  op: string;
   path: string;
   value?: unknown;
 }

@@ -1,4 +1,4 @@
-import { answer, api, type Op, type Schemas } from "../api/client";
+import { answer, api, type Schemas } from "../api/client";
 import { useBench } from "./store";
 
 /** What a person asks for in a word, with what each needs to know. */
@@ -13,6 +13,7 @@ interface Commands {
   "place-room-set": Schemas["SetPlacings"];
   "move-to-room": Schemas["MoveToRoom"];
   remove: Schemas["Remove"];
+  "set-power-source": Schemas["SetPowerSource"];
 }
 export type Proposal = Schemas["Proposal"];
 
@@ -28,7 +29,7 @@ export async function proposal<K extends keyof Commands>(name: K, body: Commands
 /** Makes the edits of a proposal, as one named undo, and tells what was left. */
 export async function carryOut(found: Proposal, label: string): Promise<boolean> {
   const bench = useBench();
-  const done = found.edits.length > 0 && (await bench.edit(found.edits as Op[], label));
+  const done = found.edits.length > 0 && (await bench.edit(found.edits, label));
   if (found.notes.length) bench.message = found.notes.join(" ");
   return done;
 }

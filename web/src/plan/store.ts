@@ -262,19 +262,19 @@ export const useBench = defineStore("bench", {
       return why;
     },
     /** Makes a proposed change with the fixes that go along; what would leave a stop or a fix behind is asked about first. */
-    async propose(edits: unknown[], label: string): Promise<boolean> {
+    async propose(edits: Op[], label: string): Promise<boolean> {
       this.weighed = null;
       let found: Schemas["Weighed"] | null = null;
       await this.guarded(async () => {
         const params = { path: { id: this.id } };
-        const body = { edits: edits as Schemas["Edit"][] };
+        const body = { edits: edits.map((e): Schemas["Edit"] => ({ ...e, value: e.value })) };
         await this.stored();
         found = await answer(api.POST("/api/plans/{id}/weighed", { params, body }));
       });
       if (found === null) return false;
       const { edits: ops, brings } = found as Schemas["Weighed"];
-      if (brings.length === 0) return this.edit(ops as Op[], label);
-      this.weighed = { ops: ops as Op[], label, brings };
+      if (brings.length === 0) return this.edit(ops, label);
+      this.weighed = { ops: ops, label, brings };
       return false;
     },
     /** One value of the plan changed. */

@@ -74,7 +74,7 @@ const toggle = (set: Set<string>, key: string) => (set.has(key) ? set.delete(key
 
 const fix = (snag: Snag, index: number) => {
   const chosen = snag.fixes[index]!;
-  void bench.edit(chosen.edits as Op[], `${snag.code}: ${chosen.label}`);
+  void bench.edit(chosen.edits, `${snag.code}: ${chosen.label}`);
 };
 const fixing = ref<string | null>(null);
 /** The first fix of each, one after another, as one edit; what would bring another snag is left and told. */

@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { computed, onMounted, ref, watch } from "vue";
-import { answer, api, type Op, type Schemas, type Unit } from "../../api/client";
+import { answer, api, type Schemas, type Unit } from "../../api/client";
 import EditField from "../../app/EditField.vue";
 import { freeId, pointer } from "../../plan/pointers";
 import { useBench } from "../../plan/store";
@@ -95,7 +95,7 @@ async function assign() {
     const params = { path: { id: bench.id }, query: { unit: props.id } };
     await bench.stored();
     const proposal = await answer(api.POST("/api/plans/{id}/terminal-proposal", { params }));
-    if (proposal.edits.length) await bench.edit(proposal.edits as Op[], proposal.label);
+    if (proposal.edits.length) await bench.edit(proposal.edits, proposal.label);
     else bench.message = "Everything is where it fits best already.";
   });
 }

@@ -3,6 +3,7 @@ import { computed, onMounted } from "vue";
 import type { Schemas, Unit } from "../../api/client";
 import EditField from "../../app/EditField.vue";
 import { text } from "../../app/typed";
+import { command } from "../../plan/commands";
 import { pointer } from "../../plan/pointers";
 import { useBench } from "../../plan/store";
 import { is } from "../../plan/units";
@@ -20,24 +21,8 @@ const power = computed(() => props.unit.power);
 const put = (field: string, value: unknown, what: string) =>
   bench.put(`${pointer("units", props.id)}/${field}`, value, `${what} of ${props.unit.name}`);
 
-function setSource(source: string) {
-  const circuit = source === "MAINS" ? (Object.keys(plan.value.circuits)[0] ?? null) : null;
-  const feeder = source === "ETHERNET" ? "SWITCH" : source === "SUPPLY" ? "SUPPLY" : null;
-  const from = feeder
-    ? (Object.entries(plan.value.units).find(([id, u]) => is(u, feeder) && id !== props.id)?.[0] ?? null)
-    : null;
-  const next: Power = {
-    ...power.value,
-    source: source as Power["source"],
-    circuit,
-    from,
-    part: null,
-    count: null,
-    series: null,
-    feed: null,
-  };
-  void put("power", next, "power");
-}
+const setSource = (source: string) =>
+  command("set-power-source", { unit: props.id, source: source as Power["source"] });
 const feeders = computed(() =>
   Object.entries(plan.value.units).filter(
     ([id, u]) =>

@@ -12,7 +12,6 @@ import ChoiceBox from "../../table/ChoiceBox.vue";
 import PlaceFields from "../PlaceFields.vue";
 import BoardPart from "./BoardPart.vue";
 import HearingPart from "./HearingPart.vue";
-import { attached } from "./channels";
 import PowerFields from "./PowerFields.vue";
 import { RADIO_IDS, RADIOS, type RadioMedium } from "./media";
 import RadioFields from "./RadioFields.vue";
@@ -109,9 +108,9 @@ const loose = computed<[string, string][]>(() =>
     .map(([device, d]) => [device, d.name]),
 );
 const attach = (id: string) =>
-  bench.edit(attached(plan.value, id, props.id), `attach ${plan.value.devices[id]!.name}`);
+  command("attach", { devices: [id], unit: props.id }, `attach ${plan.value.devices[id]!.name}`);
 const detach = (id: string) =>
-  bench.edit(attached(plan.value, id, null), `detach ${plan.value.devices[id]!.name}`);
+  command("attach", { devices: [id], unit: null }, `detach ${plan.value.devices[id]!.name}`);
 
 const remove = () => command("remove", { units: [props.id], devices: [] });
 </script>

@@ -1,11 +1,10 @@
 <script setup lang="ts">
 import { computed, nextTick, reactive, ref, watch } from "vue";
-import type { Device, Op } from "../../api/client";
+import type { Device } from "../../api/client";
 import EditField from "../../app/EditField.vue";
 import { text } from "../../app/typed";
 import { firstChoice, placeChosen } from "../../drawing/moves";
 import { JOB_WORDS, words } from "../../drawing/marks";
-import { attached } from "../controllers/channels";
 import { pointer, thingOf } from "../../plan/pointers";
 import { useBench } from "../../plan/store";
 import { addAndSelect, command, proposal } from "../../plan/commands";
@@ -70,7 +69,11 @@ const controllers = computed<[string, string][]>(() => [
 ]);
 const ownRadio = (d: Device) => !!d.unit && plan.value.units[d.unit]?.kind === "SELF_CONTAINED";
 const attach = (unit: string) =>
-  bench.edit(attached(plan.value, device.value![0], unit || null), `controller of ${device.value![1].name}`);
+  command(
+    "attach",
+    { devices: [device.value![0]], unit: unit || null },
+    `controller of ${device.value![1].name}`,
+  );
 type Job = NonNullable<Device["jobs"]>[number];
 const JOBS: Record<string, Job[]> = {
   LOAD: ["OPERATE"],
@@ -120,7 +123,7 @@ async function added(lines: Record<string, string>[]) {
   const found = await proposal("add-devices", {
     lines: lines.map((l) => ({ name: l.name ?? null, kind: l.kind ?? null, room: l.where ?? null })),
   });
-  return { ops: found.edits as Op[], troubles: found.notes };
+  return { ops: found.edits, troubles: found.notes };
 }
 </script>
 

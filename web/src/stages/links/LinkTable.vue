@@ -3,6 +3,7 @@ import { computed, ref, watch } from "vue";
 import { answer, api, type LinkOption, type LinkReport, type Op } from "../../api/client";
 import EditField from "../../app/EditField.vue";
 import FigureButton from "../../app/FigureButton.vue";
+import { usePlanQuery } from "../../app/useQuery";
 import { percent, shown } from "../../drawing/marks";
 import { freeId, pointer, thingOf } from "../../plan/pointers";
 import { useBench } from "../../plan/store";
@@ -90,7 +91,7 @@ async function chooseMedium(event: Event) {
     trouble.value = `Nothing in the plan receives ${mediumName(medium)} yet: put in a gateway or an access point for it.`;
     return;
   }
-  const edits = (option.edits as Op[]).map((op) =>
+  const edits = option.edits.map((op) =>
     op.path.startsWith("/links/") && op.op === "add"
       ? { ...op, value: { ...(op.value as object), why: "chosen by hand" } }
       : op,
@@ -98,20 +99,12 @@ async function chooseMedium(event: Event) {
   await bench.edit(edits, `link of ${unitName(unit.value!)} by ${mediumName(medium)}`);
 }
 /** Every unit that the other end of a link could be. */
-function ears(id: string): [string, string][] {
-  const link = plan.value.links[id]!;
-  return Object.entries(plan.value.units)
-    .filter(([other, u]) =>
-      isByHand(link.medium)
-        ? other !== link.from
-        : link.medium === "ETHERNET"
-          ? other !== link.from && (u.kind === "SWITCH" || u.kind === "ROUTER")
-          : other !== link.from &&
-            Object.values(u.radios).some((r) => r.medium === link.medium && r.receives),
-    )
-    .map(([other, u]) => [other, u.name]);
-}
-function setEar(id: string, event: Event) {
+const { answer: ends } = usePlanQuery((id, signal) =>
+  answer(api.GET("/api/plans/{id}/link-ends", { params: { path: { id } }, signal })),
+);
+const endsOf = (id: string): [string, string][] =>
+  (ends.value?.[id] ?? []).map((unit) => [unit, unitName(unit)]);
+function setEnd(id: string, event: Event) {
   const to = (event.target as HTMLSelectElement).value;
   const at = pointer("links", id);
   void bench.edit(
@@ -139,7 +132,7 @@ async function chooseForAll() {
     const proposal = await answer(
       api.POST("/api/plans/{id}/link-proposal", { params: { path: { id: bench.id } } }),
     );
-    if (proposal.edits.length) await bench.edit(proposal.edits as Op[], proposal.label);
+    if (proposal.edits.length) await bench.edit(proposal.edits, proposal.label);
     else
       trouble.value = "No link can be chosen for them yet: put in a router, access points or gateways first.";
   });
@@ -291,12 +284,12 @@ async function removeLinks(picked: LinkReport[], clear: () => void) {
           <b class="grow">
             →
             <select
-              v-if="ears(r.link).some(([id]) => id === r.to)"
+              v-if="endsOf(r.link).some(([id]) => id === r.to)"
               :aria-label="`Other end of the link of ${unitName(r.from)}`"
               :value="r.to"
-              @change="setEar(r.link, $event)"
+              @change="setEnd(r.link, $event)"
             >
-              <option v-for="[id, name] in ears(r.link)" :key="id" :value="id">{{ name }}</option>
+              <option v-for="[id, name] in endsOf(r.link)" :key="id" :value="id">{{ name }}</option>
             </select>
             <template v-else>{{ unitName(r.to) }}</template>
             <span class="quiet">

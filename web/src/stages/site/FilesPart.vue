@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { computed, ref } from "vue";
-import { answer, api, problemOf, type Op, type Schemas, patiently } from "../../api/client";
+import { answer, api, problemOf, type Schemas, patiently } from "../../api/client";
 import EditField from "../../app/EditField.vue";
 import { exportSheet } from "../../drawing/exportSheet";
 import { boundsOf } from "../../drawing/outline";
@@ -39,7 +39,7 @@ const addList = () =>
         body: { floor: bench.floor!, text: list.value },
       }),
     );
-    if (await bench.edit(found.edits as Op[], found.label)) list.value = "";
+    if (await bench.edit(found.edits, found.label)) list.value = "";
   });
 
 const fileOf = (event: Event) => (event.target as HTMLInputElement).files?.[0];
@@ -117,7 +117,7 @@ const takeGeoJson = (event: Event) =>
     const body: unknown = await response.json().catch(() => null);
     if (!response.ok) throw problemOf(response.status, body);
     const found = body as Schemas["Edits"];
-    await bench.edit(found.edits as Op[], found.label);
+    await bench.edit(found.edits, found.label);
   });
 </script>
 

@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { computed, reactive, ref } from "vue";
-import { answer, api, Problem, type Op, type Room } from "../../api/client";
+import { answer, api, Problem, type Room } from "../../api/client";
 import EditField from "../../app/EditField.vue";
 import { text } from "../../app/typed";
 import { shown, words } from "../../drawing/marks";
@@ -41,7 +41,7 @@ async function addTyped() {
         body: { floor: bench.floor, text },
       }),
     );
-    if (await bench.edit(proposal.edits as Op[], proposal.label)) {
+    if (await bench.edit(proposal.edits, proposal.label)) {
       // the next room may already be on its way into the field
       if (typed.value === text) typed.value = "";
       bench.select(proposal.edits[0]!.path);

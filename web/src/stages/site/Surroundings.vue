@@ -40,7 +40,7 @@ async function byDegrees(path: string, axis: "latitudeDeg" | "longitudeDeg", val
         body: { path, place: { ...degrees.value![path]!, [axis]: value } },
       }),
     );
-    done = await bench.edit(found.edits as Op[], found.label);
+    done = await bench.edit(found.edits, found.label);
   });
   return done;
 }

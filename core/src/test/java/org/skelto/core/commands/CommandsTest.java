@@ -23,6 +23,8 @@ import org.skelto.core.plan.equipment.Device;
 import org.skelto.core.plan.equipment.DeviceKind;
 import org.skelto.core.plan.equipment.Unit;
 import org.skelto.core.plan.equipment.UnitKind;
+import org.skelto.core.plan.power.Power;
+import org.skelto.core.plan.power.PowerSource;
 import org.skelto.core.plan.radio.Medium;
 import org.skelto.core.plan.radio.Region;
 import org.skelto.core.plan.site.Opening;
@@ -211,7 +213,7 @@ class CommandsTest {
     }
 
     @Test
-    void devicesGoOverToAnotherUnitUnconnected() {
+    void devicesGoOverToTheLowestFreeChannelsOfAnotherUnit() {
         Plan plan = DEMOS.get(0);
         String to = plan.units().entrySet().stream()
                 .filter(e -> e.getValue().kind() == UnitKind.CONTROLLER)
@@ -223,8 +225,22 @@ class CommandsTest {
         two.forEach(id -> {
             assertEquals(to, now.devices().get(id).unit());
             assertNull(now.devices().get(id).wiring());
-            assertNull(now.devices().get(id).channel());
         });
+        // no two devices share a channel, and none is beyond what the unit has
+        List<Integer> channels = now.devices().values().stream()
+                .filter(d -> to.equals(d.unit()) && d.channel() != null)
+                .map(Device::channel)
+                .toList();
+        assertEquals(channels.size(), new HashSet<>(channels).size(), channels.toString());
+        int most = now.units().get(to).channels();
+        List<String> all = List.copyOf(plan.devices().keySet());
+        Plan crowded = after(plan, new Attach(all, to));
+        assertEquals(
+                java.util.stream.IntStream.rangeClosed(1, most).boxed().toList(),
+                all.stream()
+                        .map(id -> crowded.devices().get(id).channel())
+                        .filter(java.util.Objects::nonNull)
+                        .toList());
         assertNull(after(now, new Attach(two, null)).devices().get(two.get(0)).unit());
         assertEquals(
                 "unit",
@@ -443,6 +459,24 @@ class CommandsTest {
         if (before != null) {
             assertEquals(before.heightM(), place.heightM());
         }
+    }
+
+    @Test
+    void powerFromElsewhereForgetsWhatWasSaidOfTheSourceBefore() {
+        Plan plan = DEMOS.get(0);
+        for (String id : plan.units().keySet()) {
+            for (PowerSource source : PowerSource.values()) {
+                Plan now = after(plan, new SetPowerSource(id, source));
+                assertEquals(List.of(), PlanValidator.problems(now), id + " from " + source);
+                Power power = now.units().get(id).power();
+                assertEquals(source, power.source());
+                assertNull(power.part());
+                assertNull(power.feed());
+                assertEquals(source == PowerSource.MAINS, power.circuit() != null);
+                assertNotEquals(id, power.from());
+            }
+        }
+        assertThrows(Command.Refused.class, () -> new SetPowerSource("moon", PowerSource.MAINS).on(plan));
     }
 
     @Test

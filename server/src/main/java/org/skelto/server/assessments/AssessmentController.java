@@ -2,6 +2,7 @@ package org.skelto.server.assessments;
 
 import java.time.LocalDate;
 import java.util.List;
+import java.util.Map;
 import org.skelto.core.assessment.Assessment;
 import org.skelto.core.assessment.PlanOverview;
 import org.skelto.core.commands.Command;
@@ -10,6 +11,7 @@ import org.skelto.core.house.Outage;
 import org.skelto.core.house.SchemeChoice;
 import org.skelto.core.house.WayRoute;
 import org.skelto.core.links.LinkChooser;
+import org.skelto.core.links.LinkEnds;
 import org.skelto.core.plan.Edit;
 import org.skelto.core.plan.Plan;
 import org.skelto.core.plan.validation.Problem;
@@ -116,6 +118,12 @@ class AssessmentController {
             throw Refusal.of(HttpStatus.CONFLICT, "Give the unit a place first; a link depends on where it stands.");
         }
         return open.proposals().links(unit);
+    }
+
+    /** Units that the far end of each link could be instead, by the link's id. */
+    @GetMapping("/link-ends")
+    Map<String, List<String>> linkEnds(OpenPlan open) {
+        return LinkEnds.of(open.plan());
     }
 
     /** Links for all units that have none, as one edit. */

@@ -17,6 +17,7 @@ import org.skelto.core.commands.NetworkLike;
 import org.skelto.core.commands.PlaceRoomSet;
 import org.skelto.core.commands.Remove;
 import org.skelto.core.commands.RemoveCorner;
+import org.skelto.core.commands.SetPowerSource;
 import org.skelto.core.plan.Plan;
 import org.skelto.core.plan.equipment.DeviceKind;
 import org.skelto.core.plan.equipment.UnitKind;
@@ -92,6 +93,11 @@ class CommandController {
 
     @PostMapping("/attach")
     Command.Proposal attach(OpenPlan open, @RequestBody Attach asked) {
+        return answer(open, asked);
+    }
+
+    @PostMapping("/set-power-source")
+    Command.Proposal setPowerSource(OpenPlan open, @RequestBody SetPowerSource asked) {
         return answer(open, asked);
     }
 
