@@ -11,6 +11,7 @@ import { placeLabels, roomSpot, type Wanted } from "./labels";
 import { shown, STATE_WORDS, UNIT_WORDS, words } from "./marks";
 import { areaOf, boundsOf, middleOf } from "./outline";
 import Overlay from "./Overlay.vue";
+import ReliefLayer from "./ReliefLayer.vue";
 import SiteLayer from "./SiteLayer.vue";
 import RoomHandles from "./RoomHandles.vue";
 import { useHand } from "./useHand";
@@ -322,6 +323,7 @@ const handle = computed(() => {
         />
       </g>
       <CoverageLines v-if="mapped" :px="px" :py="py" />
+      <ReliefLayer v-if="floor === 'site'" :px="px" :py="py" />
       <WallLayer :floor="floor" :px="px" :py="py" :scale="scale" />
       <g v-if="overall" class="dimension">
         <path

@@ -145,10 +145,7 @@ const remove = (id: string) =>
         x-label="from the west or south end, m"
         :curves="[{ name: 'best', y: level.dbm }]"
         y-label="level, dBm"
-        :levels="[
-          { name: 'wanted', y: level.wantedDbm },
-          { name: 'needed', y: level.neededDbm },
-        ]"
+        :levels="level.levels.map((l) => ({ name: l.meaning, y: l.dbm }))"
         :height="190"
       />
     </section>

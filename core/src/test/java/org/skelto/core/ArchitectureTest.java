@@ -38,7 +38,7 @@ class ArchitectureTest {
         arrow("parts", "plan", "work");
         arrow("site", "plan", "work");
         arrow("radio", "plan", "quantity", "site", "work");
-        arrow("ground", "plan", "radio", "site", "work");
+        arrow("ground", "plan", "radio", "raster", "site", "work");
         arrow("wiring", "parts", "plan", "quantity", "work");
         arrow("power", "parts", "plan", "quantity", "radio", "site", "work");
         arrow("housing", "parts", "plan", "power", "quantity", "work");

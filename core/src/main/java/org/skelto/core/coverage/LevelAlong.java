@@ -18,15 +18,13 @@ import org.skelto.core.site.SiteModel;
  * @param alongM distance from that end, metres, rising
  * @param dbm the best level at each, or null where nothing sends
  * @param from name of the unit that is best at each, or null
- * @param wantedDbm below it a place does not count as covered
- * @param neededDbm below it nothing is received
+ * @param levels that mean something for that radio, strongest first; the second is what is wanted
  */
 public record LevelAlong(
         List<Double> alongM,
         List<@Nullable Double> dbm,
         List<@Nullable String> from,
-        double wantedDbm,
-        double neededDbm) {
+        List<CoverageScenario.Level> levels) {
     private static final double STEP_M = 0.25;
     private static final int MOST = 240;
 
@@ -53,6 +51,6 @@ public record LevelAlong(
             dbm.add(heard.isEmpty() ? null : heard.get(0).levelDbm());
             from.add(heard.isEmpty() ? null : heard.get(0).name());
         }
-        return new LevelAlong(along, dbm, from, reach.wantedDbm(sources), reach.floorDbm(sources));
+        return new LevelAlong(along, dbm, from, reach.levels(sources));
     }
 }

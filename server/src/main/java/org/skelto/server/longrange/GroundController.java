@@ -10,6 +10,7 @@ import org.jspecify.annotations.Nullable;
 import org.skelto.core.ground.ElevationGrid;
 import org.skelto.core.ground.GridPaths;
 import org.skelto.core.ground.ProfileFile;
+import org.skelto.core.ground.Relief;
 import org.skelto.core.ground.Unreadable;
 import org.skelto.core.longrange.LongRange;
 import org.skelto.core.longrange.RelaySearch;
@@ -59,6 +60,22 @@ class GroundController {
         this.kept = kept;
         this.grounds = grounds;
         this.jobs = jobs;
+    }
+
+    /** Lines of equal height around what stands on the site; none while there are no heights. */
+    @GetMapping("/relief")
+    Relief relief(OpenPlan open) {
+        Plan plan = open.plan();
+        SiteModel site = open.figures().site();
+        return grounds.grid(open.id(), plan.place())
+                .map(grid -> Relief.of(
+                        plan,
+                        grid,
+                        plan.units().values().stream()
+                                .map(site::position)
+                                .flatMap(Optional::stream)
+                                .toList()))
+                .orElseGet(() -> new Relief(1, List.of()));
     }
 
     /**
