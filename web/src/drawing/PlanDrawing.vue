@@ -33,7 +33,7 @@ const facing = (unit: Unit) => [
 ];
 const floor = computed(() => bench.floor ?? "site");
 const box = computed(() => extent(bench.plan!, bench.assessment, floor.value));
-const { width, height, scale, px, py, metres, zoom, pan, zoomAt, fit } = useSheet(element, box);
+const { width, height, scale, px, py, metres, zoom, pan, zoomAt, fit, keysOnSheet } = useSheet(element, box);
 const coverage = useCoverage();
 
 const rooms = computed(() =>
@@ -287,10 +287,12 @@ const handle = computed(() => {
       :class="{ drawing }"
       role="group"
       :aria-label="`Drawing of ${floor === 'site' ? 'the site' : plan.floors[floor]?.name}`"
+      tabindex="0"
       @pointerdown.capture="mark"
       @pointerdown="takeBlank"
       @pointermove="(over($event), drag($event))"
       @pointerleave="coverage.cursor = null"
+      @keydown="keysOnSheet"
       @wheel.prevent="wheel"
       @pointerup="drop"
       @pointercancel="drop"

@@ -1,3 +1,4 @@
+import { useEventListener } from "@vueuse/core";
 import { computed, onBeforeUnmount, onMounted, ref, type Ref } from "vue";
 import type { Assessment, Plan } from "../api/client";
 
@@ -69,6 +70,49 @@ export function useSheet(element: Ref<HTMLElement | null>, box: Ref<Box>) {
     pan.value = [pan.value[0] + x - px(mx), pan.value[1] + y - py(my)];
   }
 
+  /** Two fingers: the sheet follows them. */
+  let fingers: { x: number; y: number; apart: number } | null = null;
+  function pinched(event: TouchEvent) {
+    if (event.touches.length !== 2 || !element.value) {
+      fingers = null;
+      return;
+    }
+    event.preventDefault();
+    const frame = element.value.getBoundingClientRect();
+    const [a, b] = [event.touches[0]!, event.touches[1]!];
+    const now = {
+      x: (a.clientX + b.clientX) / 2 - frame.left,
+      y: (a.clientY + b.clientY) / 2 - frame.top,
+      apart: Math.max(10, Math.hypot(a.clientX - b.clientX, a.clientY - b.clientY)),
+    };
+    if (fingers) {
+      pan.value = [pan.value[0] + now.x - fingers.x, pan.value[1] + now.y - fingers.y];
+      zoomAt(now.x, now.y, now.apart / fingers.apart);
+    }
+    fingers = now;
+  }
+  useEventListener(element, "touchstart", pinched, { passive: false });
+  useEventListener(element, "touchmove", pinched, { passive: false });
+  useEventListener(element, "touchend", () => (fingers = null));
+
+  /** Keys on the sheet itself: plus and minus zoom, arrows move it, 0 fits it in. */
+  function keysOnSheet(event: KeyboardEvent) {
+    if (event.target !== event.currentTarget || event.ctrlKey || event.metaKey || event.altKey) return;
+    const by: Record<string, [number, number]> = {
+      ArrowLeft: [60, 0],
+      ArrowRight: [-60, 0],
+      ArrowUp: [0, 60],
+      ArrowDown: [0, -60],
+    };
+    const step = by[event.key];
+    if (step) pan.value = [pan.value[0] + step[0], pan.value[1] + step[1]];
+    else if (event.key === "+" || event.key === "=") zoomAt(width.value / 2, height.value / 2, 1.4);
+    else if (event.key === "-") zoomAt(width.value / 2, height.value / 2, 1 / 1.4);
+    else if (event.key === "0") fit();
+    else return;
+    event.preventDefault();
+  }
+
   const fitted = computed(() => {
     const across = Math.max(0.5, box.value.east - box.value.west);
     const up = Math.max(0.5, box.value.north - box.value.south);
@@ -88,7 +132,7 @@ export function useSheet(element: Ref<HTMLElement | null>, box: Ref<Box>) {
     box.value.west + (x - pan.value[0] - left.value) / scale.value,
     box.value.north - (y - pan.value[1] - MARGIN_PX.top) / scale.value,
   ];
-  return { width, height, scale, px, py, metres, zoom, pan, zoomAt, fit };
+  return { width, height, scale, px, py, metres, zoom, pan, zoomAt, fit, keysOnSheet };
 }
 
 /** The length of a scale bar: the largest of 1, 2, 5 × 10ⁿ metres under so many pixels. */
