@@ -420,8 +420,8 @@ describe("the supplies as a one-line diagram", () => {
     });
     const boxes = wrapper.findAll("g[role=button]");
     expect(boxes.map((b) => b.attributes("aria-label"))).toEqual([
-      "supply, 2.00 A at 12 V, 80 %",
-      "board, 12 V, 0.40 A at worst, P3",
+      "supply 2.00 A at 12 V, 80 %",
+      "board 12 V, 0.40 A at worst ! P3",
     ]);
     expect(wrapper.text()).toContain("mill lights");
     expect(wrapper.text()).toContain("14 m, −3 %");

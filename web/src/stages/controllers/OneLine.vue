@@ -46,6 +46,9 @@ const figures = (n: Node) =>
   n.gives
     ? `${amps(n.gives.worstA)} at ${shown(n.gives.volts, n.gives.volts < 10 ? 1 : 0)} V${n.gives.share === null ? "" : `, ${shown(n.gives.share * 100, 0)} %`}`
     : `${shown(n.volts, n.volts < 10 ? 1 : 0)} V, ${amps(n.worstA)} at worst`;
+const fault = (n: Node) => (n.faults.length ? ` ! ${n.faults[0]!.code}` : "");
+/** As it stands in the box. */
+const said = (n: Node) => `${cut(n.name)} ${figures(n)}${fault(n)}`;
 const run = (n: Node) => (n.run ? `${shown(n.run.lengthM, 0)} m, −${shown(n.run.dropShare * 100, 0)} %` : "");
 </script>
 
@@ -77,10 +80,11 @@ const run = (n: Node) => (n.run ? `${shown(n.run.lengthM, 0)} m, −${shown(n.ru
           :transform="`translate(${b.x} ${b.y})`"
           role="button"
           tabindex="0"
-          :aria-label="`${b.node.name}, ${figures(b.node)}${b.node.faults.length ? `, ${b.node.faults.map((f) => f.code).join(', ')}` : ''}`"
+          :aria-label="said(b.node)"
           @click="emit('select', pathOf(b.node))"
           @keydown.enter="emit('select', pathOf(b.node))"
         >
+          <title>{{ b.node.name }}</title>
           <rect :width="WIDE" :height="TALL" rx="2" />
           <!-- a converter: what goes in on the left is not what comes out on the right -->
           <path
@@ -96,9 +100,7 @@ const run = (n: Node) => (n.run ? `${shown(n.run.lengthM, 0)} m, −${shown(n.ru
             class="load"
           />
           <text x="7" y="14">{{ cut(b.node.name) }}</text>
-          <text x="7" y="27" class="small">
-            {{ figures(b.node) }}{{ b.node.faults.length ? ` ! ${b.node.faults[0]!.code}` : "" }}
-          </text>
+          <text x="7" y="27" class="small">{{ figures(b.node) }}{{ fault(b.node) }}</text>
         </g>
       </g>
     </svg>
@@ -155,11 +157,11 @@ text {
   fill: none;
   stroke: var(--hair-strong);
 }
-.chosen rect:first-child {
+.chosen rect:first-of-type {
   stroke: var(--copper);
   stroke-width: 2.4;
 }
-.faulty rect:first-child {
+.faulty rect:first-of-type {
   stroke: var(--unsafe);
   stroke-width: 1.8;
   stroke-dasharray: 5 2;

@@ -159,7 +159,7 @@ function removeFloor() {
       <DataTable
         v-if="rooms.length"
         id="rooms"
-        label="Rooms of this floor"
+        label="Rooms on the sheet"
         :rows="roomRows"
         :key-of="(r: RoomRow) => r.id"
         :name-of="(r: RoomRow) => r.r.name"

@@ -32,6 +32,11 @@ class AccessibilityTest {
         "devices?select=/devices/front-lock, true",
         "controllers?select=/units/sluice-board, false",
         "controllers?select=/units/sluice-board, true",
+        "overview, false",
+        "overview, true",
+        "overview?part=snags, false",
+        "devices?part=templates, true",
+        "/guide/first-plan, true",
         "devices?part=cautions, false",
         "controllers?part=parts, false",
         "controllers?part=power, false",
@@ -84,6 +89,9 @@ class AccessibilityTest {
             assertThat(page.getByText("Marrowby Leat").first()).isVisible();
         } else {
             assertThat(page.getByRole(AriaRole.NAVIGATION)).isVisible();
+        }
+        if (!view.isEmpty() && !view.startsWith("/")) {
+            page.locator("#panel .panel-body").first().waitFor();
         }
         page.waitForTimeout(300);
         Object found = found(page);

@@ -423,7 +423,7 @@ class JourneysTest {
                 .hasCount(0);
         importFile("outward.skelto.json", exported);
         page.getByText("Outward", new Page.GetByTextOptions().setExact(true)).click();
-        page.waitForURL("**/site**");
+        page.waitForURL("**/overview**");
         String back = page.url().replaceAll(".*/plans/([^/]+)/.*", "$1");
         assertEquals(
                 exported, new Http(skelto).get("/api/plans/" + back + "/export").text());
