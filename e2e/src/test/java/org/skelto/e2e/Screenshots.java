@@ -82,14 +82,6 @@ class Screenshots {
         page.getByText("of the grid meets the wish").first().waitFor();
         page.evaluate("() => { document.querySelector('.panel').scrollTop = 60; }");
         save(page, "margin-map");
-        page.navigate(at + "?part=energy");
-        page.getByLabel("Unit on a battery").selectOption("sluice-board");
-        page.getByText("With its panel").first().waitFor();
-        save(page, "energy");
-        page.navigate(at + "?part=messages");
-        page.getByLabel("What this unit sends").selectOption("sluice-board");
-        page.getByText("bits in 8 bytes").first().waitFor();
-        save(page, "messages");
     }
 
     private static void shoot(Page page, String url, String id, String name, String view) {
@@ -103,7 +95,7 @@ class Screenshots {
     }
 
     private static void save(Page page, String name) {
-        page.waitForTimeout(700);
+        page.waitForTimeout(1200);
         page.screenshot(new Page.ScreenshotOptions().setPath(Path.of("../docs/screenshots/" + name + ".png")));
     }
 }
