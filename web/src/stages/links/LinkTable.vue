@@ -3,6 +3,7 @@ import { computed, ref, watch } from "vue";
 import { answer, api, type LinkOption, type LinkReport, type Op } from "../../api/client";
 import EditField from "../../app/EditField.vue";
 import FigureButton from "../../app/FigureButton.vue";
+import QueryTrouble from "../../app/QueryTrouble.vue";
 import { usePlanQuery } from "../../app/useQuery";
 import { percent, shown } from "../../drawing/marks";
 import { freeId, pointer, thingOf } from "../../plan/pointers";
@@ -99,7 +100,7 @@ async function chooseMedium(event: Event) {
   await bench.edit(edits, `link of ${unitName(unit.value!)} by ${mediumName(medium)}`);
 }
 /** Every unit that the other end of a link could be. */
-const { answer: ends } = usePlanQuery((id, signal) =>
+const { answer: ends, trouble: unanswered } = usePlanQuery((id, signal) =>
   answer(api.GET("/api/plans/{id}/link-ends", { params: { path: { id } }, signal })),
 );
 const endsOf = (id: string): [string, string][] =>
@@ -247,6 +248,7 @@ async function removeLinks(picked: LinkReport[], clear: () => void) {
 </script>
 
 <template>
+  <QueryTrouble :trouble="unanswered" />
   <div class="panel-body">
     <section v-if="unit" aria-label="Link of the selected unit" class="one">
       <div class="row">

@@ -1,5 +1,6 @@
 <script setup lang="ts">
 import { watch } from "vue";
+import QueryTrouble from "../../app/QueryTrouble.vue";
 import { useBench } from "../../plan/store";
 import { useFar } from "./far";
 
@@ -14,5 +15,6 @@ watch(
 </script>
 
 <template>
+  <QueryTrouble :trouble="far.trouble" />
   <slot v-if="far.overview" />
 </template>

@@ -10,6 +10,8 @@ export const useFar = defineStore("far", {
     /** Units of the link that was looked at last, for which ground may be laid. */
     ends: null as { from: string; to: string } | null,
     overview: null as Schemas["Overview"] | null,
+    /** Why there is none. */
+    trouble: null as string | null,
   }),
   getters: {
     rows: (s): Schemas["FarLink"][] => s.overview?.rows ?? [],
@@ -28,17 +30,22 @@ export const useFar = defineStore("far", {
     },
     async load() {
       const bench = useBench();
-      await bench.guarded(async () => {
-        const [id, revision] = [bench.id, bench.revision];
-        const overview = await answer(api.GET("/api/plans/{id}/long-range", { params: { path: { id } } }));
-        // a newer edit asks again
-        if (bench.id !== id || bench.revision !== revision) return;
-        this.overview = overview;
-        const known = Object.keys(bench.plan?.paths ?? {});
-        if (!this.path || !known.includes(this.path)) {
-          this.path = this.rows.find((r) => r.path)?.path ?? known[0] ?? null;
-        }
-      });
+      const [id, revision] = [bench.id, bench.revision];
+      let trouble: string | null = null;
+      let overview: Schemas["Overview"] | null = null;
+      try {
+        overview = await answer(api.GET("/api/plans/{id}/long-range", { params: { path: { id } } }));
+      } catch (e) {
+        trouble = e instanceof Error ? e.message : String(e);
+      }
+      // a newer edit asks again
+      if (bench.id !== id || bench.revision !== revision) return;
+      this.trouble = trouble;
+      this.overview = overview;
+      const known = Object.keys(bench.plan?.paths ?? {});
+      if (!this.path || !known.includes(this.path)) {
+        this.path = this.rows.find((r) => r.path)?.path ?? known[0] ?? null;
+      }
     },
   },
 });
