@@ -419,7 +419,7 @@ describe("the supplies as a one-line diagram", () => {
       props: { groups, selection: "/units/board", pathOf: (n: Schemas["PowerNode"]) => `/units/${n.id}` },
     });
     const boxes = wrapper.findAll("g[role=button]");
-    expect(boxes.map((b) => b.attributes("aria-label"))).toEqual([
+    expect(boxes.map((b) => b.text().replace(/\s+/g, " "))).toEqual([
       "supply 2.00 A at 12 V, 80 %",
       "board 12 V, 0.40 A at worst ! P3",
     ]);

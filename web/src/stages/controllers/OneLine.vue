@@ -47,8 +47,6 @@ const figures = (n: Node) =>
     ? `${amps(n.gives.worstA)} at ${shown(n.gives.volts, n.gives.volts < 10 ? 1 : 0)} V${n.gives.share === null ? "" : `, ${shown(n.gives.share * 100, 0)} %`}`
     : `${shown(n.volts, n.volts < 10 ? 1 : 0)} V, ${amps(n.worstA)} at worst`;
 const fault = (n: Node) => (n.faults.length ? ` ! ${n.faults[0]!.code}` : "");
-/** As it stands in the box. */
-const said = (n: Node) => `${cut(n.name)} ${figures(n)}${fault(n)}`;
 const run = (n: Node) => (n.run ? `${shown(n.run.lengthM, 0)} m, −${shown(n.run.dropShare * 100, 0)} %` : "");
 </script>
 
@@ -80,11 +78,10 @@ const run = (n: Node) => (n.run ? `${shown(n.run.lengthM, 0)} m, −${shown(n.ru
           :transform="`translate(${b.x} ${b.y})`"
           role="button"
           tabindex="0"
-          :aria-label="said(b.node)"
           @click="emit('select', pathOf(b.node))"
           @keydown.enter="emit('select', pathOf(b.node))"
         >
-          <title>{{ b.node.name }}</title>
+          <title v-if="cut(b.node.name) !== b.node.name">{{ b.node.name }}</title>
           <rect :width="WIDE" :height="TALL" rx="2" />
           <!-- a converter: what goes in on the left is not what comes out on the right -->
           <path
@@ -99,7 +96,7 @@ const run = (n: Node) => (n.run ? `${shown(n.run.lengthM, 0)} m, −${shown(n.ru
             height="3"
             class="load"
           />
-          <text x="7" y="14">{{ cut(b.node.name) }}</text>
+          <text x="7" y="14">{{ `${cut(b.node.name)} ` }}</text>
           <text x="7" y="27" class="small">{{ figures(b.node) }}{{ fault(b.node) }}</text>
         </g>
       </g>

@@ -58,7 +58,7 @@ import org.skelto.core.work.Progress;
 /** The law of proposals: what is proposed leaves no stop and no fix behind that was not there. */
 class ProposalsTest {
     private static final Explorer.Wanted AS_PLANNED = new Explorer.Wanted(5, null, null, null);
-    private static final int PLANS = 500;
+    private static final int PLANS = Boolean.getBoolean("skelto.long") ? 2000 : 200;
 
     /** One thing proposed. */
     private record Proposed(String what, List<Edit> edits) {}
