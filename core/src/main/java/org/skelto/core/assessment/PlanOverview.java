@@ -19,9 +19,11 @@ import org.skelto.core.house.Component;
 import org.skelto.core.house.Outage;
 import org.skelto.core.house.State;
 import org.skelto.core.plan.Plan;
+import org.skelto.core.plan.site.Corner;
 import org.skelto.core.plan.site.Floor;
 import org.skelto.core.site.SiteModel;
 import org.skelto.core.snags.Checks;
+import org.skelto.core.snags.Severity;
 import org.skelto.core.snags.Snag;
 import org.skelto.core.work.Fact;
 
@@ -102,18 +104,17 @@ public record PlanOverview(
                         .sorted(Comparator.comparing(Snag::severity))
                         .limit(WORST)
                         .toList())
-                .stops(count(open, 0))
-                .fixes(count(open, 1))
-                .looks(count(open, 2))
+                .stops(count(open, Severity.STOP))
+                .fixes(count(open, Severity.FIX))
+                .looks(count(open, Severity.LOOK))
                 .outages(outages.orElse(List.of()))
                 .money(budget.failure().isPresent() ? null : budget.get())
                 .failures(failures)
                 .build();
     }
 
-    private static int count(List<Snag> snags, int severity) {
-        return (int)
-                snags.stream().filter(s -> s.severity().ordinal() == severity).count();
+    private static int count(List<Snag> snags, Severity severity) {
+        return (int) snags.stream().filter(s -> s.severity() == severity).count();
     }
 
     private static List<SmallFloor> floors(Facts facts) {
@@ -122,12 +123,13 @@ public record PlanOverview(
         Map<String, List<SmallWall>> walls = new TreeMap<>();
         site.walls()
                 .forEach(w -> walls.computeIfAbsent(w.floor(), f -> new ArrayList<>())
-                        .add(new SmallWall(cm(w.axM()), cm(w.ayM()), cm(w.bxM()), cm(w.byM()))));
+                        .add(new SmallWall(
+                                Corner.cm(w.axM()), Corner.cm(w.ayM()), Corner.cm(w.bxM()), Corner.cm(w.byM()))));
         Map<String, List<SmallMark>> marks = new TreeMap<>();
         Assessment.positions(facts).forEach((pointer, p) -> {
             if (p.floor() != null) {
                 marks.computeIfAbsent(p.floor(), f -> new ArrayList<>())
-                        .add(new SmallMark(cm(p.xM()), cm(p.yM()), pointer.startsWith("/units/")));
+                        .add(new SmallMark(Corner.cm(p.xM()), Corner.cm(p.yM()), pointer.startsWith("/units/")));
             }
         });
         Map<String, Long> floorsOf = new TreeMap<>();
@@ -144,10 +146,6 @@ public record PlanOverview(
                         walls.get(e.getKey()),
                         marks.getOrDefault(e.getKey(), List.of())))
                 .toList();
-    }
-
-    private static double cm(double metres) {
-        return Math.round(metres * 100) / 100.0;
     }
 
     /** The internet, the brain that most hangs on and the mains; where a plan lacks one, what most hangs on instead. */

@@ -5,9 +5,13 @@ import java.util.List;
 import java.util.Map;
 import java.util.Objects;
 import java.util.Set;
+import java.util.TreeMap;
 import org.jspecify.annotations.Nullable;
+import org.skelto.core.plan.Edit;
 import org.skelto.core.plan.Plan;
 import org.skelto.core.plan.Slugs;
+import org.skelto.core.plan.equipment.Device;
+import org.skelto.core.plan.equipment.Unit;
 import org.skelto.core.plan.site.Bounds;
 import org.skelto.core.plan.site.Corner;
 import org.skelto.core.plan.site.Place;
@@ -60,6 +64,21 @@ final class Asked {
         return name != null && names(plan).contains(name.strip())
                 ? List.of("Another thing is called \"" + name.strip() + "\" too; a name of its own tells them apart.")
                 : List.of();
+    }
+
+    /** The plan with the units and devices that edits add. */
+    static Plan with(Plan plan, List<Edit> edits) {
+        Map<String, Unit> units = new TreeMap<>(plan.units());
+        Map<String, Device> devices = new TreeMap<>(plan.devices());
+        for (Edit edit : edits) {
+            String id = edit.path().substring(edit.path().lastIndexOf('/') + 1);
+            if (edit.value() instanceof Unit unit) {
+                units.put(id, unit);
+            } else if (edit.value() instanceof Device device) {
+                devices.put(id, device);
+            }
+        }
+        return plan.with(p -> p.units(units).devices(devices));
     }
 
     /** Names of all units and devices. */

@@ -72,14 +72,9 @@ public record NetworkLike(@Nullable String room) implements Command {
     }
 
     private static Plan put(Plan plan, List<Edit> edits, AddUnit add) {
-        Map<String, Unit> units = new TreeMap<>(plan.units());
-        for (Edit edit : add.on(plan).edits()) {
-            edits.add(edit);
-            if (edit.value() instanceof Unit unit) {
-                units.put(edit.path().substring(edit.path().lastIndexOf('/') + 1), unit);
-            }
-        }
-        return plan.with(p -> p.units(units));
+        List<Edit> more = add.on(plan).edits();
+        edits.addAll(more);
+        return Asked.with(plan, more);
     }
 
     /** The plan with as many access points on a floor as its rooms ask for. */
@@ -94,8 +89,8 @@ public record NetworkLike(@Nullable String room) implements Command {
         List<Corner> sending = new ArrayList<>();
         plan.units().values().stream()
                 .filter(u -> u.is(UnitKind.ACCESS_POINT) || u.is(UnitKind.ROUTER))
-                .filter(u -> u.radios().values().stream()
-                        .anyMatch(r -> r.medium() == Medium.WIFI_2G4 || r.medium() == Medium.WIFI_5G))
+                .filter(u ->
+                        u.radios().values().stream().anyMatch(r -> r.medium().wifi()))
                 .map(Unit::place)
                 .filter(p -> p != null && p.room() != null && rooms.containsKey(p.room()))
                 .forEach(p -> sending.add(new Corner(p.xM(), p.yM())));
@@ -106,6 +101,10 @@ public record NetworkLike(@Nullable String room) implements Command {
                             .thenComparing(id -> id))
                     .orElseThrow();
             Corner at = middle(rooms.get(best));
+            if (sending.contains(at)) {
+                // the largest room has one in its middle already: more at the same place serve nobody
+                break;
+            }
             now = put(
                     now,
                     edits,

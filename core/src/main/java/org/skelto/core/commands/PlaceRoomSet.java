@@ -39,7 +39,7 @@ public record PlaceRoomSet(Map<String, Plan> sets, boolean own) implements Comma
             Asked.of(plan.rooms(), one.getKey(), "placings", "a room");
             List<Edit> more = placed(now, own ? RoomSet.onTheirOwn(one.getValue()) : one.getValue(), one.getKey());
             edits.addAll(more);
-            now = with(now, more);
+            now = Asked.with(now, more);
         }
         Map.Entry<String, Plan> first = sets.entrySet().iterator().next();
         String where =
@@ -82,21 +82,6 @@ public record PlaceRoomSet(Map<String, Plan> sets, boolean own) implements Comma
         });
         Plan both = plan.with(p -> p.rooms(around).units(units).devices(devices));
         return new CopyRoomSet(SET, List.of(room)).on(both).edits();
-    }
-
-    /** The plan with what such edits add. */
-    private static Plan with(Plan plan, List<Edit> edits) {
-        Map<String, Unit> units = new TreeMap<>(plan.units());
-        Map<String, Device> devices = new TreeMap<>(plan.devices());
-        for (Edit edit : edits) {
-            String id = edit.path().substring(edit.path().lastIndexOf('/') + 1);
-            if (edit.value() instanceof Unit unit) {
-                units.put(id, unit);
-            } else if (edit.value() instanceof Device device) {
-                devices.put(id, device);
-            }
-        }
-        return plan.with(p -> p.units(units).devices(devices));
     }
 
     private static @Nullable String prefixed(@Nullable String id) {

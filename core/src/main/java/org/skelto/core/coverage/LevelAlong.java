@@ -38,19 +38,18 @@ public record LevelAlong(
         double length = east ? b.widthM() : b.depthM();
         double step = Math.max(STEP_M, length / MOST);
         CoverageScenario reach = new CoverageScenario(site, medium);
-        List<Source> sources = reach.sources(dark);
+        Probe.Listener listener = new Probe.Listener(site, tables, medium, of.floor(), dark);
         List<Double> along = new ArrayList<>();
         List<@Nullable Double> dbm = new ArrayList<>();
         List<@Nullable String> from = new ArrayList<>();
         for (double at = step / 2; at < length; at += step) {
             double x = building.xM() + (east ? b.westM() + at : (b.westM() + b.eastM()) / 2);
             double y = building.yM() + (east ? (b.southM() + b.northM()) / 2 : b.southM() + at);
-            List<Probe.Heard> heard =
-                    Probe.at(site, tables, medium, of.floor(), x, y, dark).heard();
+            List<Probe.Heard> heard = listener.at(x, y).heard();
             along.add(at);
             dbm.add(heard.isEmpty() ? null : heard.get(0).levelDbm());
             from.add(heard.isEmpty() ? null : heard.get(0).name());
         }
-        return new LevelAlong(along, dbm, from, reach.levels(sources));
+        return new LevelAlong(along, dbm, from, reach.levels(reach.sources(dark)));
     }
 }

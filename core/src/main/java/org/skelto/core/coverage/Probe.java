@@ -6,7 +6,6 @@ import java.util.Comparator;
 import java.util.List;
 import java.util.Set;
 import org.jspecify.annotations.Nullable;
-import org.skelto.core.plan.Plan;
 import org.skelto.core.plan.radio.Medium;
 import org.skelto.core.plan.site.Place;
 import org.skelto.core.quantity.Figure;
@@ -43,26 +42,47 @@ public record Probe(@Nullable String room, List<Heard> heard) {
             Figure figure)
             implements ProbeHeardBuilder.With {}
 
+    /** What listens on one floor: made once for however many points. */
+    static final class Listener {
+        private final SiteModel site;
+        private final String floor;
+        private final LossModel model;
+        private final List<Source> sources;
+        private final double need;
+        private final double sigma;
+
+        /** Dark units are silent. */
+        Listener(SiteModel site, SlabTables tables, Medium medium, String floor, Set<String> dark) {
+            CoverageScenario reach = new CoverageScenario(site, medium);
+            this.site = site;
+            this.floor = floor;
+            this.model = Indoors.of(site, tables);
+            this.sources = reach.sources(dark);
+            this.need = reach.floorDbm(sources);
+            this.sigma = CalibratedLoss.sigmaDb(site.plan(), reach.frequencyMHz());
+        }
+
+        Probe at(double xM, double yM) {
+            Point point = site.pointAt(floor, xM, yM, CoverageScenario.HEIGHT_M);
+            Place place = site.placeAt(floor, xM, yM, CoverageScenario.HEIGHT_M);
+            List<Heard> heard = new ArrayList<>();
+            for (Source source : sources) {
+                LossModel.Loss loss = model.loss(source.at(), source.place(), point, place, source.frequencyMHz());
+                heard.add(heard(source, loss.with(source.beside(point)), need, sigma));
+            }
+            heard.sort(Comparator.comparingDouble((Heard h) -> -h.levelDbm));
+            return new Probe(
+                    place.room() == null
+                            ? null
+                            : site.plan().rooms().get(place.room()).name(),
+                    List.copyOf(heard.subList(0, Math.min(2, heard.size()))));
+        }
+    }
+
     /** At a point of the site on a floor, a metre above it; dark units are silent. */
     public static Probe at(
             SiteModel site, SlabTables tables, Medium medium, String floor, double xM, double yM, Set<String> dark) {
-        Plan plan = site.plan();
-        CoverageScenario reach = new CoverageScenario(site, medium);
-        Point point = site.pointAt(floor, xM, yM, CoverageScenario.HEIGHT_M);
-        Place place = site.placeAt(floor, xM, yM, CoverageScenario.HEIGHT_M);
-        LossModel model = Indoors.of(site, tables);
-        List<Source> sources = reach.sources(dark);
-        double need = reach.floorDbm(sources);
-        double sigma = CalibratedLoss.sigmaDb(plan, reach.frequencyMHz());
-        List<Heard> heard = new ArrayList<>();
-        for (Source source : sources) {
-            LossModel.Loss loss = model.loss(source.at(), source.place(), point, place, source.frequencyMHz());
-            heard.add(heard(source, loss.with(source.beside(point)), need, sigma));
-        }
-        heard.sort(Comparator.comparingDouble((Heard h) -> -h.levelDbm));
-        return new Probe(
-                place.room() == null ? null : plan.rooms().get(place.room()).name(),
-                List.copyOf(heard.subList(0, Math.min(2, heard.size()))));
+        return new Listener(site, tables, medium, floor, dark).at(xM, yM);
     }
 
     private static Heard heard(Source source, LossModel.Loss loss, double need, double sigma) {

@@ -6,6 +6,7 @@ import java.util.List;
 import java.util.stream.Stream;
 import org.skelto.core.plan.Plan;
 import org.skelto.core.plan.site.Bounds;
+import org.skelto.core.plan.site.Corner;
 import org.skelto.core.raster.Contours;
 import org.skelto.core.raster.Grid;
 import org.skelto.core.site.Point;
@@ -33,19 +34,17 @@ public record Relief(double stepM, List<ReliefLine> lines) {
 
     /** The lines around what stands on the site, a quarter of its width beyond it. */
     public static Relief of(Plan plan, ElevationGrid heights, Collection<Point> things) {
-        List<double[]> marks = Stream.concat(
-                        plan.buildings().values().stream().map(b -> new double[] {b.xM(), b.yM()}),
-                        things.stream().map(p -> new double[] {p.xM(), p.yM()}))
+        List<Corner> marks = Stream.concat(
+                        plan.buildings().values().stream().map(b -> new Corner(b.xM(), b.yM())),
+                        things.stream().map(p -> new Corner(p.xM(), p.yM())))
                 .toList();
         if (marks.isEmpty()) {
             return new Relief(STEPS_M[0], List.of());
         }
-        double west = marks.stream().mapToDouble(m -> m[0]).min().orElseThrow();
-        double east = marks.stream().mapToDouble(m -> m[0]).max().orElseThrow();
-        double south = marks.stream().mapToDouble(m -> m[1]).min().orElseThrow();
-        double north = marks.stream().mapToDouble(m -> m[1]).max().orElseThrow();
-        double beyond = Math.max(LEAST_BEYOND_M, BEYOND * Math.max(east - west, north - south));
-        Bounds area = new Bounds(west - beyond, south - beyond, east + beyond, north + beyond);
+        Bounds around = Bounds.of(marks);
+        double beyond = Math.max(LEAST_BEYOND_M, BEYOND * Math.max(around.widthM(), around.depthM()));
+        Bounds area = new Bounds(
+                around.westM() - beyond, around.southM() - beyond, around.eastM() + beyond, around.northM() + beyond);
         Grid grid = Grid.over("site", area, 0, CELLS);
         float[] level = new float[grid.cells()];
         float low = Float.POSITIVE_INFINITY;

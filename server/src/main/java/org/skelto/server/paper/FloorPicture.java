@@ -3,7 +3,6 @@ package org.skelto.server.paper;
 import java.io.IOException;
 import java.io.InputStream;
 import java.util.ArrayList;
-import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Locale;
 import java.util.Map;
@@ -14,7 +13,6 @@ import org.skelto.core.plan.Wording;
 import org.skelto.core.plan.equipment.Device;
 import org.skelto.core.plan.equipment.DeviceKind;
 import org.skelto.core.plan.equipment.Unit;
-import org.skelto.core.plan.site.Construction;
 import org.skelto.core.plan.site.Room;
 import org.skelto.core.site.WallGap;
 import org.skelto.core.site.WallPiece;
@@ -95,10 +93,7 @@ final class FloorPicture {
         StringBuilder out = new StringBuilder();
         for (WallPiece w : assessment.walls()) {
             if (w.floor().equals(floor)) {
-                Construction of = plan.construction(w.construction());
-                double thick = Math.max(
-                        0.25,
-                        of.layers().stream().mapToDouble(l -> l.thicknessMm()).sum() / scale);
+                double thick = Math.max(0.25, thicknessMm(w.construction()) / scale);
                 line(
                         out,
                         x(w.axM(), box, mm),
@@ -111,22 +106,12 @@ final class FloorPicture {
         }
         for (WallGap g : assessment.gaps()) {
             if (g.floor().equals(floor)) {
-                line(
-                        out,
-                        x(g.axM(), box, mm),
-                        y(g.ayM(), box, mm),
-                        x(g.bxM(), box, mm),
-                        y(g.byM(), box, mm),
-                        1.1,
-                        "#fff");
-                line(
-                        out,
-                        x(g.axM(), box, mm),
-                        y(g.ayM(), box, mm),
-                        x(g.bxM(), box, mm),
-                        y(g.byM(), box, mm),
-                        0.2,
-                        "#000");
+                double ax = x(g.axM(), box, mm);
+                double ay = y(g.ayM(), box, mm);
+                double bx = x(g.bxM(), box, mm);
+                double by = y(g.byM(), box, mm);
+                line(out, ax, ay, bx, by, 1.1, "#fff");
+                line(out, ax, ay, bx, by, 0.2, "#000");
             }
         }
         plan.rooms().values().stream().filter(r -> r.floor().equals(floor)).forEach(r -> {
@@ -142,7 +127,6 @@ final class FloorPicture {
         });
         List<Map.Entry<String, String>> numbered = new ArrayList<>();
         TreeSet<DeviceKind> kinds = new TreeSet<>();
-        Map<String, Integer> shown = new LinkedHashMap<>();
         assessment.positions().forEach((pointer, p) -> {
             boolean device = pointer.startsWith("/devices/");
             String id = pointer.substring(pointer.lastIndexOf('/') + 1);
@@ -151,7 +135,7 @@ final class FloorPicture {
                     || (device ? !devices : !units || unit.kind().alone() && devices)) {
                 return;
             }
-            shown.put(pointer, shown.size() + 1);
+            String number = String.valueOf(numbered.size() + 1);
             double cx = x(p.xM(), box, mm);
             double cy = y(p.yM(), box, mm);
             if (device) {
@@ -159,14 +143,10 @@ final class FloorPicture {
                 kinds.add(d.kind());
                 symbol(out, cx, cy, d.kind());
             } else {
-                out.append(String.format(
-                        Locale.ROOT,
-                        "<rect x='%.2f' y='%.2f' width='3' height='3' fill='#fff' stroke='#000' stroke-width='0.4'/>",
-                        cx - 1.5,
-                        cy - 1.5));
+                square(out, cx, cy);
             }
-            text(out, cx + 2.3, cy + 2.6, 1.9, "start", String.valueOf(shown.get(pointer)));
-            numbered.add(Map.entry(String.valueOf(shown.get(pointer)), pointer));
+            text(out, cx + 2.3, cy + 2.6, 1.9, "start", number);
+            numbered.add(Map.entry(number, pointer));
         });
         double foot = legend(out, deep + 4, kinds, units, wide);
         double tall = deep + 4 + foot;
@@ -185,16 +165,15 @@ final class FloorPicture {
         return new Drawn(svg, numbered);
     }
 
+    private double thicknessMm(String construction) {
+        return plan.construction(construction).layers().stream()
+                .mapToDouble(l -> l.thicknessMm())
+                .sum();
+    }
+
     /** Half of the thickest wall of a room on the paper, millimetres. */
     private double half(Room room, int scale) {
-        return room.walls().stream()
-                        .mapToDouble(w -> plan.construction(w).layers().stream()
-                                .mapToDouble(l -> l.thicknessMm())
-                                .sum())
-                        .max()
-                        .orElse(0)
-                / scale
-                / 2;
+        return room.walls().stream().mapToDouble(this::thicknessMm).max().orElse(0) / scale / 2;
     }
 
     /** A drawing, and the pointers of what it numbers. */
@@ -228,6 +207,15 @@ final class FloorPicture {
                 y,
                 SYMBOL_MM / 18,
                 SYMBOLS.get(kind.name()).asString()));
+    }
+
+    /** A unit. */
+    private static void square(StringBuilder out, double x, double y) {
+        out.append(String.format(
+                Locale.ROOT,
+                "<rect x='%.2f' y='%.2f' width='3' height='3' fill='#fff' stroke='#000' stroke-width='0.4'/>",
+                x - 1.5,
+                y - 1.5));
     }
 
     private static void text(StringBuilder out, double x, double y, double size, String anchor, String text) {
@@ -266,11 +254,7 @@ final class FloorPicture {
                 x = 0;
                 y += 5;
             }
-            out.append(String.format(
-                    Locale.ROOT,
-                    "<rect x='%.2f' y='%.2f' width='3' height='3' fill='#fff' stroke='#000' stroke-width='0.4'/>",
-                    x + 0.5,
-                    y - 1.5));
+            square(out, x + 2, y);
             text(out, x + 5.5, y + 0.9, 2.3, "start", "unit");
         }
         return y - top + 5;
