@@ -19,7 +19,7 @@ import NetworkLike from "../src/stages/controllers/NetworkLike.vue";
 import TemplatesPart from "../src/stages/devices/TemplatesPart.vue";
 import OverviewPanel from "../src/stages/overview/OverviewPanel.vue";
 import SnagTable from "../src/stages/overview/SnagTable.vue";
-import { smallPlan } from "./helpers";
+import { nothingSaid, smallPlan } from "./helpers";
 
 let router: Router;
 beforeEach(() => {
@@ -171,7 +171,7 @@ describe("the stages of the page", () => {
 
   it("stand in the rail in working order, each with its snags, its next step and its paper", () => {
     const store = opened();
-    store.assessment = { stages: overview.stages, failures: [], positions: {} } as never;
+    store.assessment = nothingSaid({ stages: overview.stages });
     const rail = mount(StageRail, { props: { stage: "site" }, global: { plugins: [router] } });
     expect(rail.findAll("button.stage").map((b) => b.text().split(/\s{2,}|clear|nothing/)[0])).toHaveLength(
       Object.keys(STAGES).length,
@@ -186,7 +186,7 @@ describe("the stages of the page", () => {
 describe("find anything", () => {
   it("knows parts, settings, actions and the words that people use", async () => {
     const store = opened();
-    store.assessment = { stages: [], snags: [], strip: [], positions: {} } as never;
+    store.assessment = nothingSaid();
     const act = vi.fn();
     await router.push("/plans/p1/site");
     const box = mount(FindBox, {
@@ -465,12 +465,9 @@ describe("all snags in a table", () => {
       title: key,
       accepted,
     });
-    store.assessment = {
+    store.assessment = nothingSaid({
       snags: [snag("a look", "LOOK"), snag("taken", "STOP", "it is old"), snag("a stop", "STOP")],
-      stages: [],
-      positions: {},
-      failures: [],
-    } as never;
+    });
     await router.push("/plans/p1/overview");
     const wrapper = mount(SnagTable, { global: { plugins: [PrimeVue, router] } });
     await flushPromises();

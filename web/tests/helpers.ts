@@ -1,4 +1,4 @@
-import type { Plan } from "../src/api/client";
+import type { Assessment, Plan } from "../src/api/client";
 
 /** A plan of one room with a board, a lamp on it and a sensor that is its own unit. */
 export function smallPlan(): Plan {
@@ -138,5 +138,28 @@ export function smallPlan(): Plan {
     cautions: {},
     paths: {},
     money: { currency: "EUR", budget: null, spareShare: 0.1, energyPrice: 0.3, hourPrice: 0 },
+  };
+}
+
+/** An assessment of a plan of which nothing is said. */
+export function nothingSaid(over: Partial<Assessment> = {}): Assessment {
+  return {
+    walls: [],
+    gaps: [],
+    positions: {},
+    links: {},
+    snags: [],
+    names: {},
+    outage: { without: [], lastsH: null, from: null, atH: 0 },
+    moments: [],
+    strip: [],
+    sentence: "With everything working: 2 hold, 0 lost",
+    counts: {},
+    states: {},
+    wired: {},
+    troubles: {},
+    stages: [],
+    failures: [],
+    ...over,
   };
 }

@@ -7,7 +7,7 @@ import type { Catalog } from "../src/api/client";
 import { STAGES } from "../src/plan/stages";
 import StagePanel from "../src/plan/StagePanel.vue";
 import { useBench } from "../src/plan/store";
-import { smallPlan } from "./helpers";
+import { nothingSaid, smallPlan } from "./helpers";
 
 beforeEach(() => setActivePinia(createPinia()));
 afterEach(() => vi.unstubAllGlobals());
@@ -29,24 +29,7 @@ function opened(part: string) {
   store.catalog = catalog;
   store.floor = "ground";
   store.part = part;
-  store.assessment = {
-    walls: [],
-    gaps: [],
-    positions: {},
-    links: {},
-    snags: [],
-    names: {},
-    outage: { without: [], lastsH: null, from: null, atH: 0 },
-    moments: [],
-    strip: [],
-    sentence: "With everything working: 2 hold",
-    counts: {},
-    states: {},
-    wired: {},
-    troubles: {},
-    stages: [],
-    failures: [],
-  } as never;
+  store.assessment = nothingSaid();
   return store;
 }
 

@@ -7,7 +7,7 @@ import { useBench } from "../src/plan/store";
 import SnagDock from "../src/snags/SnagDock.vue";
 import BudgetStair from "../src/stages/links/BudgetStair.vue";
 import WithoutStrip from "../src/without/WithoutStrip.vue";
-import { smallPlan } from "./helpers";
+import { nothingSaid, smallPlan } from "./helpers";
 
 const plugins = [PrimeVue];
 const figure = { formula: "f", inputs: {}, source: "s", extrapolated: false };
@@ -31,25 +31,7 @@ function snag(over: Partial<Snag>): Snag {
 function bench(assessment: Partial<Assessment>) {
   const store = useBench();
   store.plan = smallPlan();
-  store.assessment = {
-    walls: [],
-    gaps: [],
-    positions: {},
-    links: {},
-    snags: [],
-    names: {},
-    outage: { without: [], lastsH: null, from: null, atH: 0 },
-    moments: [],
-    strip: [],
-    sentence: "With everything working: 2 hold, 0 lost",
-    counts: {},
-    states: {},
-    wired: {},
-    troubles: {},
-    stages: [],
-    failures: [],
-    ...assessment,
-  };
+  store.assessment = nothingSaid(assessment);
   return store;
 }
 

@@ -3,6 +3,7 @@ import { computed, onMounted, reactive, ref, watch } from "vue";
 import { useRoute, useRouter } from "vue-router";
 import { answer, api, problemOf, type Schemas, patiently } from "../api/client";
 import { applyTheme, currentTheme } from "../app/theme";
+import PageFrame from "../app/PageFrame.vue";
 import CurvePlot from "../app/CurvePlot.vue";
 import { newest } from "../plan/newest";
 
@@ -129,211 +130,135 @@ function turn() {
 </script>
 
 <template>
-  <div class="page">
-    <header>
-      <RouterLink to="/plans" class="brand">Sk<em>e</em>lto</RouterLink>
-      <h1>Calculators</h1>
-      <span class="right">
-        <RouterLink to="/plans">Plans</RouterLink>
-        <button type="button" @click="turn">{{ theme === "dark" ? "Light" : "Dark" }}</button>
-      </span>
-    </header>
-    <div class="body">
-      <nav aria-label="Calculators">
-        <button
-          v-for="f in forms"
-          :key="f.name"
-          type="button"
-          :aria-current="f.name === form?.name ? 'page' : undefined"
-          @click="router.replace(`/calculators/${f.name}`)"
-        >
-          {{ f.title }}
-        </button>
-      </nav>
-      <main v-if="form" :key="form.name">
-        <h2>{{ form.title }}</h2>
-        <p class="quiet">{{ form.about }}</p>
-        <div class="sheet">
-          <form class="inputs" @submit.prevent>
-            <template v-for="i in form.inputs" :key="i.name">
-              <fieldset v-if="i.kind === 'LIST'">
-                <legend>{{ i.label }}</legend>
-                <div v-for="(row, n) in rows(i) ?? []" :key="n" class="row">
-                  <label v-for="f in i.fields" :key="f.name" class="field">
-                    {{ f.label }}{{ f.unit ? `, ${f.unit}` : "" }}
-                    <input inputmode="decimal" :value="row[f.name]" @input="typed(row, f, $event)" />
-                    <span v-if="at(`/${i.name}/${n}/${f.name}`)" class="bad">{{
-                      at(`/${i.name}/${n}/${f.name}`)
-                    }}</span>
-                  </label>
-                  <button
-                    type="button"
-                    class="plain"
-                    :aria-label="`Remove line ${n + 1} of ${i.label}`"
-                    @click="rows(i).splice(n, 1)"
-                  >
-                    Remove
-                  </button>
-                </div>
-                <button type="button" class="soft" @click="addRow(i)">Add a line</button>
-                <span v-if="at(`/${i.name}`)" class="bad" role="alert">{{ at(`/${i.name}`) }}</span>
-              </fieldset>
-              <label v-else-if="i.kind === 'TRUTH'" class="tick">
-                <input
-                  type="checkbox"
-                  :checked="now[i.name] === true"
-                  @change="now[i.name] = ($event.target as HTMLInputElement).checked"
-                />
-                {{ i.label }}
-              </label>
-              <label v-else class="field line">
-                <span>{{ i.label }}{{ i.unit ? `, ${i.unit}` : "" }}</span>
-                <select
-                  v-if="i.kind === 'WORD'"
-                  :value="now[i.name]"
-                  @change="now[i.name] = ($event.target as HTMLSelectElement).value"
+  <PageFrame title="Calculators" chapters="Calculators">
+    <template #bar>
+      <button type="button" @click="turn">{{ theme === "dark" ? "Light" : "Dark" }}</button>
+    </template>
+    <template #chapters>
+      <button
+        v-for="f in forms"
+        :key="f.name"
+        type="button"
+        :aria-current="f.name === form?.name ? 'page' : undefined"
+        @click="router.replace(`/calculators/${f.name}`)"
+      >
+        {{ f.title }}
+      </button>
+    </template>
+    <main v-if="form" :key="form.name">
+      <h2>{{ form.title }}</h2>
+      <p class="quiet">{{ form.about }}</p>
+      <div class="sheet">
+        <form class="inputs" @submit.prevent>
+          <template v-for="i in form.inputs" :key="i.name">
+            <fieldset v-if="i.kind === 'LIST'">
+              <legend>{{ i.label }}</legend>
+              <div v-for="(row, n) in rows(i) ?? []" :key="n" class="row">
+                <label v-for="f in i.fields" :key="f.name" class="field">
+                  {{ f.label }}{{ f.unit ? `, ${f.unit}` : "" }}
+                  <input inputmode="decimal" :value="row[f.name]" @input="typed(row, f, $event)" />
+                  <span v-if="at(`/${i.name}/${n}/${f.name}`)" class="bad">{{
+                    at(`/${i.name}/${n}/${f.name}`)
+                  }}</span>
+                </label>
+                <button
+                  type="button"
+                  class="plain"
+                  :aria-label="`Remove line ${n + 1} of ${i.label}`"
+                  @click="rows(i).splice(n, 1)"
                 >
-                  <option v-for="w in i.words" :key="w" :value="w">{{ w }}</option>
-                </select>
-                <input
-                  v-else
-                  inputmode="decimal"
-                  :value="now[i.name]"
-                  :aria-invalid="at(`/${i.name}`) !== null || undefined"
-                  @focus="over = i.name"
-                  @input="typed(now, i, $event)"
-                />
-                <span v-if="at(`/${i.name}`)" class="bad" role="alert">{{ at(`/${i.name}`) }}</span>
-              </label>
-            </template>
-          </form>
-          <section class="answer" aria-live="polite" aria-label="Result">
-            <template v-if="worked">
-              <p v-for="(label, name) in form.outputs" :key="name" class="figure">
-                <span>{{ label }}</span>
-                <output>{{ figure(worked.out[name]!) }}</output>
-              </p>
-              <p class="formula">{{ worked.formula }}</p>
-              <p class="quiet">Source: {{ worked.source }}</p>
-              <p v-if="worked.extrapolated" class="bad">
-                Extrapolated: outside the range that the source states.
-              </p>
-            </template>
-            <template v-if="worked && curve && varied && figureOf && curve.out[figureOf[0]]">
-              <div class="row over">
-                <label class="field"
-                  >Drawn over
-                  <select :value="varied.name" @change="over = ($event.target as HTMLSelectElement).value">
-                    <option v-for="n in numbers" :key="n.name" :value="n.name">{{ n.label }}</option>
-                  </select>
-                </label>
-                <label v-if="figures.length > 1" class="field"
-                  >Figure
-                  <select
-                    :value="figureOf[0]"
-                    @change="drawnFigure = ($event.target as HTMLSelectElement).value"
-                  >
-                    <option v-for="[name, label] in figures" :key="name" :value="name">{{ label }}</option>
-                  </select>
-                </label>
+                  Remove
+                </button>
               </div>
-              <CurvePlot
-                v-if="curve.over === varied.name"
-                :label="`${figureOf[1]} over ${varied.label}`"
-                :x="curve.x"
-                :x-label="`${varied.label}${varied.unit ? `, ${varied.unit}` : ''}`"
-                :curves="[{ name: figureOf[1], y: curve.out[figureOf[0]]! }]"
-                :y-label="figureOf[1]"
-                :now="Number(now[varied.name])"
-                :height="240"
+              <button type="button" class="soft" @click="addRow(i)">Add a line</button>
+              <span v-if="at(`/${i.name}`)" class="bad" role="alert">{{ at(`/${i.name}`) }}</span>
+            </fieldset>
+            <label v-else-if="i.kind === 'TRUTH'" class="tick">
+              <input
+                type="checkbox"
+                :checked="now[i.name] === true"
+                @change="now[i.name] = ($event.target as HTMLInputElement).checked"
               />
-            </template>
-            <p v-else-if="trouble" class="bad">
-              {{ elsewhere ? `${trouble.place} ${trouble.text}` : "One of the inputs cannot be." }}
+              {{ i.label }}
+            </label>
+            <label v-else class="field line">
+              <span>{{ i.label }}{{ i.unit ? `, ${i.unit}` : "" }}</span>
+              <select
+                v-if="i.kind === 'WORD'"
+                :value="now[i.name]"
+                @change="now[i.name] = ($event.target as HTMLSelectElement).value"
+              >
+                <option v-for="w in i.words" :key="w" :value="w">{{ w }}</option>
+              </select>
+              <input
+                v-else
+                inputmode="decimal"
+                :value="now[i.name]"
+                :aria-invalid="at(`/${i.name}`) !== null || undefined"
+                @focus="over = i.name"
+                @input="typed(now, i, $event)"
+              />
+              <span v-if="at(`/${i.name}`)" class="bad" role="alert">{{ at(`/${i.name}`) }}</span>
+            </label>
+          </template>
+        </form>
+        <section class="answer" aria-live="polite" aria-label="Result">
+          <template v-if="worked">
+            <p v-for="(label, name) in form.outputs" :key="name" class="figure">
+              <span>{{ label }}</span>
+              <output>{{ figure(worked.out[name]!) }}</output>
             </p>
-          </section>
-        </div>
-        <p class="quiet">
-          Also at <code>POST /api/calculators/{{ form.name }}</code
-          >. Estimates, never a certificate; fixed wiring is for a licensed electrician where the law asks.
-        </p>
-      </main>
-      <p v-else-if="trouble" class="bad" role="alert">{{ trouble.text }}</p>
-    </div>
-  </div>
+            <p class="formula">{{ worked.formula }}</p>
+            <p class="quiet">Source: {{ worked.source }}</p>
+            <p v-if="worked.extrapolated" class="bad">
+              Extrapolated: outside the range that the source states.
+            </p>
+          </template>
+          <template v-if="worked && curve && varied && figureOf && curve.out[figureOf[0]]">
+            <div class="row over">
+              <label class="field"
+                >Drawn over
+                <select :value="varied.name" @change="over = ($event.target as HTMLSelectElement).value">
+                  <option v-for="n in numbers" :key="n.name" :value="n.name">{{ n.label }}</option>
+                </select>
+              </label>
+              <label v-if="figures.length > 1" class="field"
+                >Figure
+                <select
+                  :value="figureOf[0]"
+                  @change="drawnFigure = ($event.target as HTMLSelectElement).value"
+                >
+                  <option v-for="[name, label] in figures" :key="name" :value="name">{{ label }}</option>
+                </select>
+              </label>
+            </div>
+            <CurvePlot
+              v-if="curve.over === varied.name"
+              :label="`${figureOf[1]} over ${varied.label}`"
+              :x="curve.x"
+              :x-label="`${varied.label}${varied.unit ? `, ${varied.unit}` : ''}`"
+              :curves="[{ name: figureOf[1], y: curve.out[figureOf[0]]! }]"
+              :y-label="figureOf[1]"
+              :now="Number(now[varied.name])"
+              :height="240"
+            />
+          </template>
+          <p v-else-if="trouble" class="bad">
+            {{ elsewhere ? `${trouble.place} ${trouble.text}` : "One of the inputs cannot be." }}
+          </p>
+        </section>
+      </div>
+      <p class="quiet">
+        Also at <code>POST /api/calculators/{{ form.name }}</code
+        >. Estimates, never a certificate; fixed wiring is for a licensed electrician where the law asks.
+      </p>
+    </main>
+    <p v-else-if="trouble" class="bad" role="alert">{{ trouble.text }}</p>
+  </PageFrame>
 </template>
 
 <style scoped>
-.page {
-  min-height: 100vh;
-  display: flex;
-  flex-direction: column;
-}
-header {
-  background: var(--bar);
-  color: var(--bar-ink);
-  display: flex;
-  align-items: center;
-  gap: 14px;
-  padding: 7px 14px;
-}
-.brand {
-  font-size: 18px;
-  font-weight: 600;
-  color: inherit;
-  text-decoration: none;
-}
-.brand em {
-  font-style: normal;
-  color: #e0986b;
-}
-header h1 {
-  font-size: 15px;
-}
-.right {
-  margin-left: auto;
-  display: flex;
-  gap: 12px;
-  align-items: center;
-}
-.right a {
-  color: inherit;
-}
-.right button {
-  background: none;
-  border: 1px solid #6b7883;
-  border-radius: 3px;
-  padding: 2px 9px;
-  cursor: pointer;
-}
-.body {
-  display: grid;
-  grid-template-columns: 230px minmax(0, 1fr);
-  flex: 1;
-}
-nav {
-  padding: 12px 0;
-  display: flex;
-  flex-direction: column;
-}
-nav button {
-  text-align: left;
-  background: none;
-  border: 0;
-  border-left: 4px solid transparent;
-  padding: 6px 14px;
-  cursor: pointer;
-  font-size: 15px;
-}
-nav button[aria-current] {
-  border-left-color: var(--copper);
-  background: var(--sheet);
-  font-weight: 600;
-}
 main {
-  background: var(--sheet);
-  border-left: 1px solid var(--hair);
-  padding: 18px 26px;
   display: flex;
   flex-direction: column;
   gap: 10px;
