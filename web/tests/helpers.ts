@@ -133,6 +133,7 @@ export function smallPlan(): Plan {
     wallWork: null,
     demands: {},
     indoorModel: "WALLS",
+    measures: "METRIC",
     calibration: null,
     housings: {},
     cautions: {},

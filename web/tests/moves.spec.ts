@@ -1,17 +1,5 @@
 import { describe, expect, it } from "vitest";
-import {
-  cornerAdded,
-  cornerMoved,
-  cornerRemoved,
-  firstChoice,
-  freePlace,
-  moved,
-  placedAt,
-  placeOf,
-  roomMoved,
-  snapped,
-  wallLengthened,
-} from "../src/drawing/moves";
+import { cornerMoved, firstChoice, moved, placedAt, placeOf, roomMoved, snapped } from "../src/drawing/moves";
 import { facing, inside, middleOf } from "../src/drawing/outline";
 import { smallPlan } from "./helpers";
 
@@ -72,34 +60,6 @@ describe("moves on the drawing", () => {
     expect(snapped(smallPlan(), "den", 2, 5.5, 1.5)).toEqual([5.5, 1.5]);
   });
 
-  it("keeps a rectangle a rectangle when one wall's length is typed", () => {
-    const [op] = wallLengthened(smallPlan(), "den", 0, 5);
-    expect(op!.value).toEqual([
-      { xM: 0, yM: 0 },
-      { xM: 5, yM: 0 },
-      { xM: 5, yM: 3 },
-      { xM: 0, yM: 3 },
-    ]);
-    expect(wallLengthened(smallPlan(), "den", 0, -1)).toEqual([]);
-  });
-
-  it("renumbers the openings behind a new corner, and drops those of a wall that goes", () => {
-    const plan = smallPlan();
-    const door = { room: "den", wall: 2, kind: "DOOR" as const, atM: 1, widthM: 0.9 };
-    plan.openings = { door: { ...door, sillM: 0, headM: 2, construction: "door-wood" } };
-    const added = cornerAdded(plan, "den", 0);
-    expect(added.map((op) => `${op.op} ${op.path}`)).toEqual([
-      "add /rooms/den/corners/1",
-      "add /rooms/den/walls/1",
-      "replace /openings/door/wall",
-    ]);
-    expect(added[0]!.value).toEqual({ xM: 2, yM: 0 });
-    expect(added[2]!.value).toBe(3);
-    expect(cornerRemoved(plan, "den", 2)[0]).toEqual({ op: "remove", path: "/openings/door" });
-    plan.rooms.den!.corners.pop();
-    expect(cornerRemoved(plan, "den", 1)).toEqual([]);
-  });
-
   it("finds the middle of an L and which way its walls look", () => {
     const corners = [
       [0, 0],
@@ -120,24 +80,6 @@ describe("moves on the drawing", () => {
       "west",
     ]);
     expect(facing([...corners].reverse(), 0)).toBe("north");
-  });
-
-  it("puts new things clear of what stands in their room, the first into its middle", () => {
-    const plan = smallPlan();
-    plan.units = {};
-    plan.devices = {};
-    expect(freePlace(plan, "den", 1)).toMatchObject({ xM: 2, yM: 1.5 });
-    const places: { xM: number; yM: number }[] = [];
-    for (let n = 0; n < 12; n++) {
-      const place = freePlace(plan, "den", 1)!;
-      expect(place.xM > 0 && place.xM < 4 && place.yM > 0 && place.yM < 3).toBe(true);
-      for (const other of places) {
-        expect(Math.hypot(other.xM - place.xM, other.yM - place.yM)).toBeGreaterThanOrEqual(0.5);
-      }
-      places.push(place);
-      plan.devices[`d${n}`] = { ...smallPlan().devices.lamp!, place };
-    }
-    expect(freePlace(plan, "gone", 1)).toBeNull();
   });
 
   it("offers the selected room first, otherwise the largest in view", () => {

@@ -15,6 +15,8 @@ const props = defineProps<{
   /** Levels that mean something. */
   levels?: { name: string; y: number }[];
   height?: number;
+  /** Names that stand on the x axis in place of figures, each at its x. */
+  marks?: { at: number; name: string }[];
 }>();
 const holder = useTemplateRef<HTMLElement>("holder");
 const drawn = ref(false);
@@ -60,7 +62,13 @@ async function build() {
       })),
     ],
     axes: [
-      { ...axis, label: props.xLabel },
+      {
+        ...axis,
+        label: props.xLabel,
+        ...(props.marks
+          ? { splits: props.marks.map((m) => m.at), values: props.marks.map((m) => m.name) }
+          : {}),
+      },
       { ...axis, label: props.yLabel, size: 58 },
     ],
     hooks: {
@@ -111,7 +119,7 @@ async function build() {
 }
 onMounted(() => void build());
 watch(
-  () => JSON.stringify([props.x, props.curves, props.now, props.levels, props.yLabel]),
+  () => JSON.stringify([props.x, props.curves, props.now, props.levels, props.yLabel, props.marks]),
   () => void build(),
 );
 useResizeObserver(holder, ([entry]) => {
@@ -122,6 +130,7 @@ onBeforeUnmount(() => {
   building++;
   plot?.destroy();
 });
+const named = (at: number) => props.marks?.findLast((m) => m.at <= at)?.name;
 const figure = (value: number | null | undefined) =>
   value === null || value === undefined ? "none" : String(Number(value.toPrecision(4))).replace("-", "−");
 </script>
@@ -154,7 +163,7 @@ const figure = (value: number | null | undefined) =>
           </thead>
           <tbody>
             <tr v-for="(at, i) in x" :key="i">
-              <td class="number">{{ figure(at) }}</td>
+              <td class="number">{{ marks ? `${named(at)}, ${figure(at)}` : figure(at) }}</td>
               <td v-for="c in curves" :key="c.name" class="number">{{ figure(c.y[i]) }}</td>
             </tr>
           </tbody>

@@ -1,7 +1,7 @@
 <script setup lang="ts">
-import { ref, watch } from "vue";
+import { computed, ref, watch } from "vue";
 import { useBench } from "../plan/store";
-import { readQuantity, unitOf } from "../table/quantities";
+import { labelIn, readIn, shownIn } from "./measures";
 
 /**
  * A labelled input that stores what was typed when it is left. What cannot be stored is told beside it; what was typed
@@ -23,6 +23,9 @@ const props = defineProps<{
   save: (value: never) => Promise<boolean> | void;
 }>();
 const bench = useBench();
+const measures = computed(() => bench.plan?.measures ?? "METRIC");
+const called = computed(() => labelIn(measures.value, props.label));
+const held = computed(() => shownIn(measures.value, props.label, props.value));
 /** What is being typed, or was typed and is not stored; a plan that changes meanwhile does not take it away. */
 const typing = ref<string | null>(null);
 const trouble = ref<string | null>(null);
@@ -40,14 +43,15 @@ async function commit(event: Event) {
   const raw = text.trim();
   trouble.value = null;
   waiting = refused = false;
-  if (raw === "" && !props.optional) return wrong(`${props.label} cannot be empty.`);
-  const read = props.numeric && raw !== "" ? readQuantity(raw, unitOf(props.label)) : { value: raw || null };
+  if (raw === "" && !props.optional) return wrong(`${called.value} cannot be empty.`);
+  const read =
+    props.numeric && raw !== "" ? readIn(measures.value, props.label, raw) : { value: raw || null };
   if ("trouble" in read) return wrong(read.trouble);
   const value = read.value;
-  const held = props.value ?? null;
-  if (value === held) return reset();
-  if (before !== null && before !== held) {
-    before = held;
+  const now = props.value ?? null;
+  if (value === now) return reset();
+  if (before !== null && before !== now) {
+    before = now;
     return wrong(
       "It was changed elsewhere meanwhile. Yours is kept here: press Enter to store it all the same.",
     );
@@ -62,10 +66,9 @@ async function commit(event: Event) {
 }
 
 function wrong(why: string) {
-  const held =
-    props.value === null || props.value === undefined || props.value === "" ? "nothing" : props.value;
+  const there = held.value === null || held.value === undefined || held.value === "" ? "nothing" : held.value;
   refused = true;
-  trouble.value = `${why} The plan holds ${held}; Escape brings it back.`;
+  trouble.value = `${why} The plan holds ${there}; Escape brings it back.`;
 }
 function reset() {
   before = null;
@@ -103,14 +106,14 @@ watch(() => bench.selection, reset);
 
 <template>
   <label class="field" :class="{ bare }">
-    <span :class="{ unseen: bare }">{{ label }}</span>
+    <span :class="{ unseen: bare }">{{ called }}</span>
     <input
       :class="{ short: numeric, wide }"
       :inputmode="numeric ? 'decimal' : undefined"
-      :value="typing ?? value ?? ''"
+      :value="typing ?? held ?? ''"
       :placeholder="placeholder"
       :aria-invalid="trouble !== null || undefined"
-      :aria-label="trouble === null ? undefined : label"
+      :aria-label="trouble === null ? undefined : called"
       @input="typed"
       @change="commit"
       @blur="left"

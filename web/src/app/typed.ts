@@ -1,2 +1,6 @@
 /** What was chosen or typed in a field of a form. */
-export const text = (event: Event) => (event.target as HTMLInputElement | HTMLSelectElement).value;
+export const text = <T extends string = string>(event: Event) =>
+  (event.target as HTMLInputElement | HTMLSelectElement).value as T;
+
+/** What was chosen; null where the empty choice means nothing. */
+export const choice = <T extends string = string>(event: Event) => (text<T>(event) || null) as T | null;

@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { text } from "../app/typed";
 import { computed, ref, watch } from "vue";
 import { answer, api, type Medium, type Schemas } from "../api/client";
 import FigureButton from "../app/FigureButton.vue";
@@ -15,8 +16,7 @@ const mediumName = (id: Medium) => bench.catalog!.media.find((m) => m.id === id)
 const here = computed(() =>
   coverage.cursor && coverage.shown ? levelAt(coverage.shown, ...coverage.cursor) : null,
 );
-const setModel = (event: Event) =>
-  bench.put("/indoorModel", (event.target as HTMLSelectElement).value, "indoor model");
+const setModel = (event: Event) => bench.put(["indoorModel"], text(event), "indoor model");
 let waiting = 0;
 let asking = false;
 

@@ -2,12 +2,13 @@
 import { computed, ref, watch } from "vue";
 import type { Plan, Unit } from "../api/client";
 import { nameAt, pointer, thingOf } from "../plan/pointers";
+import { useLength } from "../app/useLength";
 import { useBench } from "../plan/store";
 import CoverageLines from "../coverage/CoverageLines.vue";
 import CoverageShade from "../coverage/CoverageShade.vue";
 import { useCoverage } from "../coverage/store";
 import Hatches from "./Hatches.vue";
-import { placeLabels, roomSpot, type Wanted } from "./labels";
+import { placeLabels, roomSpot, type Line, type Wanted } from "./labels";
 import { shown, STATE_WORDS, UNIT_WORDS, words } from "./marks";
 import { areaOf, boundsOf, middleOf } from "./outline";
 import Overlay from "./Overlay.vue";
@@ -18,11 +19,12 @@ import { useHand } from "./useHand";
 import DeviceMark from "./DeviceMark.vue";
 import UnitMark from "./UnitMark.vue";
 import WallLayer from "./WallLayer.vue";
-import { barLength, extent, useSheet } from "./useSheet";
+import { extent, useSheet } from "./useSheet";
 
 const props = defineProps<{ stage: string; drawing: boolean }>();
 const emit = defineEmits<{ drawn: []; draw: [] }>();
 const bench = useBench();
+const lengths = useLength();
 const element = ref<HTMLElement | null>(null);
 const svg = ref<SVGSVGElement | null>(null);
 
@@ -58,7 +60,7 @@ const rooms = computed(() =>
         cy: py(building.yM + middle[1]),
         size:
           room.corners.length === 4
-            ? `${shown(box.east - box.west, 2)} × ${shown(box.north - box.south, 2)} m`
+            ? lengths.size(box.east - box.west, box.north - box.south)
             : `${shown(areaOf(room.corners), 1)} m²`,
       };
     }),
@@ -136,7 +138,7 @@ const labels = computed(() => {
   // among readings only the transmitters are named
   const named = things.value.filter((t) => bench.part !== "walk" || props.stage !== "links" || t.unit);
   const marks: Wanted[] = named
-    .map((t) => ({ id: t.path, x: t.x, y: t.y, text: t.name }))
+    .map((t) => ({ id: t.path, x: t.x, y: t.y, text: t.name, must: t.path === selected.value }))
     .sort((a, b) => Number(b.id === selected.value) - Number(a.id === selected.value));
   const wanted = [...grounds, ...marks];
   const names = roomNames.value.map((r) => ({
@@ -145,7 +147,13 @@ const labels = computed(() => {
     top: r.y - 13,
     bottom: r.y + 18,
   }));
-  return placeLabels(wanted, width.value, names);
+  const walls: Line[] =
+    floor.value === "site"
+      ? []
+      : (bench.shown?.walls ?? [])
+          .filter((w) => w.floor === floor.value)
+          .map((w) => [px(w.axM), py(w.ayM), px(w.bxM), py(w.byM)]);
+  return placeLabels(wanted, width.value, names, walls);
 });
 
 const lines = computed(() => {
@@ -211,7 +219,7 @@ const spots = computed(() =>
       }))
     : [],
 );
-const bar = computed(() => barLength(scale.value, 120));
+const bar = computed(() => lengths.bar(scale.value, 120));
 const overall = computed(() =>
   rooms.value.length && floor.value !== "site" ? extent(onlyRooms(), null, floor.value) : null,
 );
@@ -332,7 +340,7 @@ const handle = computed(() => {
           :d="`M${px(overall.west)} ${py(overall.north) - 26}H${px(overall.east)}M${px(overall.west)} ${py(overall.north) - 31}v10M${px(overall.east)} ${py(overall.north) - 31}v10`"
         />
         <text :x="(px(overall.west) + px(overall.east)) / 2" :y="py(overall.north) - 30" text-anchor="middle">
-          {{ shown(overall.east - overall.west, 2) }} m
+          {{ lengths.length(overall.east - overall.west) }}
         </text>
         <path
           :d="`M${px(overall.west) - 28} ${py(overall.north)}V${py(overall.south)}M${px(overall.west) - 33} ${py(overall.north)}h10M${px(overall.west) - 33} ${py(overall.south)}h10`"
@@ -341,7 +349,7 @@ const handle = computed(() => {
           :transform="`translate(${px(overall.west) - 33} ${(py(overall.north) + py(overall.south)) / 2}) rotate(-90)`"
           text-anchor="middle"
         >
-          {{ shown(overall.north - overall.south, 2) }} m
+          {{ lengths.length(overall.north - overall.south) }}
         </text>
       </g>
       <g class="roomnames" aria-hidden="true">
@@ -410,6 +418,7 @@ const handle = computed(() => {
           class="halo label"
           :class="{ unit: l.id.startsWith('/units'), ground: /^.(buildings|spots)/.test(l.id) }"
         >
+          <title v-if="l.folded">{{ l.folded.join(", ") }}</title>
           {{ l.text }}
         </text>
       </g>
@@ -443,8 +452,8 @@ const handle = computed(() => {
         <text y="20" text-anchor="middle">N</text>
       </g>
       <g class="bar" :transform="`translate(14 ${height - 12})`" aria-hidden="true">
-        <path :d="`M0 -5V0H${bar * scale}V-5M${(bar * scale) / 2} -3V0`" />
-        <text :x="bar * scale + 6" y="2">{{ bar >= 1000 ? `${bar / 1000} km` : `${bar} m` }}</text>
+        <path :d="`M0 -5V0H${bar.px}V-5M${bar.px / 2} -3V0`" />
+        <text :x="bar.px + 6" y="2">{{ bar.text }}</text>
       </g>
     </svg>
     <div class="zoom" role="group" aria-label="Sheet">

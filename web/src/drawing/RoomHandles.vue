@@ -1,16 +1,20 @@
 <script setup lang="ts">
 import { computed, ref } from "vue";
+import { feetAndInches, labelIn, readIn } from "../app/measures";
+import { useLength } from "../app/useLength";
 import type { Room } from "../api/client";
-import { nameAt, pointer } from "../plan/pointers";
 import { useBench } from "../plan/store";
 import { shown } from "./marks";
-import { cornerMoved, wallLengthened } from "./moves";
+import { cornerMoved } from "./moves";
+import { command } from "../plan/commands";
 import { wallLengths } from "./outline";
 
 /** The corners of the selected room, to be dragged, and the length of each wall, to be typed over. */
 const props = defineProps<{ room: { id: string; room: Room; points: number[][]; cx: number; cy: number } }>();
 const emit = defineEmits<{ take: [event: PointerEvent, corner: number] }>();
 const bench = useBench();
+const { length } = useLength();
+const feet = computed(() => bench.plan?.measures === "FEET");
 const typing = ref<number | null>(null);
 const typed = ref("");
 
@@ -28,21 +32,21 @@ const walls = computed(() => {
   });
 });
 
-function begin(i: number, length: number) {
+function begin(i: number, metres: number) {
   typing.value = i;
-  typed.value = length.toFixed(2);
+  typed.value = feet.value ? feetAndInches(metres) : metres.toFixed(2);
 }
 async function commit() {
   const wall = typing.value;
   typing.value = null;
-  const length = Number(typed.value.replace(",", "."));
-  if (wall === null || !Number.isFinite(length) || length < 0.05) return;
-  if (Math.abs(length - walls.value[wall]!.length) < 0.005) return;
-  const path = pointer("rooms", props.room.id);
-  await bench.edit(
-    wallLengthened(bench.plan!, props.room.id, wall, length),
-    `wall length of ${nameAt(bench.plan!, path)}`,
-  );
+  const read = readIn(bench.plan!.measures, "Length, m", typed.value);
+  if (wall === null) return;
+  if ("trouble" in read) {
+    bench.message = read.trouble;
+    return;
+  }
+  if (Math.abs(read.value - walls.value[wall]!.length) < 0.005) return;
+  await command("set-wall-length", { room: props.room.id, wall, lengthM: read.value });
 }
 
 function nudge(event: KeyboardEvent, corner: number) {
@@ -77,7 +81,7 @@ function nudge(event: KeyboardEvent, corner: number) {
         <input
           v-model="typed"
           class="length-field"
-          :aria-label="`Length of wall ${w.i + 1}, m`"
+          :aria-label="labelIn(bench.plan!.measures, `Length of wall ${w.i + 1}, m`)"
           inputmode="decimal"
           autofocus
           @pointerdown.stop
@@ -94,12 +98,12 @@ function nudge(event: KeyboardEvent, corner: number) {
         class="length"
         tabindex="0"
         role="button"
-        :aria-label="`Length of wall ${w.i + 1}: ${shown(w.length, 2)} m, type over it`"
+        :aria-label="`Length of wall ${w.i + 1}: ${length(w.length)}, type over it`"
         @pointerdown.stop
         @click="begin(w.i, w.length)"
         @keydown.enter.stop="begin(w.i, w.length)"
       >
-        {{ shown(w.length, 2) }}
+        {{ feet ? length(w.length) : shown(w.length, 2) }}
       </text>
     </g>
     <rect

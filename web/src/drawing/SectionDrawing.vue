@@ -3,15 +3,16 @@ import { computed, ref } from "vue";
 import { answer, api } from "../api/client";
 import { useQuery } from "../app/useQuery";
 import { pointer, thingOf } from "../plan/pointers";
+import { useLength } from "../app/useLength";
 import { useBench } from "../plan/store";
 import Hatches from "./Hatches.vue";
-import { shown } from "./marks";
 import { boundsOf } from "./outline";
 import UnitMark from "./UnitMark.vue";
-import { barLength, useSheet } from "./useSheet";
+import { useSheet } from "./useSheet";
 
 /** An upright cut through the house: along the selected link, or west to east through the middle of the selection. */
 const bench = useBench();
+const lengths = useLength();
 const element = ref<HTMLElement | null>(null);
 
 const link = computed(() => {
@@ -56,7 +57,7 @@ const box = computed(() => ({
   north: section.value?.highZM ?? 5,
 }));
 const { width, height, scale, px, py, zoomAt, pan } = useSheet(element, box);
-const bar = computed(() => barLength(scale.value, 120));
+const bar = computed(() => lengths.bar(scale.value, 120));
 const hatch = (id: string) => bench.construction(id)?.hatch ?? "NONE";
 /** Names of floors that lie nearly level stand above each other. */
 const levels = computed(() => {
@@ -134,7 +135,7 @@ function wheel(event: WheelEvent) {
       <g v-for="l in levels" :key="l.floor" class="level">
         <path :d="`M${px(0) - 44} ${py(l.zM)}H${px(0) - 8}`" />
         <text :x="px(0) - 46" :y="l.y" text-anchor="start" class="halo">
-          {{ l.name }} {{ l.zM >= 0 ? "+" : "" }}{{ shown(l.zM, 2) }}
+          {{ l.name }} {{ l.zM >= 0 ? "+" : "" }}{{ lengths.length(l.zM) }}
         </text>
       </g>
       <path
@@ -150,17 +151,17 @@ function wheel(event: WheelEvent) {
         class="thing"
         tabindex="0"
         role="button"
-        :aria-label="`${unitName(u.unit)} ${shown(u.zM, 1)} m`"
+        :aria-label="`${unitName(u.unit)} ${lengths.length(u.zM, 1)}`"
         @click="bench.select(pointer('units', u.unit))"
         @keydown.enter="bench.select(pointer('units', u.unit))"
       >
         <UnitMark :kind="bench.plan!.units[u.unit]!.kind" />
-        <text x="11" y="4" class="halo">{{ unitName(u.unit) }} {{ shown(u.zM, 1) }} m</text>
+        <text x="11" y="4" class="halo">{{ unitName(u.unit) }} {{ lengths.length(u.zM, 1) }}</text>
       </g>
       <text x="14" y="20" class="halo title">{{ title }}</text>
       <g class="bar" :transform="`translate(14 ${height - 12})`" aria-hidden="true">
-        <path :d="`M0 -5V0H${bar * scale}V-5`" />
-        <text :x="bar * scale + 6" y="2">{{ bar }} m</text>
+        <path :d="`M0 -5V0H${bar.px}V-5`" />
+        <text :x="bar.px + 6" y="2">{{ bar.text }}</text>
       </g>
     </svg>
     <p v-else-if="!trouble" class="note">Draw a room first; then the cut through the house shows here.</p>

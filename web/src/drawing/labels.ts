@@ -4,7 +4,14 @@ export interface Wanted {
   x: number;
   y: number;
   text: string;
+  /** It is what somebody looks at: rather over a wall than not at all. */
+  must?: boolean;
+  /** The names that it stands for. */
+  folded?: string[];
 }
+
+/** A line of the sheet from one point to another. */
+export type Line = [ax: number, ay: number, bx: number, by: number];
 
 export interface Placed extends Wanted {
   tx: number;
@@ -36,16 +43,23 @@ const FAR: [number, number][] = [
 ];
 
 /**
- * Puts each label beside its mark where it covers neither another label nor a mark: right, left, below, above, or
- * farther off with a line to it. What finds no room is left out; it is still in the mark's name. Earlier ones go first.
+ * Puts each label beside its mark where it covers neither another label nor a mark nor a wall: right, left, below, above, or
+ * farther off with a line to it. Those that find no room fold into a "+3" at one of them, whose names it holds; where even
+ * that finds none they are in the marks' names. Earlier ones go first.
  */
-export function placeLabels(wanted: Wanted[], width: number, obstacles: Area[] = []): Placed[] {
+export function placeLabels(
+  wanted: Wanted[],
+  width: number,
+  obstacles: Area[] = [],
+  walls: Line[] = [],
+): Placed[] {
   const taken: Area[] = [
     ...obstacles,
     ...wanted.map((w) => ({ left: w.x - 9, right: w.x + 12, top: w.y - 9, bottom: w.y + 12 })),
   ];
   const placed: Placed[] = [];
-  for (const want of wanted) {
+  const left: Wanted[] = [];
+  const place = (want: Wanted): boolean => {
     const long = want.text.length * LETTER_PX + 4;
     const options: [Area, Placed][] = [
       at(want, want.x + 14, want.y + 4, "start", 0, long),
@@ -58,15 +72,46 @@ export function placeLabels(wanted: Wanted[], width: number, obstacles: Area[] =
           : at(want, want.x + dx, want.y + dy, "end", -long, 0, true),
       ),
     ];
-    const free = options.find(
+    const clear = options.filter(
       ([area]) => area.left > 0 && area.right < width && !taken.some((t) => meet(t, area)),
     );
+    const free =
+      clear.find(([area]) => !walls.some((wall) => crosses(wall, area))) ??
+      (want.must ? clear[0] : undefined);
     if (free) {
       taken.push(free[0]);
       placed.push(free[1]);
     }
+    return !!free;
+  };
+  for (const want of wanted) if (!place(want)) left.push(want);
+  for (const group of near(left)) {
+    const [first] = group;
+    const folded = group.map((w) => w.text);
+    const many = { ...first!, id: `more-${first!.id}`, text: `+${group.length}`, must: false, folded };
+    if (place(many)) continue;
+    // no room even for that: the last label nearby gives its place and folds too
+    const near = placed.findLastIndex(
+      (p) => !p.must && !p.folded && Math.hypot(p.x - first!.x, p.y - first!.y) < FOLD_PX,
+    );
+    if (near < 0) continue;
+    const given = placed[near]!;
+    folded.unshift(given.text);
+    placed[near] = { ...given, id: many.id, text: `+${folded.length}`, folded };
   }
   return placed;
+}
+
+/** Marks that fold into one: those within so many pixels of the first of them. */
+const FOLD_PX = 70;
+function near(wanted: Wanted[]): Wanted[][] {
+  const groups: Wanted[][] = [];
+  for (const want of wanted) {
+    const group = groups.find(([first]) => Math.hypot(first!.x - want.x, first!.y - want.y) < FOLD_PX);
+    if (group) group.push(want);
+    else groups.push([want]);
+  }
+  return groups;
 }
 
 function at(
@@ -82,6 +127,24 @@ function at(
     { left: tx + from, right: tx + to, top: ty - LINE_PX + 3, bottom: ty + 3 },
     { ...want, tx, ty, anchor, led },
   ];
+}
+
+/** Whether a line runs through an area: what is left of it after each side has cut its part off (Liang and Barsky 1984). */
+export function crosses([ax, ay, bx, by]: Line, area: Area): boolean {
+  let [from, to] = [0, 1];
+  const cuts: [number, number][] = [
+    [ax - bx, ax - area.left],
+    [bx - ax, area.right - ax],
+    [ay - by, ay - area.top],
+    [by - ay, area.bottom - ay],
+  ];
+  for (const [step, room] of cuts) {
+    if (step === 0) {
+      if (room < 0) return false;
+    } else if (step < 0) from = Math.max(from, room / step);
+    else to = Math.min(to, room / step);
+  }
+  return from < to;
 }
 
 function meet(a: Area, b: Area): boolean {

@@ -1,8 +1,9 @@
+import { added } from "../plan/patch";
 import { computed, ref, type Ref } from "vue";
 import type { Op } from "../api/client";
 import { freeId, nameAt, pointer } from "../plan/pointers";
 import { useBench } from "../plan/store";
-import { shown } from "./marks";
+import { useLength } from "../app/useLength";
 import { cornerMoved, moved, placedAt, roomMoved, snapped } from "./moves";
 import type { useSheet } from "./useSheet";
 
@@ -25,6 +26,7 @@ interface Reach {
 /** Dragging and nudging on the drawing: the figures follow as previews, the drop is the edit. */
 export function useHand({ svg, floor, stage, drawing, drawn, sheet }: Reach) {
   const bench = useBench();
+  const lengths = useLength();
   let grip: Grip | null = null;
   let ops: Op[] = [];
   let start: [number, number] = [0, 0];
@@ -86,7 +88,7 @@ export function useHand({ svg, floor, stage, drawing, drawn, sheet }: Reach) {
         y: sheet.py(Math.max(y0, y1)),
         w: Math.abs(x1 - x0) * sheet.scale.value,
         h: Math.abs(y1 - y0) * sheet.scale.value,
-        text: `${shown(Math.abs(x1 - x0), 2)} × ${shown(Math.abs(y1 - y0), 2)} m`,
+        text: lengths.size(Math.abs(x1 - x0), Math.abs(y1 - y0)),
       };
       ops = newRoom(x0, y0, x1, y1);
       return;
@@ -119,22 +121,18 @@ export function useHand({ svg, floor, stage, drawing, drawn, sheet }: Reach) {
     const building = stored.buildings[stored.floors[floor.value]!.building]!;
     const number = Object.keys(stored.rooms).length + 1;
     return [
-      {
-        op: "add",
-        path: pointer("rooms", freeId(`room ${number}`, stored.rooms)),
-        value: {
-          floor: floor.value,
-          name: `Room ${number}`,
-          corners: [
-            [Math.min(x0, x1), Math.min(y0, y1)],
-            [Math.max(x0, x1), Math.min(y0, y1)],
-            [Math.max(x0, x1), Math.max(y0, y1)],
-            [Math.min(x0, x1), Math.max(y0, y1)],
-          ].map(([cx, cy]) => ({ xM: cm(cx! - building.xM), yM: cm(cy! - building.yM) })),
-          walls: null,
-          clutter: "FURNISHED",
-        },
-      },
+      added(["rooms", freeId(`room ${number}`, stored.rooms)], {
+        floor: floor.value,
+        name: `Room ${number}`,
+        corners: [
+          [Math.min(x0, x1), Math.min(y0, y1)],
+          [Math.max(x0, x1), Math.min(y0, y1)],
+          [Math.max(x0, x1), Math.max(y0, y1)],
+          [Math.min(x0, x1), Math.max(y0, y1)],
+        ].map(([cx, cy]) => ({ xM: cm(cx! - building.xM), yM: cm(cy! - building.yM) })),
+        walls: null,
+        clutter: "FURNISHED",
+      }),
     ];
   }
   const cm = (value: number) => Math.round(value * 100) / 100;

@@ -15,7 +15,10 @@ import WithoutStrip from "../without/WithoutStrip.vue";
 import WeighedChange from "./WeighedChange.vue";
 import FindBox from "./FindBox.vue";
 import PanelLayout from "./PanelLayout.vue";
-import { LAYOUT, LAYOUTS, layoutOf, type Layout } from "./layout";
+import BenchHeader from "./BenchHeader.vue";
+import BenchMessages from "./BenchMessages.vue";
+import SheetTabs from "./SheetTabs.vue";
+import { LAYOUT, layoutOf, type Layout } from "./layout";
 import StagePanel from "./StagePanel.vue";
 import StageRail from "./StageRail.vue";
 import ShortcutsCard from "./ShortcutsCard.vue";
@@ -23,6 +26,7 @@ import { partOf, stageId, stageOf, STAGES } from "./stages";
 import CoverageBar from "../coverage/CoverageBar.vue";
 import { useCoverage } from "../coverage/store";
 import SectionDrawing from "../drawing/SectionDrawing.vue";
+import { useActions } from "./useActions";
 import { useGo } from "./useGo";
 import { useOthers } from "./useOthers";
 import { type Clock, outageOf, outageText, useBench } from "./store";
@@ -38,7 +42,7 @@ const dockOpen = ref(window.innerWidth > 820);
 const finding = ref(false);
 /** Whether the cut through the house is in view instead of a sheet. */
 const cutting = ref(false);
-const theme = ref(currentTheme());
+const dark = ref(currentTheme() === "dark");
 /** Where the panel is; remembered. */
 const layout = ref(layoutOf(localStorage.getItem(LAYOUT)));
 watch(layout, (now) => localStorage.setItem(LAYOUT, now));
@@ -160,30 +164,8 @@ watch(
   },
 );
 
-const failures = computed(() => bench.shown?.failures ?? []);
-/** The reason of the first one that failed by itself; what needs it fails for the same. */
-const failureReason = computed(() => {
-  const why =
-    (failures.value.find((f) => !f.why.includes("could not be worked out")) ?? failures.value[0])?.why ?? "";
-  return why.charAt(0).toUpperCase() + why.slice(1) + ".";
-});
-
-const floors = computed(() =>
-  Object.entries(bench.plan?.floors ?? {})
-    .map(([id, f]) => ({ id, name: f.name, base: f.baseM, building: f.building }))
-    .sort(
-      (a, b) =>
-        floorsIn(b.building) - floorsIn(a.building) ||
-        a.building.localeCompare(b.building) ||
-        b.base - a.base,
-    ),
-);
-
-function floorsIn(building: string): number {
-  return Object.values(bench.plan?.floors ?? {}).filter((f) => f.building === building).length;
-}
-
 const go = useGo();
+const actions = useActions(layout, dark, toggleTheme);
 
 function keys(event: KeyboardEvent) {
   const command = event.ctrlKey || event.metaKey;
@@ -209,48 +191,6 @@ function keys(event: KeyboardEvent) {
     drawing.value = false;
   }
 }
-/** What the find box can do besides going somewhere. */
-const actions = computed(() => [
-  { name: "Undo", what: "action", words: bench.undoLabel ?? "", act: () => void bench.step("undo") },
-  { name: "Redo", what: "action", words: bench.redoLabel ?? "", act: () => void bench.step("redo") },
-  {
-    name: "Calculators",
-    what: "page",
-    words: "formula airtime fresnel voltage drop",
-    act: () => void router.push("/calculators"),
-  },
-  { name: "All plans", what: "page", words: "list new import copy", act: () => void router.push("/plans") },
-  {
-    name: "Walk test on a phone",
-    what: "page",
-    words: "measure mobile",
-    act: () => void router.push(`/plans/${bench.id}/walk`),
-  },
-  {
-    name: theme.value === "dark" ? "Light paper" : "Dark paper",
-    what: "setting",
-    words: "theme night colour contrast",
-    act: toggleTheme,
-  },
-  {
-    name: "Export this plan",
-    what: "action",
-    words: "download save file backup json",
-    act: () => window.location.assign(`/api/plans/${bench.id}/export`),
-  },
-  {
-    name: "Nothing is gone",
-    what: "action",
-    words: "restore outage without",
-    act: () => void bench.suppose([]),
-  },
-  ...(Object.keys(LAYOUTS) as Layout[]).map((where) => ({
-    name: `Panel ${where === "full" ? "alone" : where}`,
-    what: "setting",
-    words: "layout divider drawing",
-    act: () => (layout.value = where),
-  })),
-]);
 /** Asks before the window goes while edits wait to be stored. */
 function stay(event: Event) {
   if (bench.unsaved.length) event.preventDefault();
@@ -266,8 +206,8 @@ onBeforeUnmount(() => {
 });
 
 function toggleTheme() {
-  theme.value = theme.value === "dark" ? "light" : "dark";
-  applyTheme(theme.value);
+  dark.value = !dark.value;
+  applyTheme(dark.value ? "dark" : "light");
 }
 </script>
 
@@ -276,63 +216,10 @@ function toggleTheme() {
     <div class="skips">
       <a v-for="s in skips" :key="s.to" :href="`#${s.to}`" @click.prevent="skip(s.to)">{{ s.words }}</a>
     </div>
-    <header>
-      <RouterLink to="/plans" class="brand">Sk<em>e</em>lto</RouterLink>
-      <h1>{{ bench.plan.name }}</h1>
-      <span class="facts">
-        {{ bench.plan.region }} ·
-        {{ bench.plan.mainsVoltageV ? `${bench.plan.mainsVoltageV} V` : "mains not known" }} ·
-        <span role="status"
-          >edit {{ bench.revision }},
-          {{
-            bench.saving === "safe" ? "safe on disk" : bench.saving === "saving" ? "saving…" : "not saved"
-          }}</span
-        >
-        <span v-if="bench.others" role="status" class="others">{{ bench.others }}</span>
-      </span>
-      <span class="right">
-        <button type="button" :disabled="!bench.undoLabel" @click="bench.step('undo')">
-          Undo<span v-if="bench.undoLabel && !narrow">: {{ bench.undoLabel }}</span>
-        </button>
-        <button v-if="!narrow" type="button" :disabled="!bench.redoLabel" @click="bench.step('redo')">
-          Redo<span v-if="bench.redoLabel">: {{ bench.redoLabel }}</span>
-        </button>
-        <RouterLink v-if="!narrow" to="/calculators" class="calc">Calculators</RouterLink>
-        <button type="button" class="find" @click="finding = true">Find anything <kbd>Ctrl K</kbd></button>
-        <button v-if="!narrow" type="button" @click="toggleTheme">
-          {{ theme === "dark" ? "Light" : "Dark" }}
-        </button>
-      </span>
-    </header>
+    <BenchHeader :dark="dark" @find="finding = true" @theme="toggleTheme" />
     <WithoutStrip />
     <WeighedChange v-if="bench.weighed" />
-    <div v-if="bench.message" class="message" role="alert">
-      <span
-        >{{ bench.message }}
-        <b v-if="bench.unsaved.length">
-          {{ bench.unsaved.length === 1 ? "One edit waits" : `${bench.unsaved.length} edits wait` }}
-          to be stored. That happens by itself once the server is back.</b
-        ></span
-      >
-      <button
-        v-if="bench.saving === 'failed'"
-        type="button"
-        class="act"
-        @click="((bench.message = null), bench.retry())"
-      >
-        Try again
-      </button>
-      <button type="button" class="soft" @click="bench.message = null">Close</button>
-    </div>
-    <div v-if="failures.length" class="message failures" role="status">
-      <span
-        ><b>Not worked out:</b> {{ failures.map((f) => f.fact).join(", ") }}. {{ failureReason }} What does
-        not need them stands; the plan can be edited, undone and exported.</span
-      >
-      <button type="button" class="act" @click="bench.guarded(() => bench.assess())">
-        Work them out again
-      </button>
-    </div>
+    <BenchMessages />
     <div class="body" :class="{ folded: !dockOpen, narrow }">
       <StageRail v-if="!narrow" :stage="stage" @go="go" />
       <div v-else class="stages">
@@ -341,36 +228,7 @@ function toggleTheme() {
         </select>
       </div>
       <main>
-        <template v-if="!whole && shownLayout !== 'full'">
-          <div class="tabs" role="group" aria-label="Sheets">
-            <button
-              v-for="f in floors"
-              :key="f.id"
-              type="button"
-              :aria-pressed="bench.floor === f.id && !cutting"
-              :class="{ current: bench.floor === f.id && !cutting }"
-              @click="((bench.floor = f.id), (cutting = false))"
-            >
-              {{ f.name }}
-            </button>
-            <button
-              type="button"
-              :aria-pressed="bench.floor === 'site' && !cutting"
-              :class="{ current: bench.floor === 'site' && !cutting }"
-              @click="((bench.floor = 'site'), (cutting = false))"
-            >
-              whole site
-            </button>
-            <button
-              type="button"
-              :aria-pressed="cutting"
-              :class="{ current: cutting }"
-              @click="cutting = true"
-            >
-              section
-            </button>
-          </div>
-        </template>
+        <SheetTabs v-if="!whole && shownLayout !== 'full'" v-model:cutting="cutting" />
         <Splitter
           v-if="!whole && shownLayout !== 'full'"
           :key="shownLayout"
@@ -454,89 +312,6 @@ function toggleTheme() {
   display: flex;
   flex-direction: column;
 }
-header {
-  background: var(--bar);
-  color: var(--bar-ink);
-  display: flex;
-  align-items: center;
-  gap: 14px;
-  padding: 7px 14px;
-  white-space: nowrap;
-}
-.brand {
-  font-size: 18px;
-  font-weight: 600;
-  color: inherit;
-  text-decoration: none;
-}
-.brand em {
-  font-style: normal;
-  color: #e0986b;
-}
-header h1 {
-  font-size: 15px;
-  overflow: hidden;
-  text-overflow: ellipsis;
-  max-width: 300px;
-  unicode-bidi: isolate;
-}
-.facts {
-  color: #c9d1d7;
-  font-size: 13px;
-}
-.others {
-  color: #f0c5a8;
-  margin-left: 8px;
-}
-.right {
-  margin-left: auto;
-  display: flex;
-  gap: 6px;
-  min-width: 0;
-}
-.right button {
-  background: none;
-  border: 1px solid #6b7883;
-  border-radius: 3px;
-  padding: 2px 9px;
-  cursor: pointer;
-  max-width: 210px;
-  overflow: hidden;
-  text-overflow: ellipsis;
-}
-.right button:disabled {
-  color: #97a3ad;
-  border-color: #4d5a65;
-  cursor: default;
-}
-.calc {
-  color: inherit;
-  align-self: center;
-  font-size: 13px;
-  padding: 0 4px;
-}
-kbd {
-  font: inherit;
-  color: #c9d1d7;
-  margin-left: 8px;
-}
-.message {
-  display: flex;
-  gap: 10px;
-  align-items: center;
-  padding: 7px 14px;
-  background: var(--sheet);
-  border-bottom: 2px solid var(--unsafe);
-  color: var(--unsafe);
-  overflow-wrap: anywhere;
-}
-.message span {
-  flex: 1;
-}
-.failures {
-  border-bottom-color: var(--hair);
-  color: var(--ink);
-}
 .body {
   flex: 1;
   min-height: 0;
@@ -553,24 +328,6 @@ main {
   border-left: 1px solid var(--hair);
   border-right: 1px solid var(--hair);
   background: var(--sheet);
-}
-.tabs {
-  display: flex;
-  flex-wrap: wrap;
-  gap: 2px;
-  padding: 4px 10px 0;
-  border-bottom: 1px solid var(--hair);
-}
-.tabs button {
-  background: none;
-  border: 0;
-  padding: 4px 10px 6px;
-  cursor: pointer;
-  border-bottom: 2px solid transparent;
-}
-.tabs button.current {
-  font-weight: 600;
-  border-bottom-color: var(--copper);
 }
 .split {
   flex: 1;
@@ -655,18 +412,6 @@ main {
     min-height: 100vh;
     overflow: visible;
   }
-  header {
-    flex-wrap: wrap;
-    white-space: normal;
-    gap: 6px 10px;
-  }
-  header .right {
-    flex-wrap: wrap;
-  }
-  .right button,
-  .calc {
-    min-height: 40px;
-  }
   .body,
   .body.folded {
     display: flex;
@@ -687,15 +432,6 @@ main {
   }
   .fold {
     min-height: 44px;
-  }
-}
-@media (max-width: 480px) {
-  .facts {
-    width: 100%;
-    order: 5;
-  }
-  kbd {
-    display: none;
   }
 }
 .stale {

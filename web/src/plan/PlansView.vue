@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { replaced } from "./patch";
 import Button from "primevue/button";
 import Dialog from "primevue/dialog";
 import InputText from "primevue/inputtext";
@@ -146,7 +147,7 @@ const rename = () =>
           header: { "If-Match": `"${plan.revision}"` },
         },
         headers: { "Content-Type": "application/json-patch+json" },
-        body: JSON.stringify([{ op: "replace", path: "/name", value: newName.value }]),
+        body: JSON.stringify([replaced(["name"], newName.value)]),
         bodySerializer: (body: unknown) => body as string,
       }),
     );

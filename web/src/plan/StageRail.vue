@@ -1,11 +1,13 @@
 <script setup lang="ts">
 import { computed } from "vue";
 import { stageId, STAGES } from "./stages";
+import { useCoverage } from "../coverage/store";
 import { useBench } from "./store";
 
 defineProps<{ stage: string }>();
 const emit = defineEmits<{ go: [stage: string] }>();
 const bench = useBench();
+const coverage = useCoverage();
 const entries = computed(() =>
   Object.entries(STAGES).map(([id, stage]) => ({
     id,
@@ -18,6 +20,7 @@ const sheet = (stage: string, paper: string, landscape = false) =>
   `/api/plans/${bench.id}/sheets/${stage}?${[
     `paper=${paper}`,
     landscape && "landscape=true",
+    stage === "links" && coverage.medium && `radio=${coverage.medium}`,
     bench.outageQuery,
   ]
     .filter(Boolean)

@@ -6,14 +6,24 @@ interface Commands {
   "add-device": Schemas["AddDevice"];
   "add-devices": Schemas["AddDevices"];
   "add-unit": Schemas["AddUnit"];
+  "add-demand": Schemas["AddDemand"];
+  "add-fitting": Schemas["AddFitting"];
+  "add-opening": Schemas["AddOpening"];
   attach: Schemas["Attach"];
   "copy-room-set": Schemas["CopyRoomSet"];
   "duplicate-unit": Schemas["DuplicateUnit"];
   "network-like": Schemas["NetworkLike"];
   "place-room-set": Schemas["SetPlacings"];
+  "move-room": Schemas["MoveRoom"];
   "move-to-room": Schemas["MoveToRoom"];
+  "put-in": Schemas["PutIn"];
   remove: Schemas["Remove"];
+  "remove-corner": Schemas["RemoveCorner"];
+  "remove-ground": Schemas["RemoveGround"];
   "set-power-source": Schemas["SetPowerSource"];
+  "set-wall": Schemas["SetWall"];
+  "set-wall-length": Schemas["SetWallLength"];
+  "split-wall": Schemas["SplitWall"];
 }
 export type Proposal = Schemas["Proposal"];
 

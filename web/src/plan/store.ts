@@ -16,6 +16,7 @@ import {
 import { whenBack } from "../app/whenBack";
 import { placeOf } from "../drawing/moves";
 import { newest } from "./newest";
+import { replaced, type At, type Keys } from "./patch";
 import { placeWords, thingOf } from "./pointers";
 
 interface Edit {
@@ -278,8 +279,8 @@ export const useBench = defineStore("bench", {
       return false;
     },
     /** One value of the plan changed. */
-    put(path: string, value: unknown, label: string): Promise<boolean> {
-      return this.edit([{ op: "replace", path, value }], label);
+    put<const P extends Keys>(path: P, value: At<P>, label: string): Promise<boolean> {
+      return this.edit([replaced(path, value)], label);
     },
     /** Stores what waits and then this edit; where no server answers, all of it waits on. */
     async send(edit: Edit | null): Promise<boolean> {

@@ -1,8 +1,9 @@
 <script setup lang="ts">
+import { added, removed } from "../plan/patch";
 import { computed, reactive, ref, watch } from "vue";
 import { answer, api, type Op, type Snag } from "../api/client";
 import { carryOut } from "../plan/commands";
-import { nameAt, pointer } from "../plan/pointers";
+import { nameAt } from "../plan/pointers";
 import { stageId, stageName } from "../plan/stages";
 import { useBench } from "../plan/store";
 import { asCsv, saveFile } from "../table/clipboard";
@@ -95,11 +96,10 @@ const fixable = (group: Folded) => group.snags.filter((s) => s.accepted === null
 
 const accept = (snags: Snag[], why: string) =>
   bench.edit(
-    snags.map((s): Op => ({ op: "add", path: pointer("accepted", s.key), value: why })),
+    snags.map((s): Op => added(["accepted", s.key], why)),
     snags.length === 1 ? `accept ${snags[0]!.code}` : `accept ${snags.length} × ${snags[0]!.code}`,
   );
-const reopen = (snag: Snag) =>
-  bench.edit([{ op: "remove", path: pointer("accepted", snag.key) }], `reopen ${snag.code}`);
+const reopen = (snag: Snag) => bench.edit([removed("accepted", snag.key)], `reopen ${snag.code}`);
 const accepting = ref<string | null>(null);
 async function acceptAll(group: Folded, why: string) {
   const left = group.snags.filter((s) => s.accepted === null);

@@ -1,7 +1,8 @@
 <script setup lang="ts">
 import { computed } from "vue";
 import EditField from "../app/EditField.vue";
-import { placeChosen, placeOf, roomAt } from "../drawing/moves";
+import { chosenGround, placeOf, roomAt } from "../drawing/moves";
+import { command } from "../plan/commands";
 import { nameAt } from "../plan/pointers";
 import { useBench } from "../plan/store";
 import WhereSelect from "./WhereSelect.vue";
@@ -16,19 +17,17 @@ const chosen = computed({
     const place = at.value?.place;
     return place?.room ? `room:${place.room}` : place?.spot ? `spot:${place.spot}` : "";
   },
-  set: (choice) =>
-    void bench.put(
-      at.value?.path ?? props.holder,
-      placeChosen(bench.plan!, choice, at.value?.place.heightM ?? 1.2),
-      `place of ${name()}`,
-    ),
+  set: (choice) => void command("put-in", { thing: props.path, ...chosenGround(choice) }),
 });
 /** A typed place that lies in another room of the floor moves there. */
 function set(field: "xM" | "yM" | "heightM", value: number) {
   const place = { ...at.value!.place, [field]: value };
   const floor = place.room ? bench.plan!.rooms[place.room]!.floor : null;
   const room = floor ? (roomAt(bench.plan!, floor, place.xM, place.yM) ?? place.room) : null;
-  return bench.put(at.value!.path, { ...place, room }, `move of ${name()}`);
+  return bench.edit(
+    [{ op: "replace", path: at.value!.path, value: { ...place, room } }],
+    `move of ${name()}`,
+  );
 }
 </script>
 

@@ -14,6 +14,8 @@ import { useVirtualizer } from "@tanstack/vue-virtual";
 import { computed, nextTick, reactive, ref, watch } from "vue";
 import type { Op } from "../api/client";
 import { asBlock, asCsv, clipboardOf, MOST_CELLS, readBlock, saveFile } from "./clipboard";
+import { columnIn } from "../app/measures";
+import { useBench } from "../plan/store";
 import ChangeMany from "./ChangeMany.vue";
 import ChoiceBox from "./ChoiceBox.vue";
 import { cellText, type TableColumn } from "./columns";
@@ -45,6 +47,7 @@ const emit = defineEmits<{
 /** Keys of the rows that are selected together. */
 const chosen = defineModel<string[]>("chosen", { default: () => [] });
 
+const bench = useBench();
 const ROW_PX = 29;
 /** More rows than these scroll in a box of their own, and only those in sight are drawn. */
 const MANY = 80;
@@ -61,7 +64,9 @@ const features = tableFeatures({
 });
 type Def = ColumnDef<typeof features, { row: T }>;
 const collator = new Intl.Collator(undefined, { numeric: true, sensitivity: "base" });
-const column = computed(() => new Map(props.columns.map((c) => [c.id, c])));
+/** The columns in the plan's measures. */
+const columns = computed(() => props.columns.map((c) => columnIn(bench.plan?.measures ?? "METRIC", c)));
+const column = computed(() => new Map(columns.value.map((c) => [c.id, c])));
 const ordered = (a: string | number | null, b: string | number | null) => {
   if (a === null || b === null || a === "" || b === "") {
     return Number(a === null || a === "") - Number(b === null || b === "");
@@ -69,7 +74,7 @@ const ordered = (a: string | number | null, b: string | number | null) => {
   return typeof a === "number" && typeof b === "number" ? a - b : collator.compare(String(a), String(b));
 };
 const defs = computed<Def[]>(() =>
-  props.columns.map((c) => ({
+  columns.value.map((c) => ({
     id: c.id,
     header: c.head,
     accessorFn: ({ row }: { row: T }) => c.value(row),
@@ -79,7 +84,7 @@ const defs = computed<Def[]>(() =>
 );
 const stored = `skelto.columns.${props.id}`;
 const visibility = (): Record<string, boolean> => {
-  const first = Object.fromEntries(props.columns.filter((c) => c.hidden).map((c) => [c.id, false]));
+  const first = Object.fromEntries(columns.value.filter((c) => c.hidden).map((c) => [c.id, false]));
   try {
     return { ...first, ...JSON.parse(localStorage.getItem(stored) ?? "{}") };
   } catch {

@@ -3,6 +3,9 @@
  * 12' 6" and 2h 30.
  */
 
+/** Diameter of gauge n is 0.127 mm · 92^((36 − n) / 39) (ASTM B258); gauges below 0 are written 2/0, 3/0, 4/0. */
+export const gaugeMm2 = (gauge: number) => (Math.PI / 4) * (0.127 * 92 ** ((36 - gauge) / 39)) ** 2;
+
 /** Units of one dimension by what one of them is in the first. */
 const DIMENSIONS: Record<string, number>[] = [
   { m: 1, mm: 0.001, cm: 0.01, km: 1000, "'": 0.3048, ft: 0.3048, '"': 0.0254, in: 0.0254 },
@@ -28,8 +31,28 @@ const plain = (text: string) =>
     .replace(/[′’]/g, "'")
     .replace(/[″”]|''/g, '"')
     .replace(/[−–]/g, "-")
+    .replace(/[⅛¼⅜½⅝¾⅞]/g, (part) => EIGHTHS[part]!)
     .replace(/\u00a0|\u202f/g, " ")
     .trim();
+
+/** American wire gauge in a field of areas: AWG 18, 18 AWG, AWG 2/0. */
+const areas = (text: string) =>
+  text.replace(/(?:awg\s*(\d\/0|\d{1,2}))|(?:(\d\/0|\d{1,2})\s*awg)/gi, (whole, after, before) => {
+    const said: string = after ?? before;
+    const gauge = said.endsWith("/0") ? 1 - Number(said[0]) : Number(said);
+    return gauge > 40 ? whole : String(gaugeMm2(gauge).toPrecision(6));
+  });
+
+/** Eighths of an inch are one letter each. */
+const EIGHTHS: Record<string, string> = {
+  "⅛": ".125",
+  "¼": ".25",
+  "⅜": ".375",
+  "½": ".5",
+  "⅝": ".625",
+  "¾": ".75",
+  "⅞": ".875",
+};
 
 function number(text: string): number {
   const both = text.includes(",") && text.includes(".");
@@ -44,7 +67,7 @@ function number(text: string): number {
  * @param unit the field's own: what a number without one is in; any other of its dimension is turned into it
  */
 export function readQuantity(written: string, unit = ""): Read {
-  const text = plain(written);
+  const text = unit === "mm²" ? areas(plain(written)) : plain(written);
   const dimension = DIMENSIONS.find((d) => unit in d);
   const terms = [...text.matchAll(/([+-]?)\s*(\d[\d.,]*|[.,]\d+)(e[+-]?\d+)?\s*([^\d\s+\-.,]*)/gi)];
   const left = terms.reduce((rest, t) => rest.replace(t[0], ""), text).trim();

@@ -5,6 +5,7 @@ import { answer, api, type Schemas } from "../../api/client";
 import FigureButton from "../../app/FigureButton.vue";
 import { usePlanQuery } from "../../app/useQuery";
 import { shown } from "../../drawing/marks";
+import { useLength } from "../../app/useLength";
 import { useBench } from "../../plan/store";
 import type { TableColumn } from "../../table/columns";
 import DataTable from "../../table/DataTable.vue";
@@ -12,6 +13,7 @@ import DataTable from "../../table/DataTable.vue";
 /** Every cable with its two ends and what each core carries. */
 type Line = Schemas["CableLine"];
 const bench = useBench();
+const { length } = useLength();
 const { answer: cables, trouble: unanswered } = usePlanQuery((id, signal) =>
   answer(api.GET("/api/plans/{id}/cable-schedule", { params: { path: { id } }, signal })),
 );
@@ -26,7 +28,7 @@ const total = computed(() => {
   for (const c of cables.value ?? []) {
     if (c.part && c.lengthM !== null) metres.set(c.kind, (metres.get(c.kind) ?? 0) + c.lengthM);
   }
-  return [...metres].map(([kind, m]) => `${shown(m, 0)} m of ${kind}`).join(" · ");
+  return [...metres].map(([kind, m]) => `${length(m, 0)} of ${kind}`).join(" · ");
 });
 const LAYER: Record<Line["layer"], string> = {
   MAINS: "mains",

@@ -25,7 +25,7 @@ const {
 );
 const money = computed(() => bench.plan!.money);
 const set = (field: string, value: unknown, what: string) =>
-  bench.put("/money", { ...money.value, [field]: value }, what);
+  bench.put(["money"], { ...money.value, [field]: value }, what);
 const cost = (value: number) => `${shown(value, value >= 1000 ? 0 : 2)} ${list.value?.currency ?? ""}`;
 const share = computed(() =>
   list.value?.budget ? Math.min(1.25, list.value.total / list.value.budget) : null,

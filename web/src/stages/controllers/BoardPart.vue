@@ -1,8 +1,9 @@
 <script setup lang="ts">
+import { added, removed } from "../../plan/patch";
 import { computed, onMounted, ref, watch } from "vue";
 import { answer, api, type Schemas, type Unit } from "../../api/client";
 import EditField from "../../app/EditField.vue";
-import { freeId, pointer } from "../../plan/pointers";
+import { freeId } from "../../plan/pointers";
 import { useBench } from "../../plan/store";
 import BoardDrawing from "./BoardDrawing.vue";
 import { pinsOf, useParts } from "./parts";
@@ -13,7 +14,7 @@ const bench = useBench();
 const parts = useParts();
 onMounted(() => void parts.load());
 const wired = computed(() => bench.shown?.wired[props.id]);
-const at = computed(() => pointer("units", props.id, "boards"));
+const at = computed(() => ["units", props.id, "boards"] as const);
 const boards = computed(() => Object.entries(props.unit.boards?.more ?? {}));
 const value = (event: Event) => (event.target as HTMLSelectElement).value;
 const device = (id: string) => bench.plan!.devices[id]?.name ?? id;
@@ -38,7 +39,7 @@ const bare = (part: string) => {
 const driver = (name: string) => props.unit.boards!.more[name]!.driver;
 const setDriver = (name: string, field: "baseOhm" | "gain" | "diode", to: unknown) =>
   bench.put(
-    `${at.value}/more${pointer(name)}/driver`,
+    [...at.value, "more", name, "driver"],
     { baseOhm: null, gain: 100, diode: false, ...driver(name), [field]: to },
     `driver of ${name}`,
   );
@@ -58,11 +59,10 @@ function addBoard(event: Event) {
   const name = freeId(word, props.unit.boards!.more);
   const address = known.figures.ADDRESS_FIRST ?? null;
   const board = { part, address, shifted: null, driver: null };
-  const path = `${at.value}/more${pointer(name)}`;
-  void bench.edit([{ op: "add", path, value: board }], `add ${known.name}`);
+  void bench.edit([added([...at.value, "more", name], board)], `add ${known.name}`);
 }
 const removeBoard = (name: string) =>
-  bench.edit([{ op: "remove", path: `${at.value}/more${pointer(name)}` }], `remove board ${name}`);
+  bench.edit([removed(...at.value, "more", name)], `remove board ${name}`);
 
 const swap = ref<Schemas["Replacement"] | null>(null);
 const swapTo = ref("");
@@ -105,10 +105,10 @@ function fix(c: Schemas["Connection"], terminal: string) {
   const terminals = { ...now, [c.need]: terminal.trim() };
   if (!terminal.trim()) delete terminals[c.need];
   const next = Object.keys(terminals).length ? { terminals, fixed: !!terminal.trim() } : null;
-  return bench.put(pointer("devices", c.device, "wiring"), next, `terminal of ${device(c.device)}`);
+  return bench.put(["devices", c.device, "wiring"], next, `terminal of ${device(c.device)}`);
 }
 const loosen = (c: Schemas["Connection"]) =>
-  bench.put(pointer("devices", c.device, "wiring", "fixed"), false, `terminal of ${device(c.device)}`);
+  bench.put(["devices", c.device, "wiring", "fixed"], false, `terminal of ${device(c.device)}`);
 const KIND = {
   RELAY: "relay",
   DIMMER: "dimmer",
@@ -202,7 +202,9 @@ const KIND = {
       optional
       placeholder="C5"
       :value="unit.boards?.code"
-      :save="(v: string | null) => bench.put(`${at}/code`, v?.toUpperCase() ?? null, `code of ${unit.name}`)"
+      :save="
+        (v: string | null) => bench.put([...at, 'code'], v?.toUpperCase() ?? null, `code of ${unit.name}`)
+      "
     />
     <ul v-if="boards.length" class="plain-list">
       <li v-for="[name, b] in boards" :key="name" class="row">
@@ -215,17 +217,13 @@ const KIND = {
           numeric
           optional
           :value="b.address"
-          :save="
-            (v: number | null) => bench.put(`${at}/more${pointer(name)}/address`, v, `address of ${name}`)
-          "
+          :save="(v: number | null) => bench.put([...at, 'more', name, 'address'], v, `address of ${name}`)"
         />
         <label v-if="shiftable(b.part)" class="tick">
           <input
             type="checkbox"
             :checked="b.shifted ?? false"
-            @change="
-              bench.put(`${at}/more${pointer(name)}/shifted`, ticked($event), `level shifter of ${name}`)
-            "
+            @change="bench.put([...at, 'more', name, 'shifted'], ticked($event), `level shifter of ${name}`)"
           />
           level shifter before it
         </label>

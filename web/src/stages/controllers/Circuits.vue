@@ -1,7 +1,9 @@
 <script setup lang="ts">
+import { choice } from "../../app/typed";
+import { added, removed } from "../../plan/patch";
 import { computed, onMounted, ref } from "vue";
 import EditField from "../../app/EditField.vue";
-import { freeId, pointer } from "../../plan/pointers";
+import { freeId } from "../../plan/pointers";
 import { useBench } from "../../plan/store";
 import { useParts } from "./parts";
 
@@ -25,10 +27,10 @@ const fed = (id: string) =>
   Object.values(plan.value.units).filter((u) => u.power.circuit === id).length;
 
 async function add() {
-  const path = pointer("circuits", freeId(fresh.value, plan.value.circuits));
+  const id = freeId(fresh.value, plan.value.circuits);
   if (
     await bench.edit(
-      [{ op: "add", path, value: { name: fresh.value, breakerA: null, cable: null } }],
+      [added(["circuits", id], { name: fresh.value, breakerA: null, cable: null })],
       `circuit ${fresh.value}`,
     )
   ) {
@@ -36,10 +38,7 @@ async function add() {
   }
 }
 const remove = (id: string) =>
-  bench.edit(
-    [{ op: "remove", path: pointer("circuits", id) }],
-    `remove circuit ${plan.value.circuits[id]!.name}`,
-  );
+  bench.edit([removed("circuits", id)], `remove circuit ${plan.value.circuits[id]!.name}`);
 </script>
 
 <template>
@@ -50,7 +49,7 @@ const remove = (id: string) =>
         bare
         :label="`Name of circuit ${c.name}`"
         :value="c.name"
-        :save="(v: string) => bench.put(pointer('circuits', String(id), 'name'), v, `circuit ${v}`)"
+        :save="(v: string) => bench.put(['circuits', String(id), 'name'], v, `circuit ${v}`)"
       />
       <EditField
         bare
@@ -60,8 +59,7 @@ const remove = (id: string) =>
         placeholder="A"
         :value="c.breakerA"
         :save="
-          (v: number | null) =>
-            bench.put(pointer('circuits', String(id), 'breakerA'), v, `breaker of ${c.name}`)
+          (v: number | null) => bench.put(['circuits', String(id), 'breakerA'], v, `breaker of ${c.name}`)
         "
       />
       <select
@@ -69,7 +67,7 @@ const remove = (id: string) =>
         :value="c.cable ?? ''"
         @change="
           bench.put(
-            pointer('circuits', String(id), 'cable'),
+            ['circuits', String(id), 'cable'],
             ($event.target as HTMLSelectElement).value || null,
             `cable of ${c.name}`,
           )
@@ -84,7 +82,7 @@ const remove = (id: string) =>
         :value="c.from ?? ''"
         @change="
           bench.put(
-            pointer('circuits', String(id), 'from'),
+            ['circuits', String(id), 'from'],
             ($event.target as HTMLSelectElement).value || null,
             `feed of ${c.name}`,
           )
@@ -96,13 +94,7 @@ const remove = (id: string) =>
       <select
         :aria-label="`Phase of ${c.name}`"
         :value="c.phase ?? ''"
-        @change="
-          bench.put(
-            pointer('circuits', String(id), 'phase'),
-            ($event.target as HTMLSelectElement).value || null,
-            `phase of ${c.name}`,
-          )
-        "
+        @change="bench.put(['circuits', String(id), 'phase'], choice($event), `phase of ${c.name}`)"
       >
         <option value="">phase not said</option>
         <option v-for="p in ['L1', 'L2', 'L3']" :key="p">{{ p }}</option>
@@ -113,7 +105,7 @@ const remove = (id: string) =>
           :checked="c.filtered ?? false"
           @change="
             bench.put(
-              pointer('circuits', String(id), 'filtered'),
+              ['circuits', String(id), 'filtered'],
               ($event.target as HTMLInputElement).checked,
               `filter of ${c.name}`,
             )

@@ -1,13 +1,14 @@
 <script setup lang="ts">
+import { added, removed, replaced, type FieldOf, type ValueOf } from "../../plan/patch";
 import { computed, onMounted, reactive } from "vue";
 import QueryTrouble from "../../app/QueryTrouble.vue";
 import { answer, api, type Op } from "../../api/client";
 import EditField from "../../app/EditField.vue";
 import FigureButton from "../../app/FigureButton.vue";
 import { usePlanQuery } from "../../app/useQuery";
-import { text } from "../../app/typed";
+import { choice, text } from "../../app/typed";
 import { percent, shown } from "../../drawing/marks";
-import { freeId, pointer } from "../../plan/pointers";
+import { freeId } from "../../plan/pointers";
 import { useBench } from "../../plan/store";
 import { alone } from "../../plan/units";
 import { useParts } from "./parts";
@@ -28,27 +29,23 @@ const outside = computed(() => Object.entries(plan.value.units).filter(([, u]) =
 async function add() {
   const id = freeId(fresh.name, plan.value.housings);
   const value = { name: fresh.name, part: fresh.part || null, closed: false, riseK: null };
-  if (await bench.edit([{ op: "add", path: pointer("housings", id), value }], `add ${fresh.name}`))
-    fresh.name = "";
+  if (await bench.edit([added(["housings", id], value)], `add ${fresh.name}`)) fresh.name = "";
 }
 function remove(id: string) {
-  const ops: Op[] = inside(id).map(([unit]) => ({
-    op: "replace",
-    path: pointer("units", unit, "housing"),
-    value: null,
-  }));
-  void bench.edit(
-    [...ops, { op: "remove", path: pointer("housings", id) }],
-    `remove ${plan.value.housings[id]!.name}`,
-  );
+  const ops: Op[] = inside(id).map(([unit]) => replaced(["units", unit, "housing"], null));
+  void bench.edit([...ops, removed("housings", id)], `remove ${plan.value.housings[id]!.name}`);
 }
 function mount(id: string, event: Event) {
   const unit = text(event);
   (event.target as HTMLSelectElement).value = "";
-  if (unit) void bench.put(pointer("units", unit, "housing"), id, `mount ${plan.value.units[unit]!.name}`);
+  if (unit) void bench.put(["units", unit, "housing"], id, `mount ${plan.value.units[unit]!.name}`);
 }
-const put = (id: string, field: string, value: unknown) =>
-  bench.put(pointer("housings", id, field), value, `${field} of ${plan.value.housings[id]!.name}`);
+const put = <F extends FieldOf<"housings">>(id: string, field: F, value: ValueOf<"housings", F>) =>
+  bench.put<["housings", string, F]>(
+    ["housings", id, field],
+    value,
+    `${field} of ${plan.value.housings[id]!.name}`,
+  );
 </script>
 
 <template>
@@ -76,7 +73,7 @@ const put = (id: string, field: string, value: unknown) =>
         <EditField label="Name" :value="h.name" :save="(v: string) => put(String(id), 'name', v)" />
         <label class="field">
           Box
-          <select :value="h.part ?? ''" @change="put(String(id), 'part', text($event) || null)">
+          <select :value="h.part ?? ''" @change="put(String(id), 'part', choice($event))">
             <option value="">not chosen</option>
             <option v-for="p in kinds" :key="p.id" :value="p.id">{{ p.name }}</option>
           </select>
@@ -110,7 +107,7 @@ const put = (id: string, field: string, value: unknown) =>
             type="button"
             class="plain"
             :aria-label="`Take out ${u.name}`"
-            @click="bench.put(pointer('units', unit, 'housing'), null, `take ${u.name} out`)"
+            @click="bench.put(['units', unit, 'housing'], null, `take ${u.name} out`)"
           >
             Take out
           </button>

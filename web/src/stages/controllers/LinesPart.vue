@@ -5,9 +5,8 @@ import { answer, api, type Schemas } from "../../api/client";
 import EditField from "../../app/EditField.vue";
 import FigureButton from "../../app/FigureButton.vue";
 import { usePlanQuery } from "../../app/useQuery";
-import { text } from "../../app/typed";
+import { choice, text } from "../../app/typed";
 import { shown } from "../../drawing/marks";
-import { pointer } from "../../plan/pointers";
 import { useBench } from "../../plan/store";
 import { useParts } from "./parts";
 
@@ -39,7 +38,7 @@ const USUAL: Record<"bus" | "line", Chain> = {
 const chain = (c: Report) => bench.plan!.units[c.unit]?.boards?.[field(c)] ?? USUAL[field(c)];
 const set = (c: Report, key: keyof Chain, value: unknown) =>
   bench.put(
-    pointer("units", c.unit, "boards", field(c)),
+    ["units", c.unit, "boards", field(c)],
     { ...chain(c), [key]: value },
     `${KIND[c.kind]} of ${name(c)}`,
   );
@@ -77,7 +76,7 @@ function ruler(c: Report) {
       <div v-if="settable(c)" class="row">
         <label class="field">
           Cable
-          <select :value="chain(c).cable ?? ''" @change="set(c, 'cable', text($event) || null)">
+          <select :value="chain(c).cable ?? ''" @change="set(c, 'cable', choice($event))">
             <option value="">in the box</option>
             <option v-for="p in cables" :key="p.id" :value="p.id">
               {{ p.name }}

@@ -1,10 +1,10 @@
 <script setup lang="ts">
+import type { At, Keys } from "../../plan/patch";
 import { computed, onMounted } from "vue";
 import type { Schemas, Unit } from "../../api/client";
 import EditField from "../../app/EditField.vue";
-import { text } from "../../app/typed";
+import { choice, text } from "../../app/typed";
 import { command } from "../../plan/commands";
-import { pointer } from "../../plan/pointers";
 import { useBench } from "../../plan/store";
 import { is } from "../../plan/units";
 import { useParts } from "./parts";
@@ -18,8 +18,8 @@ const parts = useParts();
 onMounted(() => void parts.load());
 const plan = computed(() => bench.plan!);
 const power = computed(() => props.unit.power);
-const put = (field: string, value: unknown, what: string) =>
-  bench.put(`${pointer("units", props.id)}/${field}`, value, `${what} of ${props.unit.name}`);
+const put = <const F extends Keys>(field: F, value: At<["units", string, ...F]>, what: string) =>
+  bench.put<["units", string, ...F]>(["units", props.id, ...field], value, `${what} of ${props.unit.name}`);
 
 const setSource = (source: string) =>
   command("set-power-source", { unit: props.id, source: source as Power["source"] });
@@ -40,11 +40,11 @@ const supplies = computed(() =>
 );
 function setElse(chosen: string) {
   const [what, id] = [chosen.slice(0, chosen.indexOf(" ")), chosen.slice(chosen.indexOf(" ") + 1)];
-  const second =
+  const second: Power["more"][number] =
     what === "circuit"
       ? { source: "MAINS", circuit: id, from: null }
       : { source: "SUPPLY", circuit: null, from: id };
-  void put("power/more", [...(chosen ? [second] : []), ...power.value.more.slice(1)], "second source");
+  void put(["power", "more"], [...(chosen ? [second] : []), ...power.value.more.slice(1)], "second source");
 }
 const PART_KINDS: Record<Power["source"], string[]> = {
   MAINS: ["SUPPLY", "BACKUP"],
@@ -65,14 +65,14 @@ const lowVoltage = computed(
   () => power.value.source === "SUPPLY" || (power.value.part !== null && power.value.source !== "ETHERNET"),
 );
 const setFeed = (field: "cable" | "lengthM" | "fuseA", value: string | number | null) =>
-  put("power/feed", { ...feed.value, [field]: value }, "feed");
+  put(["power", "feed"], { ...feed.value, [field]: value }, "feed");
 
 const draws = computed(() => props.unit.draws);
 function setDraws(field: "volts" | "leastV" | "typicalA" | "worstA", value: number | null) {
-  if (value === null && field !== "leastV") return put("draws", null, "what is taken");
+  if (value === null && field !== "leastV") return put(["draws"], null, "what is taken");
   const next = { volts: 5, leastV: null, typicalA: 0, worstA: 0, ...draws.value, [field]: value };
   next.worstA = field === "typicalA" ? Math.max(next.worstA, next.typicalA) : next.worstA;
-  return put("draws", next, "what is taken");
+  return put(["draws"], next, "what is taken");
 }
 const duty = computed(() => props.unit.duty);
 /** A report now and then: a place to begin with, to be replaced by what is measured. */
@@ -88,7 +88,7 @@ const USUAL: Duty = {
   regulation: null,
 };
 const setDuty = (field: keyof Duty, value: unknown) =>
-  put("duty", { ...(duty.value ?? USUAL), [field]: value }, "duty");
+  put(["duty"], { ...(duty.value ?? USUAL), [field]: value }, "duty");
 const setPulse = (at: number, field: "name" | "currentMa" | "durationMs", value: unknown) =>
   setDuty(
     "pulses",
@@ -115,14 +115,14 @@ const dropPulse = (at: number) =>
     </label>
     <label v-if="power.source === 'MAINS'" class="field">
       Circuit
-      <select :value="power.circuit ?? ''" @change="put('power/circuit', text($event) || null, 'circuit')">
+      <select :value="power.circuit ?? ''" @change="put(['power', 'circuit'], choice($event), 'circuit')">
         <option v-if="!power.circuit" value="">no circuit yet</option>
         <option v-for="(c, circuit) in plan.circuits" :key="circuit" :value="circuit">{{ c.name }}</option>
       </select>
     </label>
     <label v-if="power.source === 'ETHERNET' || power.source === 'SUPPLY'" class="field">
       Fed by
-      <select :value="power.from ?? ''" @change="put('power/from', text($event) || null, 'what feeds')">
+      <select :value="power.from ?? ''" @change="put(['power', 'from'], choice($event), 'what feeds')">
         <option value="">nothing yet</option>
         <option v-for="[other, u] in feeders" :key="other" :value="other">{{ u.name }}</option>
       </select>
@@ -139,7 +139,7 @@ const dropPulse = (at: number) =>
     </label>
     <label v-if="unit.kind !== 'SUPPLY' || power.source === 'BATTERY'" class="field">
       {{ BETWEEN[power.source] }}
-      <select :value="power.part ?? ''" @change="put('power/part', text($event) || null, 'supply')">
+      <select :value="power.part ?? ''" @change="put(['power', 'part'], choice($event), 'supply')">
         <option value="">{{ power.source === "ETHERNET" ? "none" : "not chosen" }}</option>
         <option v-for="p in between" :key="p.id" :value="p.id">{{ p.name }}</option>
       </select>
@@ -150,7 +150,7 @@ const dropPulse = (at: number) =>
       numeric
       optional
       :value="power.count ?? 1"
-      :save="(v: number | null) => put('power/count', v, 'number of supplies')"
+      :save="(v: number | null) => put(['power', 'count'], v, 'number of supplies')"
     />
     <EditField
       v-if="power.part && power.source === 'BATTERY'"
@@ -159,13 +159,13 @@ const dropPulse = (at: number) =>
       optional
       placeholder="one"
       :value="power.series"
-      :save="(v: number | null) => put('power/series', v, 'cells in a row')"
+      :save="(v: number | null) => put(['power', 'series'], v, 'cells in a row')"
     />
     <EditField
       label="Own backup, h"
       numeric
       :value="power.backupH"
-      :save="(v: number) => put('power/backupH', v, 'backup')"
+      :save="(v: number) => put(['power', 'backupH'], v, 'backup')"
     />
     <EditField
       label="Should go on without mains, h"
@@ -173,12 +173,12 @@ const dropPulse = (at: number) =>
       optional
       placeholder="not said"
       :value="power.wishH"
-      :save="(v: number | null) => put('power/wishH', v, 'wished hours')"
+      :save="(v: number | null) => put(['power', 'wishH'], v, 'wished hours')"
     />
     <template v-if="lowVoltage">
       <label class="field">
         Cable
-        <select :value="feed.cable ?? ''" @change="setFeed('cable', text($event) || null)">
+        <select :value="feed.cable ?? ''" @change="setFeed('cable', choice($event))">
           <option value="">not chosen</option>
           <option v-for="p in cables" :key="p.id" :value="p.id">
             {{ p.name }}
@@ -236,7 +236,7 @@ const dropPulse = (at: number) =>
     </span>
     <label v-if="Object.keys(plan.housings).length" class="field">
       Mounted in
-      <select :value="unit.housing ?? ''" @change="put('housing', text($event) || null, 'box')">
+      <select :value="unit.housing ?? ''" @change="put(['housing'], choice($event), 'box')">
         <option value="">no box</option>
         <option v-for="(h, housing) in plan.housings" :key="housing" :value="housing">{{ h.name }}</option>
       </select>
@@ -244,7 +244,7 @@ const dropPulse = (at: number) =>
   </fieldset>
   <fieldset v-if="power.source === 'BATTERY'" class="row">
     <legend>How it spends its battery</legend>
-    <button v-if="!duty" type="button" class="soft" @click="put('duty', USUAL, 'duty')">
+    <button v-if="!duty" type="button" class="soft" @click="put(['duty'], USUAL, 'duty')">
       Begin with a report every 15 minutes
     </button>
     <template v-else>

@@ -1,8 +1,9 @@
 <script setup lang="ts">
+import { added, removed, type FieldOf, type ValueOf } from "../../plan/patch";
 import { computed } from "vue";
 import { answer, api, type Unit } from "../../api/client";
 import EditField from "../../app/EditField.vue";
-import { text } from "../../app/typed";
+import { choice, text } from "../../app/typed";
 import { UNIT_WORDS, words } from "../../drawing/marks";
 import { pointer } from "../../plan/pointers";
 import { command } from "../../plan/commands";
@@ -75,10 +76,12 @@ const offers = computed(() => is(props.unit, "ACCESS_POINT") || (is(props.unit, 
 const networks = computed(() => [
   ...new Set(Object.values(plan.value.units).flatMap((u) => (u.wireless?.name ? [u.wireless.name] : []))),
 ]);
-const set = (field: string, value: unknown) =>
-  bench.put(
-    `${pointer("units", props.id)}/${field}`,
-    value,
+const set = <F extends FieldOf<"units">>(field: F, value: ValueOf<"units", F>) =>
+  bench.put<["units", string, F]>(["units", props.id, field], value, label(words(field)));
+/** A value below a radio of the unit, by its field. */
+const setRadio = (radio: string, field: string, value: unknown) =>
+  bench.edit(
+    [{ op: "replace", path: `${pointer("units", props.id, "radios", radio)}/${field}`, value }],
     label(words(field.split("/").pop()!).replace(/(m|db|dbm|dbi)?(hz|m)?$/, "")),
   );
 
@@ -89,14 +92,11 @@ async function addRadio(event: Event) {
   await bench.guarded(async () => {
     const query = { medium, region: plan.value.region, kind: props.unit.kind };
     const value = await answer(api.GET("/api/catalog/radio", { params: { query } }));
-    await bench.edit(
-      [{ op: "add", path: pointer("units", props.id, "radios", RADIO_IDS[medium]), value }],
-      label("radio"),
-    );
+    await bench.edit([added(["units", props.id, "radios", RADIO_IDS[medium]], value)], label("radio"));
   });
 }
 const removeRadio = (radio: string) =>
-  bench.edit([{ op: "remove", path: pointer("units", props.id, "radios", radio) }], label("remove radio"));
+  bench.edit([removed("units", props.id, "radios", radio)], label("remove radio"));
 const missing = computed(() =>
   RADIOS.filter((m) => !Object.values(props.unit.radios).some((r) => r.medium === m)),
 );
@@ -142,7 +142,7 @@ const remove = () => command("remove", { units: [props.id], devices: [] });
       />
       <label class="field">
         Made for
-        <select :value="unit.rating ?? ''" @change="set('rating', text($event) || null)">
+        <select :value="unit.rating ?? ''" @change="set('rating', choice($event))">
           <option value="">not known</option>
           <option v-for="r in ['DRY', 'DAMP', 'OUTDOOR', 'FREEZING']" :key="r" :value="r">
             {{ words(r) }} places
@@ -151,7 +151,7 @@ const remove = () => command("remove", { units: [props.id], devices: [] });
       </label>
       <label v-if="wifi && !offers" class="field">
         Joins the network
-        <select :value="unit.wireless?.joins ?? ''" @change="setWireless('joins', text($event) || null)">
+        <select :value="unit.wireless?.joins ?? ''" @change="setWireless('joins', choice($event))">
           <option value="">of the access points it is linked to</option>
           <option v-for="name in networks" :key="name">{{ name }}</option>
           <option v-if="unit.wireless?.joins && !networks.includes(unit.wireless.joins)">
@@ -176,7 +176,7 @@ const remove = () => command("remove", { units: [props.id], devices: [] });
       </template>
       <label v-if="ends" class="field">
         Served by
-        <select :value="unit.hub ?? ''" @change="set('hub', text($event) || null)">
+        <select :value="unit.hub ?? ''" @change="set('hub', choice($event))">
           <option value="">no hub</option>
           <option v-for="[hub, h] in hubs" :key="hub" :value="hub">{{ h.name }}</option>
         </select>
@@ -244,7 +244,7 @@ const remove = () => command("remove", { units: [props.id], devices: [] });
       :key="radio"
       :radio="r"
       :medium="mediumName(r.medium)"
-      :save="(field, value) => set(`radios/${radio}/${field}`, value)"
+      :save="(field, value) => setRadio(radio, field, value)"
       @remove="removeRadio(String(radio))"
     />
     <div class="row">
@@ -286,8 +286,7 @@ const remove = () => command("remove", { units: [props.id], devices: [] });
               :label="`Channel of ${d.name}`"
               :value="d.channel"
               :save="
-                (v: number | null) =>
-                  bench.put(pointer('devices', device, 'channel'), v, `channel of ${d.name}`)
+                (v: number | null) => bench.put(['devices', device, 'channel'], v, `channel of ${d.name}`)
               "
             />
           </td>

@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { computed, nextTick, reactive, ref, watch } from "vue";
 import type { Unit } from "../../api/client";
-import { firstChoice, placeChosen } from "../../drawing/moves";
+import { chosenGround, firstChoice } from "../../drawing/moves";
 import { UNIT_WORDS, words } from "../../drawing/marks";
 import { pointer, thingOf } from "../../plan/pointers";
 import { is } from "../../plan/units";
@@ -50,9 +50,8 @@ watch(
 );
 async function add() {
   const { kind } = fresh;
-  const place = placeChosen(plan.value, fresh.where, kind === "ACCESS_POINT" ? 2.2 : 1.4);
   const medium = kind === "GATEWAY" ? fresh.medium : null;
-  const asked = { kind, room: null, name: fresh.name, place, medium };
+  const asked = { kind, ...chosenGround(fresh.where), name: fresh.name, medium };
   if (await addAndSelect("add-unit", asked, "units", `add ${fresh.name}`)) fresh.name = "";
 }
 

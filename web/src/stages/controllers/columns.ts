@@ -1,6 +1,6 @@
+import { typed } from "../../plan/patch";
 import type { Op, Unit } from "../../api/client";
 import { UNIT_WORDS, words } from "../../drawing/marks";
-import { pointer } from "../../plan/pointers";
 import { useBench } from "../../plan/store";
 import { alone, carries, is, whereWords } from "../../plan/units";
 import type { Stored, TableColumn } from "../../table/columns";
@@ -17,9 +17,7 @@ export function unitColumns(): TableColumn<UnitRow>[] {
   const plan = () => bench.plan!;
   const put =
     (...field: string[]) =>
-    (row: UnitRow, value: Stored): Op[] => [
-      { op: "replace", path: pointer("units", row.id, ...field), value },
-    ];
+    (row: UnitRow, value: Stored): Op[] => [typed(["units", row.id, ...field], value)];
   const power = (u: Unit) =>
     u.power.source === "MAINS"
       ? (plan().circuits[u.power.circuit ?? ""]?.name ?? "mains")

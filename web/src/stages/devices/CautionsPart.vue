@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { added, replaced } from "../../plan/patch";
 import { computed } from "vue";
 import { useBench } from "../../plan/store";
 
@@ -17,9 +18,9 @@ const TITLES: Record<string, string> = {
 };
 function acknowledge(id: string) {
   const today = new Date().toISOString().slice(0, 10);
-  const ops = [{ op: "add" as const, path: `/cautions/${id}`, value: today }];
+  const ops = [added(["cautions", id], today)];
   void bench.edit(
-    id === "MAINS" ? [...ops, { op: "replace" as const, path: "/cautionsRead", value: true }] : ops,
+    id === "MAINS" ? [...ops, replaced(["cautionsRead"], true)] : ops,
     `read the cautions about ${TITLES[id]!.toLowerCase()}`,
   );
 }

@@ -4,7 +4,6 @@ import { answer, api, type Device, type Schemas } from "../../api/client";
 import FigureButton from "../../app/FigureButton.vue";
 import { useQuery } from "../../app/useQuery";
 import { shown } from "../../drawing/marks";
-import { pointer } from "../../plan/pointers";
 import { useBench } from "../../plan/store";
 
 /** By what a device is commanded or heard: chosen in one place, with what each would survive, take and cost. */
@@ -29,7 +28,7 @@ const { answer: choices, trouble } = useQuery(
 );
 const chosen = computed(() => props.device.control ?? null);
 const put = (value: Scheme[] | null) =>
-  bench.put(`${pointer("devices", props.id)}/control`, value, `control of ${props.device.name}`);
+  bench.put(["devices", props.id, "control"], value, `control of ${props.device.name}`);
 const ticked = (event: Event) => (event.target as HTMLInputElement).checked;
 function set(scheme: Scheme, on: boolean) {
   const others = (chosen.value ?? []).filter((s) => s !== scheme);

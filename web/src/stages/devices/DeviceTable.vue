@@ -1,9 +1,10 @@
 <script setup lang="ts">
+import type { FieldOf, ValueOf } from "../../plan/patch";
 import { computed, nextTick, reactive, ref, watch } from "vue";
 import type { Device } from "../../api/client";
 import EditField from "../../app/EditField.vue";
-import { text } from "../../app/typed";
-import { firstChoice, placeChosen } from "../../drawing/moves";
+import { choice, text } from "../../app/typed";
+import { chosenGround, firstChoice } from "../../drawing/moves";
 import { JOB_WORDS, words } from "../../drawing/marks";
 import { pointer, thingOf } from "../../plan/pointers";
 import { useBench } from "../../plan/store";
@@ -45,8 +46,7 @@ watch(
 
 async function add() {
   const kind = fresh.kind as Device["kind"];
-  const place = placeChosen(plan.value, fresh.where, 1.2);
-  const asked = { kind, room: null, name: fresh.name, place, own: fresh.own };
+  const asked = { kind, ...chosenGround(fresh.where), name: fresh.name, own: fresh.own };
   if (await addAndSelect("add-device", asked, "devices", `add ${fresh.name}`)) fresh.name = "";
 }
 
@@ -56,9 +56,10 @@ const device = computed<[string, Device] | null>(() => {
   return found ? [thing![1], found] : null;
 });
 const family = (d: Device) => kinds.value.find((k) => k.kind === d.kind)!.family;
-const set = (field: string, value: unknown) =>
-  bench.edit(
-    [{ op: "replace", path: pointer("devices", device.value![0], field), value }],
+const set = <F extends FieldOf<"devices">>(field: F, value: ValueOf<"devices", F>) =>
+  bench.put<["devices", string, F]>(
+    ["devices", device.value![0], field],
+    value,
     `${field.replace(/([A-Z])/g, " $1").toLowerCase()} of ${device.value![1].name}`,
   );
 const controllers = computed<[string, string][]>(() => [
@@ -119,7 +120,7 @@ const open = (id: string, whole: boolean) => {
   if (whole) void nextTick(() => inspected.value?.scrollIntoView?.({ block: "start" }));
 };
 /** Lines that are pasted below the last row become devices. */
-async function added(lines: Record<string, string>[]) {
+async function pasted(lines: Record<string, string>[]) {
   const found = await proposal("add-devices", {
     lines: lines.map((l) => ({ name: l.name ?? null, kind: l.kind ?? null, room: l.where ?? null })),
   });
@@ -183,7 +184,7 @@ async function added(lines: Record<string, string>[]) {
         </label>
         <label class="field">
           Made for
-          <select :value="device[1].rating ?? ''" @change="set('rating', text($event) || null)">
+          <select :value="device[1].rating ?? ''" @change="set('rating', choice($event))">
             <option value="">not known</option>
             <option v-for="r in ['DRY', 'DAMP', 'OUTDOOR', 'FREEZING']" :key="r" :value="r">
               {{ words(r) }} places
@@ -209,7 +210,7 @@ async function added(lines: Record<string, string>[]) {
           </label>
           <label class="field">
             Fed by
-            <select :value="device[1].circuit ?? ''" @change="set('circuit', text($event) || null)">
+            <select :value="device[1].circuit ?? ''" @change="set('circuit', choice($event))">
               <option value="">its controller only</option>
               <option v-for="(c, id) in plan.circuits" :key="id" :value="id">{{ c.name }}</option>
             </select>
@@ -302,7 +303,7 @@ async function added(lines: Record<string, string>[]) {
       :name-of="(r: DeviceRow) => r.d.name"
       :columns="columns"
       :current="device?.[0]"
-      :added="added"
+      :added="pasted"
       @open="open"
     >
       <template #selected="{ rows: picked, clear }">

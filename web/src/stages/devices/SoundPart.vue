@@ -21,11 +21,7 @@ const device = (id: string) => bench.plan!.devices[id]!;
 const room = (id: string) => bench.plan!.rooms[id]?.name ?? id;
 function setSound(id: string, field: "levelDb" | "atM", value: number) {
   const now = device(id).sound ?? { levelDb: 85, atM: 3 };
-  return bench.put(
-    pointer("devices", id, "sound"),
-    { ...now, [field]: value },
-    `loudness of ${device(id).name}`,
-  );
+  return bench.put(["devices", id, "sound"], { ...now, [field]: value }, `loudness of ${device(id).name}`);
 }
 function ask(id: string, where: string, wanted: boolean) {
   const report = reports.value![id]!;
@@ -33,11 +29,7 @@ function ask(id: string, where: string, wanted: boolean) {
     ? device(id).heardIn
     : report.rooms.filter((r) => r.asked).map((r) => r.room);
   const next = wanted ? [...now, where] : now.filter((r) => r !== where);
-  void bench.put(
-    pointer("devices", id, "heardIn"),
-    [...new Set(next)].sort(),
-    `rooms that hear ${device(id).name}`,
-  );
+  void bench.put(["devices", id, "heardIn"], [...new Set(next)].sort(), `rooms that hear ${device(id).name}`);
 }
 </script>
 

@@ -2,9 +2,8 @@
 import { computed, onMounted } from "vue";
 import type { Device, Schemas } from "../../api/client";
 import EditField from "../../app/EditField.vue";
-import { text } from "../../app/typed";
+import { choice, text } from "../../app/typed";
 import { words } from "../../drawing/marks";
-import { pointer } from "../../plan/pointers";
 import { useBench } from "../../plan/store";
 import { useParts } from "../controllers/parts";
 
@@ -31,7 +30,7 @@ const LABELS: Partial<Record<keyof Works, string>> = {
 };
 const set = <K extends keyof Works>(field: K, value: Works[K]) =>
   bench.put(
-    pointer("devices", props.id, "works"),
+    ["devices", props.id, "works"],
     { ...works.value, [field]: value },
     `${LABELS[field] ?? field} of ${props.device.name}`,
   );
@@ -104,7 +103,7 @@ function setPart(id: string) {
     if (part.traits.includes("SINGLE_PULSE")) next.drive ??= "SINGLE_PULSE";
     if (part.traits.includes("TWO_WAY")) next.drive ??= "TWO_WAY";
   }
-  return bench.put(pointer("devices", props.id, "works"), next, `part of ${props.device.name}`);
+  return bench.put(["devices", props.id, "works"], next, `part of ${props.device.name}`);
 }
 </script>
 
@@ -135,7 +134,7 @@ function setPart(id: string) {
       />
       <label class="field">
         Kind of load
-        <select :value="works.load ?? ''" @change="set('load', (text($event) || null) as Works['load'])">
+        <select :value="works.load ?? ''" @change="set('load', choice($event) as Works['load'])">
           <option value="">not known</option>
           <option v-for="l in LOADS" :key="l" :value="l">{{ l === "LED" ? "LED" : words(l) }}</option>
         </select>
@@ -149,7 +148,7 @@ function setPart(id: string) {
       />
       <label v-if="!device.circuit" class="field">
         Low voltage from
-        <select :value="works.supply ?? ''" @change="set('supply', text($event) || null)">
+        <select :value="works.supply ?? ''" @change="set('supply', choice($event))">
           <option value="">its controller</option>
           <option v-for="[supply, u] in supplies" :key="supply" :value="supply">{{ u.name }}</option>
         </select>
@@ -158,7 +157,7 @@ function setPart(id: string) {
     <template v-if="moves">
       <label class="field">
         Drive
-        <select :value="works.drive ?? ''" @change="set('drive', (text($event) || null) as Works['drive'])">
+        <select :value="works.drive ?? ''" @change="set('drive', choice($event) as Works['drive'])">
           <option value="">not said</option>
           <option v-for="d in ['MAINTAINED', 'MOMENTARY', 'SINGLE_PULSE', 'TWO_WAY']" :key="d" :value="d">
             {{ words(d) }}
@@ -219,10 +218,7 @@ function setPart(id: string) {
     </label>
     <label v-if="!sensor" class="field">
       Contact while its board is dead
-      <select
-        :value="works.contact ?? ''"
-        @change="set('contact', (text($event) || null) as Works['contact'])"
-      >
+      <select :value="works.contact ?? ''" @change="set('contact', choice($event) as Works['contact'])">
         <option value="">not said: open</option>
         <option value="NORMALLY_OPEN">normally open</option>
         <option value="NORMALLY_CLOSED">normally closed</option>
@@ -232,10 +228,7 @@ function setPart(id: string) {
     <template v-if="family === 'LOAD'">
       <label class="field">
         Switch by hand
-        <select
-          :value="works.control ?? ''"
-          @change="set('control', (text($event) || null) as Works['control'])"
-        >
+        <select :value="works.control ?? ''" @change="set('control', choice($event) as Works['control'])">
           <option value="">none or not said</option>
           <option value="PUSH">springs back</option>
           <option value="LATCH">stays as it is left</option>
@@ -245,7 +238,7 @@ function setPart(id: string) {
         When power returns
         <select
           :value="works.afterPower ?? ''"
-          @change="set('afterPower', (text($event) || null) as Works['afterPower'])"
+          @change="set('afterPower', choice($event) as Works['afterPower'])"
         >
           <option value="">not said</option>
           <option value="OFF">off</option>
@@ -262,10 +255,7 @@ function setPart(id: string) {
       />
       <label v-if="works.control === 'LATCH' && works.afterPower" class="field">
         If they disagree
-        <select
-          :value="works.winner ?? ''"
-          @change="set('winner', (text($event) || null) as Works['winner'])"
-        >
+        <select :value="works.winner ?? ''" @change="set('winner', choice($event) as Works['winner'])">
           <option value="">not said</option>
           <option value="SWITCH">the switch wins</option>
           <option value="RESTORED">the restored state wins</option>

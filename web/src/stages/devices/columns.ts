@@ -1,6 +1,6 @@
+import { typed } from "../../plan/patch";
 import type { Device, Op } from "../../api/client";
 import { JOB_WORDS, words } from "../../drawing/marks";
-import { pointer } from "../../plan/pointers";
 import { useBench } from "../../plan/store";
 import { whereWords } from "../../plan/units";
 import type { Stored, TableColumn } from "../../table/columns";
@@ -25,10 +25,9 @@ const RATINGS = ["DRY", "DAMP", "OUTDOOR", "FREEZING"];
 export function deviceColumns(): TableColumn<DeviceRow>[] {
   const bench = useBench();
   const plan = () => bench.plan!;
-  const at = (row: DeviceRow, field: Field) => pointer("devices", row.id, field);
   const put =
     (field: Field) =>
-    (row: DeviceRow, value: Stored): Op[] => [{ op: "replace", path: at(row, field), value }];
+    (row: DeviceRow, value: Stored): Op[] => [typed(["devices", row.id, field], value)];
   const listed = (values: readonly string[]): [string, string][] => values.map((v) => [v, words(v)]);
   const family = (d: Device) => bench.catalog!.deviceKinds.find((k) => k.kind === d.kind)?.family;
   const acts = (row: DeviceRow) => family(row.d) !== "SENSOR";
@@ -108,7 +107,7 @@ export function deviceColumns(): TableColumn<DeviceRow>[] {
       value: (row) => row.d.place?.heightM ?? null,
       edit: {
         raw: (row) => row.d.place?.heightM ?? null,
-        ops: (row, value) => [{ op: "replace", path: pointer("devices", row.id, "place", "heightM"), value }],
+        ops: (row, value) => [typed(["devices", row.id, "place", "heightM"], value)],
         unit: "m",
         when: (row) => !!row.d.place,
       },

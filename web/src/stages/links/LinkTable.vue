@@ -1,4 +1,6 @@
 <script setup lang="ts">
+import { choice } from "../../app/typed";
+import { added, removed, replaced, type FieldOf, type ValueOf } from "../../plan/patch";
 import { computed, ref, watch } from "vue";
 import { answer, api, type LinkOption, type LinkReport, type Op } from "../../api/client";
 import EditField from "../../app/EditField.vue";
@@ -7,12 +9,14 @@ import QueryTrouble from "../../app/QueryTrouble.vue";
 import { usePlanQuery } from "../../app/useQuery";
 import { percent, shown } from "../../drawing/marks";
 import { freeId, pointer, thingOf } from "../../plan/pointers";
+import { useLength } from "../../app/useLength";
 import { useBench } from "../../plan/store";
 import type { TableColumn } from "../../table/columns";
 import DataTable from "../../table/DataTable.vue";
 import BudgetStair from "./BudgetStair.vue";
 
 const bench = useBench();
+const { length } = useLength();
 const plan = computed(() => bench.shownPlan!);
 const mediumName = (id: string) => bench.catalog!.media.find((m) => m.id === id)?.name ?? id;
 const unitName = (id: string) => plan.value.units[id]?.name ?? id;
@@ -107,12 +111,8 @@ const endsOf = (id: string): [string, string][] =>
   (ends.value?.[id] ?? []).map((unit) => [unit, unitName(unit)]);
 function setEnd(id: string, event: Event) {
   const to = (event.target as HTMLSelectElement).value;
-  const at = pointer("links", id);
   void bench.edit(
-    [
-      { op: "replace", path: `${at}/to`, value: to },
-      { op: "replace", path: `${at}/why`, value: "chosen by hand" },
-    ],
+    [replaced(["links", id, "to"], to), replaced(["links", id, "why"], "chosen by hand")],
     `link of ${unitName(plan.value.links[id]!.from)} to ${unitName(to)}`,
   );
 }
@@ -142,10 +142,7 @@ const darkEnd = (r: LinkReport) =>
   [r.from, r.to].map((id) => bench.shown?.troubles[id]).find((t) => t?.dark)?.why;
 const anyDark = computed(() => Object.values(bench.shown?.troubles ?? {}).some((t) => t.dark));
 const remove = (id: string) =>
-  bench.edit(
-    [{ op: "remove", path: pointer("links", id) }],
-    `remove link of ${unitName(plan.value.links[id]!.from)}`,
-  );
+  bench.edit([removed("links", id)], `remove link of ${unitName(plan.value.links[id]!.from)}`);
 const CHOICES = [
   ["ETHERNET/TWO_WAY", "Ethernet"],
   ["WIFI_2G4/TWO_WAY", "Wi-Fi 2.4 GHz"],
@@ -178,27 +175,27 @@ async function lay(event: Event) {
   const name = `${unitName(unit.value)} ${unitName(to)}`;
   await bench.edit(
     [
-      {
-        op: "add",
-        path: pointer("links", freeId(name, bench.plan!.links)),
-        value: {
-          from: unit.value,
-          to,
-          medium,
-          direction: medium === "INFRARED" || medium === "CONTACT" ? "ONE_WAY" : "TWO_WAY",
-          lengthM: null,
-          why: "chosen by hand",
-          input: null,
-          joined: null,
-        },
-      },
+      added(["links", freeId(name, bench.plan!.links)], {
+        from: unit.value,
+        to,
+        medium,
+        direction: medium === "INFRARED" || medium === "CONTACT" ? "ONE_WAY" : "TWO_WAY",
+        lengthM: null,
+        why: "chosen by hand",
+        input: null,
+        joined: null,
+      }),
     ],
     `link of ${unitName(unit.value)} by ${mediumName(medium)}`,
   );
 }
 const isByHand = (medium: string) => BY_HAND.some(([m]) => m === medium);
-const putLink = (link: string, field: string, value: unknown, label: string) =>
-  bench.put(pointer("links", link, field), value, label);
+const putLink = <F extends FieldOf<"links">>(
+  link: string,
+  field: F,
+  value: ValueOf<"links", F>,
+  label: string,
+) => bench.put<["links", string, F]>(["links", link, field], value, label);
 
 const chosen = ref<string[]>([]);
 const wire = (r: LinkReport) =>
@@ -242,7 +239,7 @@ const columns = computed<TableColumn<LinkReport>[]>(() => [
   ...(anyDark.value ? [{ id: "now", head: "Now", value: (r: LinkReport) => darkEnd(r) ?? "" }] : []),
 ]);
 async function removeLinks(picked: LinkReport[], clear: () => void) {
-  const ops = picked.map((r): Op => ({ op: "remove", path: pointer("links", r.link) }));
+  const ops = picked.map((r): Op => removed("links", r.link));
   if (await bench.edit(ops, picked.length === 1 ? "remove link" : `remove ${picked.length} links`)) clear();
 }
 </script>
@@ -296,7 +293,7 @@ async function removeLinks(picked: LinkReport[], clear: () => void) {
             <template v-else>{{ unitName(r.to) }}</template>
             <span class="quiet">
               {{ mediumName(r.medium)
-              }}<template v-if="r.distanceM !== null"> · {{ shown(r.distanceM, 2) }} m</template> ·
+              }}<template v-if="r.distanceM !== null"> · {{ length(r.distanceM) }}</template> ·
               {{ r.direction === "ONE_WAY" ? "one way" : "both ways"
               }}{{
                 r.medium === "ETHERNET" || isByHand(r.medium)
@@ -316,7 +313,7 @@ async function removeLinks(picked: LinkReport[], clear: () => void) {
           </span>
           <FigureButton v-else :figure="r.chanceFigure" name="cable length"
             >{{ r.medium === "POWER_LINE" || r.medium === "INFRARED" ? "carries over" : "cable" }}
-            {{ shown(r.distanceM ?? 0, 1) }} m</FigureButton
+            {{ length(r.distanceM ?? 0, 1) }}</FigureButton
           >
           <template v-if="r.medium === 'CONTACT'">
             <EditField
@@ -331,14 +328,7 @@ async function removeLinks(picked: LinkReport[], clear: () => void) {
               With others on it
               <select
                 :value="plan.links[r.link]?.joined ?? ''"
-                @change="
-                  putLink(
-                    r.link,
-                    'joined',
-                    ($event.target as HTMLSelectElement).value || null,
-                    `wiring of ${unitName(r.from)}`,
-                  )
-                "
+                @change="putLink(r.link, 'joined', choice($event), `wiring of ${unitName(r.from)}`)"
               >
                 <option value="">alone there</option>
                 <option value="SERIES">in series</option>
@@ -354,8 +344,7 @@ async function removeLinks(picked: LinkReport[], clear: () => void) {
             placeholder="estimate"
             :value="plan.links[r.link]?.lengthM"
             :save="
-              (v: number | null) =>
-                bench.put(pointer('links', r.link, 'lengthM'), v, `cable of ${unitName(r.from)}`)
+              (v: number | null) => bench.put(['links', r.link, 'lengthM'], v, `cable of ${unitName(r.from)}`)
             "
           />
           <button type="button" class="plain" @click="remove(r.link)">Remove</button>

@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { removed, type FieldOf, type ValueOf } from "../../plan/patch";
 import { computed, reactive, ref } from "vue";
 import { answer, api, type Medium, type Schemas } from "../../api/client";
 import CurvePlot from "../../app/CurvePlot.vue";
@@ -8,8 +9,9 @@ import { text } from "../../app/typed";
 import { useQuery } from "../../app/useQuery";
 import { useCoverage } from "../../coverage/store";
 import { percent, shown, words } from "../../drawing/marks";
-import { firstChoice, placeChosen } from "../../drawing/moves";
-import { freeId, pointer, thingOf } from "../../plan/pointers";
+import { chosenGround, firstChoice } from "../../drawing/moves";
+import { command } from "../../plan/commands";
+import { pointer, thingOf } from "../../plan/pointers";
 import { useBench } from "../../plan/store";
 import PlaceFields from "../PlaceFields.vue";
 import WhereSelect from "../WhereSelect.vue";
@@ -66,9 +68,9 @@ const chosen = computed(() => {
   const demand = thing?.[0] === "demands" ? plan.value.demands[thing[1]] : undefined;
   return demand ? { id: thing![1], path: pointer("demands", thing![1]), demand } : null;
 });
-const put = (field: string, value: unknown) =>
-  bench.put(
-    pointer("demands", chosen.value!.id, field),
+const put = <F extends FieldOf<"demands">>(field: F, value: ValueOf<"demands", F>) =>
+  bench.put<["demands", string, F]>(
+    ["demands", chosen.value!.id, field],
     value,
     `${words(field)} of ${chosen.value!.demand.name}`,
   );
@@ -76,19 +78,11 @@ const CRITICALITIES = ["COMFORT", "ROUTINE", "PROTECTIVE", "VITAL"] as const;
 const fresh = reactive({ name: "", where: "", medium: "WIFI_2G4" as Medium });
 async function add() {
   const where = fresh.where || firstChoice(plan.value, bench.floor, bench.selection);
-  const place = placeChosen(plan.value, where, 1);
-  if (!place) return;
-  const id = freeId(fresh.name, plan.value.demands);
-  const value = { name: fresh.name, place, medium: fresh.medium, criticality: "ROUTINE" };
-  if (await bench.edit([{ op: "add", path: pointer("demands", id), value }], `place ${fresh.name}`)) {
-    fresh.name = "";
-  }
+  const asked = { name: fresh.name, medium: fresh.medium, ...chosenGround(where) };
+  if (await command("add-demand", asked, `place ${fresh.name}`)) fresh.name = "";
 }
 const remove = (id: string) =>
-  bench.edit(
-    [{ op: "remove", path: pointer("demands", id) }],
-    `remove place ${plan.value.demands[id]!.name}`,
-  );
+  bench.edit([removed("demands", id)], `remove place ${plan.value.demands[id]!.name}`);
 </script>
 
 <template>
@@ -204,10 +198,7 @@ const remove = (id: string) =>
       <PlaceFields :path="chosen.path" :holder="`${chosen.path}/place`" />
       <label class="field">
         How sure it must be
-        <select
-          :value="chosen.demand.criticality"
-          @change="put('criticality', ($event.target as HTMLSelectElement).value)"
-        >
+        <select :value="chosen.demand.criticality" @change="put('criticality', text($event))">
           <option v-for="c in CRITICALITIES" :key="c" :value="c">{{ words(c) }}</option>
         </select>
       </label>

@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { added } from "../../plan/patch";
 import { computed, ref } from "vue";
 import { answer, api, problemOf, type Schemas, patiently } from "../../api/client";
 import FigureButton from "../../app/FigureButton.vue";
@@ -67,12 +68,12 @@ async function takeBack() {
 }
 const learn = () =>
   bench.edit(
-    [{ op: "add", path: "/calibration", value: fit.value!.calibration }],
+    [added(["calibration"], fit.value!.calibration)],
     `calibration from ${fit.value!.readings} readings`,
   );
 const use = (used: boolean) =>
-  bench.put("/calibration/used", used, used ? "calibrated predictions" : "predictions by tables");
-const forget = () => bench.put("/calibration", null, "remove calibration");
+  bench.put(["calibration", "used"], used, used ? "calibrated predictions" : "predictions by tables");
+const forget = () => bench.put(["calibration"], null, "remove calibration");
 </script>
 
 <template>

@@ -1,7 +1,6 @@
 <script setup lang="ts">
 import type { Schemas } from "../../api/client";
 import EditField from "../../app/EditField.vue";
-import { pointer } from "../../plan/pointers";
 import { useBench } from "../../plan/store";
 
 /** What stands along a path: trees, buildings, water. */
@@ -9,7 +8,7 @@ const props = defineProps<{ id: string; path: Schemas["RadioPath"] }>();
 const bench = useBench();
 const KINDS = { TREES: "trees in leaf", BUILDING: "building", WATER: "water" };
 const put = (covers: Schemas["Cover"][]) =>
-  bench.put(`${pointer("paths", props.id)}/covers`, covers, "what stands along a path");
+  bench.put(["paths", props.id, "covers"], covers, "what stands along a path");
 const change = (at: number, field: keyof Schemas["Cover"], value: unknown) =>
   put(props.path.covers.map((c, i) => (i === at ? { ...c, [field]: value } : c)));
 function add() {

@@ -1,7 +1,9 @@
 <script setup lang="ts">
+import type { ValueOf } from "../../plan/patch";
 import { computed, ref } from "vue";
 import QueryTrouble from "../../app/QueryTrouble.vue";
 import { answer, api, type Schemas } from "../../api/client";
+import CurvePlot from "../../app/CurvePlot.vue";
 import EditField from "../../app/EditField.vue";
 import FigureButton from "../../app/FigureButton.vue";
 import { usePlanQuery } from "../../app/useQuery";
@@ -30,7 +32,7 @@ const energy = computed(
 );
 const unit = computed(() => (energy.value ? bench.plan!.units[energy.value.unit] : undefined));
 const duty = computed(() => unit.value?.duty);
-const put = (field: string, value: unknown, what: string) =>
+const put = <F extends "duty" | "solar">(field: F, value: ValueOf<"units", F>, what: string) =>
   putUnit(energy.value!.unit, field, value, `${what} of ${unit.value!.name}`);
 const setDuty = (field: "coldestC" | "regulation" | "cycleS" | "sleepUa", value: unknown) =>
   put("duty", { ...duty.value!, [field]: value }, "duty");
@@ -54,6 +56,18 @@ function setRegulation(kind: string) {
 const most = computed(() =>
   Math.max(0.001, ...(energy.value?.months ?? []).flatMap((m) => [m.sunWh, m.usedWh])),
 );
+/** How full the battery is at the end of each day of the year, and where its months begin. */
+const throughYear = computed(() => {
+  const months = energy.value?.months ?? [];
+  const full = months.flatMap((m) => m.dayShares.map((share) => share * 100));
+  let begun = 1;
+  const marks = months.map((m) => {
+    const mark = { at: begun, name: m.month.slice(0, 3) };
+    begun += m.dayShares.length;
+    return mark;
+  });
+  return { x: full.map((_, i) => i + 1), full, marks };
+});
 const SUN = {
   panelW: "Panel, W at full sun",
   tiltDeg: "Tilt, °",
@@ -254,6 +268,17 @@ const SUN = {
         <p v-if="unit.solar && !energy.months.length" class="bad">
           The months need the site's latitude (at Site), and cells that are chosen.
         </p>
+        <CurvePlot
+          v-if="energy.months.length"
+          label="Battery through the year"
+          :x="throughYear.x"
+          x-label="day of the year that begins with the best of the sun"
+          :marks="throughYear.marks"
+          :curves="[{ name: 'full, %', y: throughYear.full }]"
+          y-label="full, %"
+          :levels="[{ name: 'flat', y: 0 }]"
+          :height="180"
+        />
         <div v-if="energy.months.length" class="months">
           <div v-for="m in energy.months" :key="m.month" class="month">
             <span class="bars" aria-hidden="true"

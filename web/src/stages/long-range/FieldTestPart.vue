@@ -4,7 +4,6 @@ import { answer, api, type Schemas } from "../../api/client";
 import FigureButton from "../../app/FigureButton.vue";
 import { useQuery } from "../../app/useQuery";
 import { shown } from "../../drawing/marks";
-import { pointer } from "../../plan/pointers";
 import { useBench } from "../../plan/store";
 import { useFar } from "./far";
 import PathSelect from "./PathSelect.vue";
@@ -94,7 +93,7 @@ const remove = (id: string) =>
     ),
   );
 const learn = (learned: Schemas["PathLearned"] | null, what: string) =>
-  bench.put(`${pointer("paths", far.path!)}/learned`, learned, what);
+  bench.put(["paths", far.path!, "learned"], learned, what);
 const snr = (l: Schemas["FieldCompared"]) =>
   l.predictedSnrDb === null
     ? "not given"

@@ -1,8 +1,8 @@
 <script setup lang="ts">
+import { replaced } from "../../plan/patch";
 import { computed, ref } from "vue";
 import { answer, api, type Op, type Schemas } from "../../api/client";
 import { shown, words } from "../../drawing/marks";
-import { pointer } from "../../plan/pointers";
 import { useBench } from "../../plan/store";
 import { sendBytes, useFar } from "./far";
 
@@ -45,7 +45,7 @@ async function cutAnew() {
     );
     const ops = cut.value.flatMap(([id, old]): Op[] => {
       const now = taken.find((t) => t.path.from === old.from && t.path.to === old.to)?.path.profile;
-      return now ? [{ op: "replace", path: `${pointer("paths", id)}/profile`, value: now }] : [];
+      return now ? [replaced(["paths", id, "profile"], now)] : [];
     });
     const beyond = cut.value.length - ops.length;
     if (ops.length) await bench.edit(ops, "ground of the paths from the new grid");

@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { added } from "../../plan/patch";
 import { computed, nextTick, onBeforeUnmount, onMounted, reactive, ref, shallowRef, watch } from "vue";
 import { answer, api, type Medium, type Schemas } from "../../api/client";
 import FigureButton from "../../app/FigureButton.vue";
@@ -166,17 +167,13 @@ async function spot(c: Schemas["Candidate"]) {
   const id = freeId("relay site", bench.plan!.spots);
   await bench.edit(
     [
-      {
-        op: "add",
-        path: pointer("spots", id),
-        value: {
-          name: "Relay site",
-          xM: Math.round(c.xM * 10) / 10,
-          yM: Math.round(c.yM * 10) / 10,
-          zM: Math.round(c.siteM * 10) / 10,
-          exposure: "FREEZING",
-        },
-      },
+      added(["spots", id], {
+        name: "Relay site",
+        xM: Math.round(c.xM * 10) / 10,
+        yM: Math.round(c.yM * 10) / 10,
+        zM: Math.round(c.siteM * 10) / 10,
+        exposure: "FREEZING",
+      }),
     ],
     "site for a relay",
   );

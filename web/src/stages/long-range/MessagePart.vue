@@ -1,12 +1,13 @@
 <script setup lang="ts">
+import { added } from "../../plan/patch";
 import { computed, ref } from "vue";
 import { answer, api, type Schemas } from "../../api/client";
 import EditField from "../../app/EditField.vue";
 import FigureButton from "../../app/FigureButton.vue";
-import { text } from "../../app/typed";
+import { choice, text } from "../../app/typed";
 import { useQuery } from "../../app/useQuery";
 import { lasting, percent, shown } from "../../drawing/marks";
-import { freeId, pointer } from "../../plan/pointers";
+import { freeId } from "../../plan/pointers";
 import { useBench } from "../../plan/store";
 import { putUnit } from "./far";
 
@@ -96,20 +97,16 @@ const bind = (medium: Schemas["Link"]["medium"]) => {
   );
   return bench.edit(
     [
-      {
-        op: "add",
-        path: pointer("links", freeId(`${a} ${b}`, bench.plan!.links)),
-        value: {
-          from: from.value,
-          to: id.value,
-          medium,
-          direction: answered ? "TWO_WAY" : "ONE_WAY",
-          lengthM: null,
-          why: "bound directly",
-          input: null,
-          joined: null,
-        } satisfies Schemas["Link"],
-      },
+      added(["links", freeId(`${a} ${b}`, bench.plan!.links)], {
+        from: from.value,
+        to: id.value,
+        medium,
+        direction: answered ? "TWO_WAY" : "ONE_WAY",
+        lengthM: null,
+        why: "bound directly",
+        input: null,
+        joined: null,
+      } satisfies Schemas["Link"]),
     ],
     `${a} bound to ${b}`,
   );
@@ -174,7 +171,7 @@ const { answer: routes, trouble: lost } = useQuery(
         </label>
         <label class="field">
           Commands say
-          <select :value="message.command ?? ''" @change="put('command', text($event) || null)">
+          <select :value="message.command ?? ''" @change="put('command', choice($event))">
             <option value="">it has none</option>
             <option value="STATE">the wanted state</option>
             <option value="TOGGLE">“change over”</option>

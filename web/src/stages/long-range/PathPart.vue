@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { removed, type FieldOf, type ValueOf } from "../../plan/patch";
 import { computed, ref, shallowRef, watch } from "vue";
 import { answer, api, type Op, type Schemas } from "../../api/client";
 import FigureButton from "../../app/FigureButton.vue";
@@ -84,11 +85,11 @@ function mast(end: Schemas["End"]) {
     end.onMast ? `antenna back at ${end.name}` : `antenna of ${end.name} on a mast`,
   );
 }
-const putPath = (field: string, value: unknown, what: string) =>
-  bench.put(`${pointer("paths", far.path!)}/${field}`, value, what);
+const putPath = <F extends FieldOf<"paths">>(field: F, value: ValueOf<"paths", F>, what: string) =>
+  bench.put<["paths", string, F]>(["paths", far.path!, field], value, what);
 const remove = async () => {
   const id = far.path!;
-  await bench.edit([{ op: "remove", path: pointer("paths", id) }], "remove the ground of a path");
+  await bench.edit([removed("paths", id)], "remove the ground of a path");
 };
 const choose = (row: Schemas["FarLink"]) => {
   far.look(row.from, row.to);

@@ -1,3 +1,4 @@
+import type { FieldOf, ValueOf } from "../../plan/patch";
 import { defineStore } from "pinia";
 import { answer, api, problemOf, type Medium, type Op, type Schemas, patiently } from "../../api/client";
 import { pointer } from "../../plan/pointers";
@@ -76,8 +77,12 @@ export const pathBetween = (from: string, to: string): string | undefined =>
   )?.[0];
 
 /** Stores a value below a unit. */
-export const putUnit = (unit: string, field: string, value: unknown, label: string) =>
-  useBench().put(`${pointer("units", unit)}/${field}`, value, label);
+export const putUnit = <F extends FieldOf<"units">>(
+  unit: string,
+  field: F,
+  value: ValueOf<"units", F>,
+  label: string,
+) => useBench().put<["units", string, F]>(["units", unit, field], value, label);
 
 /** The edit that sets a path to a new value. */
 export const pathOp = (id: string, path: unknown, known: boolean): Op => ({

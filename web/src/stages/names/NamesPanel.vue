@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { replaced, typed } from "../../plan/patch";
 import { computed, ref } from "vue";
 import EditField from "../../app/EditField.vue";
 import { UNIT_WORDS, words } from "../../drawing/marks";
@@ -29,8 +30,12 @@ const snagged = computed(
     ),
 );
 
-const set = (map: "units" | "devices", id: string, field: string, value: unknown) =>
-  bench.put(pointer(map, id, field), value, `${words(field)} of ${plan.value[map][id]!.name}`);
+const set = (
+  map: "units" | "devices",
+  id: string,
+  field: "ipv4" | "mac" | "nodeId" | "topic",
+  value: string | number | null,
+) => bench.edit([typed([map, id, field], value)], `${words(field)} of ${plan.value[map][id]!.name}`);
 const NETWORK = {
   subnet: "Subnet",
   poolFrom: "Dynamic pool from",
@@ -38,10 +43,7 @@ const NETWORK = {
   topicRoot: "Topic root",
 } as const;
 const byRule = (id: string) =>
-  bench.edit(
-    [{ op: "replace", path: pointer("devices", id, "topic"), value: null }],
-    `topic of ${plan.value.devices[id]!.name}`,
-  );
+  bench.edit([replaced(["devices", id, "topic"], null)], `topic of ${plan.value.devices[id]!.name}`);
 const differs = (id: string, topic: string | null) => {
   const ruled = bench.assessment?.names[pointer("devices", id)]?.topicByRule;
   return !!ruled && topic !== ruled && !topic?.startsWith(ruled + "-");
@@ -56,7 +58,7 @@ const differs = (id: string, topic: string | null) => {
         :key="field"
         :label="head"
         :value="plan.network[field]"
-        :save="(v: string) => bench.put(pointer('network', field), v, words(field))"
+        :save="(v: string) => bench.put(['network', field], v, words(field))"
       />
       <span class="grow" />
       <button

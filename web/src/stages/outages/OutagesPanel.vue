@@ -1,6 +1,7 @@
 <script setup lang="ts">
+import { added, removed } from "../../plan/patch";
 import { computed, reactive, ref } from "vue";
-import type { State } from "../../api/client";
+import type { Plan, State } from "../../api/client";
 import StateMark from "../../drawing/StateMark.vue";
 import { JOB_WORDS, STATE_WORDS, words } from "../../drawing/marks";
 import { freeId, pointer, thingOf } from "../../plan/pointers";
@@ -8,7 +9,7 @@ import WaysPart from "./WaysPart.vue";
 import OutageClock from "./OutageClock.vue";
 import { useNarrow } from "../../app/useNarrow";
 import EditField from "../../app/EditField.vue";
-import { text } from "../../app/typed";
+import { choice, text } from "../../app/typed";
 import { useBench } from "../../plan/store";
 import type { TableColumn } from "../../table/columns";
 import DataTable from "../../table/DataTable.vue";
@@ -50,18 +51,18 @@ const firstLine = computed(
 );
 const setFirst = (id: string) =>
   bench.put(
-    "/network/lines",
+    ["network", "lines"],
     [id, ...plan.value.network.lines.filter((l) => l !== id)],
     "order of the lines to the internet",
   );
 const setHub = (unit: string, event: Event) =>
-  bench.put(pointer("units", unit, "hub"), text(event) || null, `hub of ${plan.value.units[unit]!.name}`);
+  bench.put(["units", unit, "hub"], choice(event), `hub of ${plan.value.units[unit]!.name}`);
 const unserved = computed(() =>
   Object.entries(plan.value.units).filter(
     ([, u]) => (u.kind === "CONTROLLER" || u.kind === "SELF_CONTAINED") && !u.hub,
   ),
 );
-const service = reactive({ name: "", kind: "PUSH" });
+const service = reactive({ name: "", kind: "PUSH" as Plan["services"][string]["kind"] });
 const SERVICE_WORDS = {
   PUSH: "messages to a phone",
   REMOTE_ACCESS: "reach from away",
@@ -69,14 +70,11 @@ const SERVICE_WORDS = {
 } as const;
 function addService() {
   const id = freeId(service.name, plan.value.services);
-  void bench.edit(
-    [{ op: "add", path: pointer("services", id), value: { ...service, feePerMonth: null } }],
-    `service ${service.name}`,
-  );
+  void bench.edit([added(["services", id], { ...service, feePerMonth: null })], `service ${service.name}`);
   service.name = "";
 }
 const removeService = (id: string) =>
-  bench.edit([{ op: "remove", path: pointer("services", id) }], `remove ${plan.value.services[id]!.name}`);
+  bench.edit([removed("services", id)], `remove ${plan.value.services[id]!.name}`);
 const jobWords = (job: keyof typeof JOB_WORDS | null) => (job ? JOB_WORDS[job] : "");
 
 type Row = (typeof rows.value)[number];
@@ -184,7 +182,7 @@ const columns: TableColumn<Row>[] = [
             :checked="plan.network.failover ?? false"
             @change="
               bench.put(
-                '/network/failover',
+                ['network', 'failover'],
                 ($event.target as HTMLInputElement).checked,
                 'fail-over of lines',
               )
@@ -205,8 +203,7 @@ const columns: TableColumn<Row>[] = [
         :label="`Monthly fee of ${s.name}`"
         :value="s.feePerMonth"
         :save="
-          (v: number | null) =>
-            bench.put(pointer('services', String(id), 'feePerMonth'), v, `fee of ${s.name}`)
+          (v: number | null) => bench.put(['services', String(id), 'feePerMonth'], v, `fee of ${s.name}`)
         "
       />
       <button type="button" class="plain" :aria-label="`Remove ${s.name}`" @click="removeService(String(id))">

@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { added, removed, type At, type Keys } from "../../plan/patch";
 import { computed, reactive, ref } from "vue";
 import QueryTrouble from "../../app/QueryTrouble.vue";
 import { answer, api, type Construction } from "../../api/client";
@@ -6,7 +7,7 @@ import { usePlanQuery } from "../../app/useQuery";
 import EditField from "../../app/EditField.vue";
 import { text } from "../../app/typed";
 import { shown, words } from "../../drawing/marks";
-import { freeId, pointer } from "../../plan/pointers";
+import { freeId } from "../../plan/pointers";
 import { useBench } from "../../plan/store";
 
 /** What walls and slabs are made of, what they take from a wave, and the plan's own ones. */
@@ -38,7 +39,7 @@ async function add() {
   const like = bench.catalog!.constructions.find((c) => c.id === fresh.from)?.construction;
   const id = freeId(fresh.name, { ...own.value, ...Object.fromEntries(rows.value.map((r) => [r.id, 1])) });
   const value = { ...like, name: fresh.name };
-  if (await bench.edit([{ op: "add", path: pointer("constructions", id), value }], `wall ${fresh.name}`)) {
+  if (await bench.edit([added(["constructions", id], value)], `wall ${fresh.name}`)) {
     open.value = id;
     fresh.name = "";
   }
@@ -46,32 +47,35 @@ async function add() {
 const chosen = computed<[string, Construction] | null>(() =>
   open.value && open.value in own.value ? [open.value, own.value[open.value]!] : null,
 );
-const set = (path: string, value: unknown) =>
-  bench.put(pointer("constructions", chosen.value![0]) + path, value, `wall ${chosen.value![1].name}`);
+const set = <const F extends Keys>(path: F, value: At<["constructions", string, ...F]>) =>
+  bench.put<["constructions", string, ...F]>(
+    ["constructions", chosen.value![0], ...path],
+    value,
+    `wall ${chosen.value![1].name}`,
+  );
 const addLayer = () =>
   bench.edit(
     [
-      {
-        op: "add",
-        path: `${pointer("constructions", chosen.value![0])}/layers/-`,
-        value: { material: "PLASTERBOARD", thicknessMm: 12.5 },
-      },
+      added(["constructions", chosen.value![0], "layers", "-"], {
+        material: "PLASTERBOARD",
+        thicknessMm: 12.5,
+      }),
     ],
     `layer of ${chosen.value![1].name}`,
   );
 const removeLayer = (i: number) =>
   bench.edit(
-    [{ op: "remove", path: `${pointer("constructions", chosen.value![0])}/layers/${i}` }],
+    [removed("constructions", chosen.value![0], "layers", String(i))],
     `layer of ${chosen.value![1].name}`,
   );
 function setMeasured(band: string, value: number | null) {
   const now: Record<string, number> = { ...chosen.value![1].measuredDb };
   if (value === null) delete now[band];
   else now[band] = value;
-  return set("/measuredDb", now);
+  return set(["measuredDb"], now);
 }
 const remove = (id: string) =>
-  bench.edit([{ op: "remove", path: pointer("constructions", id) }], `remove wall ${own.value[id]!.name}`);
+  bench.edit([removed("constructions", id)], `remove wall ${own.value[id]!.name}`);
 </script>
 
 <template>
@@ -79,16 +83,16 @@ const remove = (id: string) =>
   <div class="panel-body">
     <section v-if="chosen" class="inspect" :aria-label="`Layers of ${chosen[1].name}`">
       <div class="row">
-        <EditField label="Name" :value="chosen[1].name" :save="(v: string) => set('/name', v)" />
+        <EditField label="Name" :value="chosen[1].name" :save="(v: string) => set(['name'], v)" />
         <label class="field">
           Drawn as
-          <select :value="chosen[1].hatch" @change="set('/hatch', text($event))">
+          <select :value="chosen[1].hatch" @change="set(['hatch'], text($event))">
             <option v-for="h in HATCHES" :key="h" :value="h">{{ words(h) }}</option>
           </select>
         </label>
         <label class="field">
           Used for
-          <select :value="String(chosen[1].slab)" @change="set('/slab', text($event) === 'true')">
+          <select :value="String(chosen[1].slab)" @change="set(['slab'], text($event) === 'true')">
             <option value="false">walls and openings</option>
             <option value="true">slabs</option>
           </select>
@@ -97,14 +101,14 @@ const remove = (id: string) =>
           label="Reinforcement, dB"
           numeric
           :value="chosen[1].extraDb"
-          :save="(v: number) => set('/extraDb', v)"
+          :save="(v: number) => set(['extraDb'], v)"
         />
         <button type="button" class="soft" @click="open = null">Done</button>
       </div>
       <div v-for="(layer, i) in chosen[1].layers" :key="i" class="row">
         <label class="field">
           Layer {{ i + 1 }}
-          <select :value="layer.material" @change="set(`/layers/${i}/material`, text($event))">
+          <select :value="layer.material" @change="set(['layers', String(i), 'material'], text($event))">
             <option v-for="m in bench.catalog!.materials" :key="m.id" :value="m.id">
               {{ m.id === "AIR" ? "air gap" : m.id === "METAL" ? "metal or foil" : m.name }}
             </option>
@@ -114,7 +118,7 @@ const remove = (id: string) =>
           label="Thickness, mm"
           numeric
           :value="layer.thicknessMm"
-          :save="(v: number) => set(`/layers/${i}/thicknessMm`, v)"
+          :save="(v: number) => set(['layers', String(i), 'thicknessMm'], v)"
         />
         <button type="button" class="plain" @click="removeLayer(i)">Remove layer {{ i + 1 }}</button>
       </div>

@@ -1,11 +1,13 @@
 <script setup lang="ts">
+import { added, removed, replaced, typed } from "../../plan/patch";
 import { computed, onMounted, reactive } from "vue";
 import type { Op, Schemas } from "../../api/client";
 import EditField from "../../app/EditField.vue";
-import { text } from "../../app/typed";
+import { choice } from "../../app/typed";
 import { shown, words } from "../../drawing/marks";
-import { firstChoice, placeChosen } from "../../drawing/moves";
+import { chosenGround, firstChoice } from "../../drawing/moves";
 import { freeId, nameAt, pointer, thingOf } from "../../plan/pointers";
+import { command } from "../../plan/commands";
 import { useBench } from "../../plan/store";
 import { useParts } from "../controllers/parts";
 import PlaceFields from "../PlaceFields.vue";
@@ -29,44 +31,42 @@ const roomOf = (place: Schemas["Place"] | null) =>
     : place?.spot
       ? plan.value.spots[place.spot]?.name
       : "nowhere";
-const put = (map: "fittings" | "cables" | "owned" | "routes", id: string, field: string, value: unknown) =>
-  bench.put(pointer(map, id, field), value, `${words(field)} of ${plan.value[map][id]!.name}`);
+const put = (
+  map: "fittings" | "cables" | "owned" | "routes",
+  id: string,
+  field: string,
+  value: string | number | null,
+) => bench.edit([typed([map, id, field], value)], `${words(field)} of ${plan.value[map][id]!.name}`);
 function remove(map: "fittings" | "cables" | "owned" | "routes", id: string) {
   const ops: Op[] = [];
   if (map === "fittings") {
     for (const [key, c] of cables.value) {
       for (const end of ["from", "to"] as const) {
-        if (c[end] === id) ops.push({ op: "replace", path: pointer("cables", key, end), value: null });
+        if (c[end] === id) ops.push(replaced(["cables", key, end], null));
       }
     }
   }
-  ops.push({ op: "remove", path: pointer(map, id) });
+  ops.push(removed(map, id));
   void bench.edit(ops, `remove ${plan.value[map][id]!.name}`);
 }
 
 const fitting = reactive({ name: "", kind: "OUTLET" as Schemas["Fitting"]["kind"], where: "" });
 async function addFitting() {
   const where = fitting.where || firstChoice(plan.value, bench.floor, bench.selection);
-  const place = placeChosen(plan.value, where, 0.3);
-  const id = freeId(fitting.name, plan.value.fittings);
-  const circuit = fitting.kind === "OUTLET" ? (Object.keys(plan.value.circuits)[0] ?? null) : null;
-  const value = { name: fitting.name, kind: fitting.kind, place, circuit };
-  if (await bench.edit([{ op: "add", path: pointer("fittings", id), value }], fitting.name))
-    fitting.name = "";
+  const asked = { name: fitting.name, kind: fitting.kind, ...chosenGround(where) };
+  if (await command("add-fitting", asked)) fitting.name = "";
 }
 const cable = reactive({ name: "", kind: CABLE_KINDS[0]!, pairs: 4 });
 async function addCable() {
   const id = freeId(cable.name, plan.value.cables);
   const value = { ...cable, from: null, to: null, freePairs: cable.pairs };
-  if (await bench.edit([{ op: "add", path: pointer("cables", id), value }], `cable ${cable.name}`))
-    cable.name = "";
+  if (await bench.edit([added(["cables", id], value)], `cable ${cable.name}`)) cable.name = "";
 }
 const part = reactive({ name: "", count: 1 });
 async function addPart() {
   const id = freeId(part.name, plan.value.owned);
   const value = { ...part, kind: null, medium: null, part: null };
-  if (await bench.edit([{ op: "add", path: pointer("owned", id), value }], `part ${part.name}`))
-    part.name = "";
+  if (await bench.edit([added(["owned", id], value)], `part ${part.name}`)) part.name = "";
 }
 const route = reactive({ name: "", points: "" });
 async function addRoute() {
@@ -81,7 +81,7 @@ async function addRoute() {
   }
   const id = freeId(route.name, plan.value.routes);
   const value = { name: route.name, floor: bench.floor, points };
-  if (await bench.edit([{ op: "add", path: pointer("routes", id), value }], `route ${route.name}`)) {
+  if (await bench.edit([added(["routes", id], value)], `route ${route.name}`)) {
     route.name = route.points = "";
   }
 }
@@ -89,10 +89,14 @@ const work = computed(() => plan.value.wallWork);
 const setOpen = (event: Event) => {
   const said = (event.target as HTMLSelectElement).value;
   const value = said === "" ? null : { open: said === "open", closesOn: work.value?.closesOn ?? null };
-  void bench.put("/wallWork", value, "open walls");
+  void bench.put(["wallWork"], value, "open walls");
 };
 const setDay = (event: Event) =>
-  bench.put("/wallWork/closesOn", (event.target as HTMLInputElement).value || null, "day the walls close");
+  bench.put(
+    ["wallWork", "closesOn"],
+    (event.target as HTMLInputElement).value || null,
+    "day the walls close",
+  );
 </script>
 
 <template>
@@ -160,7 +164,7 @@ const setDay = (event: Event) =>
               v-if="f.kind === 'OUTLET'"
               :aria-label="`Circuit of ${f.name}`"
               :value="f.circuit ?? ''"
-              @change="put('fittings', id, 'circuit', text($event) || null)"
+              @change="put('fittings', id, 'circuit', choice($event))"
             >
               <option value="">not known</option>
               <option v-for="(c, key) in plan.circuits" :key="key" :value="key">{{ c.name }}</option>
@@ -216,7 +220,7 @@ const setDay = (event: Event) =>
             <select
               :aria-label="`${end} of ${c.name}`"
               :value="c[end] ?? ''"
-              @change="put('cables', id, end, text($event) || null)"
+              @change="put('cables', id, end, choice($event))"
             >
               <option value="">not known</option>
               <option v-for="[key, f] in fittings" :key="key" :value="key">{{ f.name }}</option>
@@ -297,7 +301,7 @@ const setDay = (event: Event) =>
         <select
           :aria-label="`Part of the catalogue that ${o.name} is`"
           :value="o.part ?? ''"
-          @change="put('owned', id, 'part', text($event) || null)"
+          @change="put('owned', id, 'part', choice($event))"
         >
           <option value="">not in the catalogue</option>
           <option v-for="p in parts.all" :key="p.id" :value="p.id">{{ p.name }}</option>

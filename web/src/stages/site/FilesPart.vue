@@ -4,7 +4,6 @@ import { answer, api, problemOf, type Schemas, patiently } from "../../api/clien
 import EditField from "../../app/EditField.vue";
 import { exportSheet } from "../../drawing/exportSheet";
 import { boundsOf } from "../../drawing/outline";
-import { pointer } from "../../plan/pointers";
 import { useBench } from "../../plan/store";
 
 /** Lists, pictures and files: rooms typed or pasted, a floor plan under the drawing, GeoJSON and SVG. */
@@ -18,7 +17,7 @@ const floor = computed(() =>
   bench.floor && bench.floor !== "site" ? bench.plan!.floors[bench.floor] : undefined,
 );
 const under = computed(() => floor.value?.underlay ?? null);
-const at = (field: string) => pointer("floors", bench.floor!, "underlay", field);
+const at = <F extends "fade" | "xM" | "yM">(field: F) => ["floors", bench.floor!, "underlay", field] as const;
 
 async function guarded(work: () => Promise<void>) {
   trouble.value = null;
@@ -75,7 +74,7 @@ const takePicture = (event: Event) =>
       metresPerPixel: Math.round((wide / stored.width) * 100000) / 100000,
       fade: 0.5,
     };
-    await bench.put(pointer("floors", bench.floor!, "underlay"), value, `picture under ${floor.value!.name}`);
+    await bench.put(["floors", bench.floor!, "underlay"], value, `picture under ${floor.value!.name}`);
   });
 /** Two marks on the sheet, and how far apart they really are. */
 const scaleBy = () =>
@@ -96,7 +95,7 @@ const scaleBy = () =>
       xM: round(x0 - (x0 - u.xM) * factor),
       yM: round(y0 - (y0 - u.yM) * factor),
     };
-    await bench.put(pointer("floors", bench.floor!, "underlay"), value, "scale of the picture");
+    await bench.put(["floors", bench.floor!, "underlay"], value, "scale of the picture");
     bench.marking = false;
     bench.measured = [];
   });
@@ -183,7 +182,7 @@ const takeGeoJson = (event: Event) =>
           <button
             type="button"
             class="soft"
-            @click="bench.put(pointer('floors', bench.floor!, 'underlay'), null, 'remove picture')"
+            @click="bench.put(['floors', bench.floor!, 'underlay'], null, 'remove picture')"
           >
             Take it away
           </button>

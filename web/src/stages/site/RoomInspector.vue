@@ -1,16 +1,14 @@
 <script setup lang="ts">
+import { removed, type FieldOf, type ValueOf } from "../../plan/patch";
 import { computed } from "vue";
-import type { Op, Opening, Room } from "../../api/client";
+import type { Opening, Room } from "../../api/client";
 import EditField from "../../app/EditField.vue";
 import { text } from "../../app/typed";
 import { shown, words } from "../../drawing/marks";
-import { cornerAdded, cornerRemoved, roomMoved, wallLengthened } from "../../drawing/moves";
 import { areaOf, boundsOf, facing, wallLengths } from "../../drawing/outline";
-import { freeId, pointer } from "../../plan/pointers";
 import { command } from "../../plan/commands";
 import { useBench } from "../../plan/store";
 import ChoiceBox from "../../table/ChoiceBox.vue";
-import { clearedPlaces } from "./rooms";
 
 /** The selected room: what it is, its walls one by one, and the doors and windows in them. */
 const props = defineProps<{ id: string; room: Room }>();
@@ -24,11 +22,7 @@ const CHOICES = {
   clutter: ["Filled", ["EMPTY", "FURNISHED", "CROWDED"]],
   exposure: ["Air", ["DRY", "DAMP", "OUTDOOR", "FREEZING"]],
 } as const;
-const KINDS = {
-  DOOR: { widthM: 0.9, sillM: 0, headM: 2.05, construction: "door-wood" },
-  WINDOW: { widthM: 1.1, sillM: 0.9, headM: 2.1, construction: "glass-24" },
-  GAP: { widthM: 1, sillM: 0, headM: 2.1, construction: "open" },
-} as const;
+const KINDS: Opening["kind"][] = ["DOOR", "WINDOW", "GAP"];
 const SIZES = { atM: "From corner, m", widthM: "Width, m", sillM: "Sill, m", headM: "Head, m" } as const;
 const openings = computed(() =>
   Object.entries(plan.value.openings)
@@ -36,67 +30,24 @@ const openings = computed(() =>
     .sort(([, a], [, b]) => a.wall - b.wall || a.atM - b.atM),
 );
 
-const set = (field: string, value: unknown) =>
-  bench.put(`${pointer("rooms", props.id)}/${field}`, value, `${words(field)} of ${props.room.name}`);
+const set = <F extends FieldOf<"rooms">>(field: F, value: ValueOf<"rooms", F>) =>
+  bench.put<["rooms", string, F]>(["rooms", props.id, field], value, `${words(field)} of ${props.room.name}`);
 
-/** A wall between two rooms is one wall: both rooms' walls change. */
-function setWall(wall: number, construction: string) {
-  const path = pointer("rooms", props.id, "walls", String(wall));
-  const shared = (bench.assessment?.walls ?? [])
-    .filter((w) => w.owners.includes(path))
-    .flatMap((w) => w.owners);
-  const ops: Op[] = [...new Set([path, ...shared])].map((p) => ({
-    op: "replace",
-    path: p,
-    value: construction,
-  }));
-  void bench.edit(ops, `wall ${wall + 1} of ${props.room.name}`);
-}
+const setWall = (wall: number, construction: string) =>
+  command("set-wall", { room: props.id, wall, construction });
 const moveTo = (x: number, y: number) =>
-  bench.edit(
-    roomMoved(plan.value, props.id, x - box.value.west, y - box.value.south),
-    `move of ${props.room.name}`,
-  );
-function setLength(wall: number, length: number): Promise<boolean> {
-  if (length < 0.05) {
-    bench.message = "A wall is at least 0.05 m long. Nothing was changed.";
-    return Promise.resolve(false);
-  }
-  return bench.edit(wallLengthened(plan.value, props.id, wall, length), `wall length of ${props.room.name}`);
-}
-const addCorner = (wall: number) =>
-  bench.edit(cornerAdded(plan.value, props.id, wall), `corner in ${props.room.name}`);
-const removeCorner = (corner: number) =>
-  bench.edit(cornerRemoved(plan.value, props.id, corner), `corner of ${props.room.name}`);
-function addOpening(wall: number, kind: Opening["kind"]) {
-  const usual = KINDS[kind];
-  const widthM = Math.min(usual.widthM, Math.max(0.1, lengths.value[wall]! - 0.2));
-  const value = {
-    room: props.id,
-    wall,
-    kind,
-    atM: Math.round(((lengths.value[wall]! - widthM) / 2) * 100) / 100,
-    ...usual,
-    widthM,
-  };
-  const id = freeId(`${props.id} ${kind}`, plan.value.openings);
-  void bench.edit(
-    [{ op: "add", path: pointer("openings", id), value }],
-    `${words(kind)} in ${props.room.name}`,
-  );
-}
-const setOpening = (id: string, field: string, value: unknown) =>
-  bench.put(pointer("openings", id, field), value, `opening in ${props.room.name}`);
+  command("move-room", { room: props.id, eastM: x - box.value.west, northM: y - box.value.south });
+const setLength = (wall: number, lengthM: number) =>
+  command("set-wall-length", { room: props.id, wall, lengthM });
+const addCorner = (wall: number) => command("split-wall", { room: props.id, wall });
+const removeCorner = (corner: number) => command("remove-corner", { room: props.id, corner });
+const addOpening = (wall: number, kind: Opening["kind"]) =>
+  command("add-opening", { room: props.id, wall, kind });
+const setOpening = <F extends FieldOf<"openings">>(id: string, field: F, value: ValueOf<"openings", F>) =>
+  bench.put<["openings", string, F]>(["openings", id, field], value, `opening in ${props.room.name}`);
 const removeOpening = (id: string) =>
-  bench.edit([{ op: "remove", path: pointer("openings", id) }], `remove opening in ${props.room.name}`);
-function removeRoom() {
-  const ops: Op[] = [
-    ...clearedPlaces(plan.value, "room", props.id),
-    ...openings.value.map(([id]): Op => ({ op: "remove", path: pointer("openings", id) })),
-    { op: "remove", path: pointer("rooms", props.id) },
-  ];
-  void bench.edit(ops, `remove room ${props.room.name}`);
-}
+  bench.edit([removed("openings", id)], `remove opening in ${props.room.name}`);
+const removeRoom = () => command("remove-ground", { room: props.id, spot: null });
 
 /** Units and devices that stand in the room. */
 const held = computed(() =>
@@ -191,11 +142,11 @@ const copySet = (to: string) =>
           </td>
           <td>
             <button
-              v-for="(kind, k) in KINDS"
+              v-for="k in KINDS"
               :key="k"
               type="button"
               class="plain"
-              :aria-label="`${words(k)} in wall ${i + 1}, ${kind.widthM} m`"
+              :aria-label="`${words(k)} in wall ${i + 1}`"
               @click="addOpening(i, k)"
             >
               {{ words(k) }}

@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { added, removed, typed as typedCell, type FieldOf, type ValueOf } from "../../plan/patch";
 import { computed, reactive, ref } from "vue";
 import { answer, api, Problem, type Room } from "../../api/client";
 import EditField from "../../app/EditField.vue";
@@ -6,6 +7,7 @@ import { text } from "../../app/typed";
 import { shown, words } from "../../drawing/marks";
 import { areaOf, boundsOf } from "../../drawing/outline";
 import { freeId, pointer, thingOf } from "../../plan/pointers";
+import { useLength } from "../../app/useLength";
 import { useBench } from "../../plan/store";
 import type { TableColumn } from "../../table/columns";
 import DataTable from "../../table/DataTable.vue";
@@ -13,6 +15,7 @@ import RoomInspector from "./RoomInspector.vue";
 import Surroundings from "./Surroundings.vue";
 
 const bench = useBench();
+const lengths = useLength();
 const typed = ref("");
 const trouble = ref<string | null>(null);
 const plan = computed(() => bench.plan!);
@@ -26,7 +29,7 @@ const room = computed<[string, Room] | null>(() => {
 const wallsOf = (r: Room) => [...new Set(r.walls)].map((id) => bench.construction(id)?.name ?? id).join(", ");
 const sizeOf = (r: Room) => {
   const box = boundsOf(r.corners);
-  return `${shown(box.east - box.west, 2)} × ${shown(box.north - box.south, 2)}`;
+  return lengths.size(box.east - box.west, box.north - box.south);
 };
 
 async function addTyped() {
@@ -71,7 +74,7 @@ const chosenOf = (
   value: (row) => words(row.r[id]),
   edit: {
     raw: (row) => row.r[id],
-    ops: (row, value) => [{ op: "replace", path: pointer("rooms", row.id, id), value }],
+    ops: (row, value) => [typedCell(["rooms", row.id, id], value)],
     choices: () => values.map((v) => [v, words(v)]),
   },
 });
@@ -83,10 +86,10 @@ const roomColumns: TableColumn<RoomRow>[] = [
     value: (row) => row.r.name,
     edit: {
       raw: (row) => row.r.name,
-      ops: (row, value) => [{ op: "replace", path: pointer("rooms", row.id, "name"), value }],
+      ops: (row, value) => [typedCell(["rooms", row.id, "name"], value)],
     },
   },
-  { id: "size", head: "Size, m", value: (row) => sizeOf(row.r) },
+  { id: "size", head: "Size", value: (row) => sizeOf(row.r) },
   {
     id: "area",
     head: "Area, m²",
@@ -96,8 +99,11 @@ const roomColumns: TableColumn<RoomRow>[] = [
   },
   {
     id: "corner",
-    head: "South-west, m",
-    value: (row) => `${shown(boundsOf(row.r.corners).west, 2)}, ${shown(boundsOf(row.r.corners).south, 2)}`,
+    head: "South-west",
+    value: (row) => {
+      const { west, south } = boundsOf(row.r.corners);
+      return `${lengths.length(west)}, ${lengths.length(south)}`;
+    },
   },
   chosenOf("use", "Use", USES),
   { id: "walls", head: "Walls", wide: true, value: (row) => wallsOf(row.r) },
@@ -114,7 +120,7 @@ async function addFloor() {
   const id = freeId(fresh.name, plan.value.floors);
   const baseM = tops.length ? Math.round(Math.max(...tops) * 100) / 100 : 0;
   const value = { building, name: fresh.name, baseM, heightM: 2.5, slab: "timber-floor" };
-  if (await bench.edit([{ op: "add", path: pointer("floors", id), value }], `floor ${fresh.name}`)) {
+  if (await bench.edit([added(["floors", id], value)], `floor ${fresh.name}`)) {
     bench.floor = id;
     fresh.name = "";
   }
@@ -131,15 +137,12 @@ function addWell() {
   const box = first ? boundsOf(first.corners) : { west: 0, south: 0, east: 4, north: 4 };
   const value = { floor: bench.floor, xM: box.west + 0.5, yM: box.south + 0.5, widthM: 1, depthM: 2.4 };
   const id = freeId(`stairs ${bench.floor}`, plan.value.stairwells);
-  void bench.edit([{ op: "add", path: pointer("stairwells", id), value }], "stairwell");
+  void bench.edit([added(["stairwells", id], value)], "stairwell");
 }
-const setFloor = (field: string, value: unknown) =>
-  bench.put(pointer("floors", bench.floor!, field), value, `floor ${current.value!.name}`);
+const setFloor = <F extends FieldOf<"floors">>(field: F, value: ValueOf<"floors", F>) =>
+  bench.put<["floors", string, F]>(["floors", bench.floor!, field], value, `floor ${current.value!.name}`);
 function removeFloor() {
-  void bench.edit(
-    [{ op: "remove", path: pointer("floors", bench.floor!) }],
-    `remove floor ${current.value!.name}`,
-  );
+  void bench.edit([removed("floors", bench.floor!)], `remove floor ${current.value!.name}`);
 }
 </script>
 
@@ -199,7 +202,7 @@ function removeFloor() {
           numeric
           :label="head"
           :value="s[f]"
-          :save="(v: number) => bench.put(pointer('stairwells', id, f), v, 'stairwell')"
+          :save="(v: number) => bench.put(['stairwells', id, f], v, 'stairwell')"
         />
         <button
           type="button"

@@ -1,13 +1,15 @@
 <script setup lang="ts">
+import { added, removed } from "../../plan/patch";
 import { computed, reactive } from "vue";
 import QueryTrouble from "../../app/QueryTrouble.vue";
-import { answer, api, type Op, type Plan } from "../../api/client";
+import { answer, api, type Plan } from "../../api/client";
 import { usePlanQuery } from "../../app/useQuery";
 import EditField from "../../app/EditField.vue";
+import { text } from "../../app/typed";
 import { REGIONS } from "../../plan/regions";
 import { freeId, pointer } from "../../plan/pointers";
+import { command } from "../../plan/commands";
 import { useBench } from "../../plan/store";
-import { clearedPlaces } from "./rooms";
 
 /** What the site as a whole says of itself: region, mains, place on earth, buildings and outdoor spots. */
 const bench = useBench();
@@ -23,7 +25,7 @@ const holdsFloors = (id: string) => Object.values(plan.value.floors).some((f) =>
 
 const setPlace = (field: "latitudeDeg" | "longitudeDeg", value: number) =>
   bench.put(
-    "/place",
+    ["place"],
     { latitudeDeg: 0, longitudeDeg: 0, ...plan.value.place, [field]: value },
     "place on earth",
   );
@@ -45,16 +47,13 @@ async function byDegrees(path: string, axis: "latitudeDeg" | "longitudeDeg", val
   return done;
 }
 const rename = (map: Ground, id: string, name: string) =>
-  bench.put(pointer(map, id, "name"), name, `name of ${name}`);
+  bench.put([map, id, "name"], name, `name of ${name}`);
 const move = (map: Ground, id: string, axis: keyof typeof AXES, value: number) =>
-  bench.put(pointer(map, id, axis), value, `place of ${plan.value[map][id]!.name}`);
+  bench.put([map, id, axis], value, `place of ${plan.value[map][id]!.name}`);
 
 function remove(map: Ground, id: string) {
-  const ops: Op[] = [
-    ...(map === "spots" ? clearedPlaces(plan.value, "spot", id) : []),
-    { op: "remove", path: pointer(map, id) },
-  ];
-  void bench.edit(ops, `remove ${plan.value[map][id]!.name}`);
+  if (map === "spots") void command("remove-ground", { room: null, spot: id });
+  else void bench.edit([removed(map, id)], `remove ${plan.value[map][id]!.name}`);
 }
 
 const fresh = reactive({ map: "buildings" as Ground, name: "" });
@@ -62,12 +61,12 @@ async function add() {
   const id = freeId(fresh.name, plan.value[fresh.map]);
   const value = { name: fresh.name, xM: 0, yM: 0, zM: 0 };
   const what = fresh.map === "spots" ? "spot" : "building";
-  if (await bench.edit([{ op: "add", path: pointer(fresh.map, id), value }], `${what} ${fresh.name}`)) {
+  if (await bench.edit([added([fresh.map, id], value)], `${what} ${fresh.name}`)) {
     fresh.name = "";
   }
 }
 const setRegion = (event: Event) =>
-  bench.put("/region", (event.target as HTMLSelectElement).value as Plan["region"], "region");
+  bench.put(["region"], (event.target as HTMLSelectElement).value as Plan["region"], "region");
 </script>
 
 <template>
@@ -84,8 +83,18 @@ const setRegion = (event: Event) =>
       numeric
       optional
       :value="plan.mainsVoltageV"
-      :save="(v: number | null) => bench.put('/mainsVoltageV', v, 'mains voltage')"
+      :save="(v: number | null) => bench.put(['mainsVoltageV'], v, 'mains voltage')"
     />
+    <label class="field">
+      Lengths and wires
+      <select
+        :value="plan.measures"
+        @change="bench.put(['measures'], text($event) as Plan['measures'], 'measures')"
+      >
+        <option value="METRIC">metres and mm²</option>
+        <option value="FEET">feet, inches and AWG</option>
+      </select>
+    </label>
     <EditField
       label="Latitude, °"
       numeric

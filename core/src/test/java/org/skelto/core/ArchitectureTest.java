@@ -63,7 +63,7 @@ class ArchitectureTest {
                 "site",
                 "work");
         arrow("naming", "plan", "site", "work");
-        arrow("commands", "links", "plan");
+        arrow("commands", "links", "plan", "site");
         arrow("house", "links", "parts", "plan", "power", "quantity", "radio", "work");
         arrow("build", "parts", "plan", "power", "quantity", "site", "wiring", "work");
         arrow("calculator", "plan", "power", "radio", "wiring", "work");

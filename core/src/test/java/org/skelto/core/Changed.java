@@ -18,7 +18,7 @@ public final class Changed {
     public static Plan with(Plan plan, String... pairs) {
         JsonNode tree = MAPPER.valueToTree(plan);
         for (int i = 0; i < pairs.length; i += 2) {
-            set(tree, pairs[i], pairs[i + 1].equals("-") ? null : MAPPER.readTree(pairs[i + 1]));
+            set(tree, pairs[i], pairs[i + 1].equals("-") ? null : MAPPER.readTree(pairs[i + 1]), false);
         }
         return sound(tree);
     }
@@ -26,7 +26,10 @@ public final class Changed {
     /** The plan after edits. */
     public static Plan after(Plan plan, List<Edit> edits) {
         JsonNode tree = MAPPER.valueToTree(plan);
-        edits.forEach(e -> set(tree, e.path(), e.op().equals("remove") ? null : MAPPER.valueToTree(e.value())));
+        edits.forEach(e -> {
+            JsonNode value = e.op().equals("remove") ? null : MAPPER.valueToTree(e.value());
+            set(tree, e.path(), value, e.op().equals("add"));
+        });
         return sound(tree);
     }
 
@@ -35,13 +38,15 @@ public final class Changed {
         return MAPPER.writeValueAsString(value);
     }
 
-    private static void set(JsonNode tree, String pointer, JsonNode value) {
+    private static void set(JsonNode tree, String pointer, JsonNode value, boolean inserted) {
         int cut = pointer.lastIndexOf('/');
         String name = pointer.substring(cut + 1);
         JsonNode above = tree.at(pointer.substring(0, cut));
         if (above instanceof tools.jackson.databind.node.ArrayNode list) {
             if (value == null) {
                 list.remove(Integer.parseInt(name));
+            } else if (inserted) {
+                list.insert(Integer.parseInt(name), value);
             } else {
                 list.set(Integer.parseInt(name), value);
             }

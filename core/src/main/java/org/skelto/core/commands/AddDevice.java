@@ -25,18 +25,18 @@ import org.skelto.core.plan.site.Place;
  * A device of a kind, as most people would have it: loads have a switch and hang on the first circuit, locks and valves shut
  * without power.
  *
- * @param room where it stands, in its middle, or null for nowhere yet
+ * @param room where it stands, clear of what stands there, or null
+ * @param spot outdoors, where it stands, or null; neither means nowhere yet
  * @param name or null for that of its kind
- * @param place where it stands exactly, or null
  * @param own whether it has a radio and battery of its own: then a unit of its own comes with it; null means not
  */
 public record AddDevice(
         DeviceKind kind,
         @Nullable String room,
+        @Nullable String spot,
         @Nullable String name,
-        @Nullable Place place,
         @Nullable Boolean own) implements Command {
-    private static final double USUAL_M = 1.2;
+    static final double USUAL_M = 1.2;
 
     public AddDevice(DeviceKind kind, @Nullable String room) {
         this(kind, room, null, null, null);
@@ -46,7 +46,7 @@ public record AddDevice(
     public Proposal on(Plan plan) {
         String called = Asked.called(plan, name, Wording.of(kind));
         String id = Asked.freeId(called, Asked.ids(plan));
-        Device device = made(plan, called);
+        Device device = made(plan, called, new FreePlaces(plan).at(room, spot, USUAL_M));
         if (!Boolean.TRUE.equals(own)) {
             return new Proposal(
                     called, List.of(Edit.add(Pointers.of("devices", id), device)), Asked.sameName(plan, name));
@@ -80,12 +80,12 @@ public record AddDevice(
         return device.with(d -> d.place(null).circuit(null).unit(unit));
     }
 
-    /** The device, under a name. */
-    Device made(Plan plan, String called) {
+    /** The device, under a name and there. */
+    Device made(Plan plan, String called, @Nullable Place place) {
         return DeviceBuilder.builder()
                 .name(called)
                 .kind(kind)
-                .place(place != null ? place : Asked.middle(plan, room, USUAL_M))
+                .place(place)
                 .criticality(kind.criticality())
                 .hand(kind.family() == DeviceKind.Family.LOAD ? Hand.SWITCH : Hand.NONE)
                 .rest(kind == DeviceKind.LOCK || kind == DeviceKind.VALVE ? RestState.CLOSED : RestState.STAYS)

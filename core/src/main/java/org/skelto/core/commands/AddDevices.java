@@ -54,6 +54,7 @@ public record AddDevices(List<Line> lines) implements Command {
         }
         Set<String> names = Asked.names(plan);
         Set<String> ids = Asked.ids(plan);
+        FreePlaces free = new FreePlaces(plan);
         List<Edit> edits = new ArrayList<>();
         List<String> notes = new ArrayList<>();
         Set<String> unknown = new HashSet<>();
@@ -76,7 +77,8 @@ public record AddDevices(List<Line> lines) implements Command {
             String wanted = given.isEmpty() ? Wording.of(kind) : given;
             String name = Asked.freeName(wanted, names);
             edits.add(Edit.add(
-                    Pointers.of("devices", Asked.freeId(name, ids)), new AddDevice(kind, room).made(plan, name)));
+                    Pointers.of("devices", Asked.freeId(name, ids)),
+                    new AddDevice(kind, room).made(plan, name, free.in(room, AddDevice.USUAL_M))));
         }
         return new Proposal(edits.size() == 1 ? "1 device" : edits.size() + " devices", edits, notes);
     }

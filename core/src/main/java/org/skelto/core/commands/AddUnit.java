@@ -24,16 +24,16 @@ import org.skelto.core.plan.site.Place;
  *
  * <p>The first hub serves what waited for one.
  *
- * @param room where it stands, in its middle, or null for nowhere yet
+ * @param room where it stands, clear of what stands there, or null
+ * @param spot outdoors, where it stands, or null; neither means nowhere yet
  * @param name or null for that of its kind
- * @param place where it stands exactly, or null
  * @param medium of the radio that it comes with, or null for the usual one of its kind
  */
 public record AddUnit(
         UnitKind kind,
         @Nullable String room,
+        @Nullable String spot,
         @Nullable String name,
-        @Nullable Place place,
         @Nullable Medium medium) implements Command {
     private static final double USUAL_M = 1.4;
     private static final double HIGH_M = 2.2;
@@ -46,6 +46,11 @@ public record AddUnit(
 
     @Override
     public Proposal on(Plan plan) {
+        return standing(plan, new FreePlaces(plan).at(room, spot, kind == UnitKind.ACCESS_POINT ? HIGH_M : USUAL_M));
+    }
+
+    /** The same, exactly there. */
+    Proposal standing(Plan plan, @Nullable Place place) {
         if (medium != null && !medium.radio()) {
             throw new Refused("medium", "must be a radio");
         }
@@ -62,10 +67,7 @@ public record AddUnit(
         Unit unit = UnitBuilder.builder()
                 .name(called)
                 .kind(kind)
-                .place(
-                        place != null
-                                ? place
-                                : Asked.middle(plan, room, kind == UnitKind.ACCESS_POINT ? HIGH_M : USUAL_M))
+                .place(place)
                 .power(
                         kind == UnitKind.HANDSET
                                 ? Power.battery()

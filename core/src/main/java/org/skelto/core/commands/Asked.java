@@ -12,7 +12,6 @@ import org.skelto.core.plan.Plan;
 import org.skelto.core.plan.Slugs;
 import org.skelto.core.plan.equipment.Device;
 import org.skelto.core.plan.equipment.Unit;
-import org.skelto.core.plan.site.Bounds;
 import org.skelto.core.plan.site.Corner;
 import org.skelto.core.plan.site.Place;
 import org.skelto.core.plan.site.Room;
@@ -34,6 +33,18 @@ final class Asked {
         Set<String> ids = new HashSet<>(plan.units().keySet());
         ids.addAll(plan.devices().keySet());
         return ids;
+    }
+
+    /** Ids of a map that is not one with others. */
+    static Set<String> taken(Map<String, ?> map) {
+        return new HashSet<>(map.keySet());
+    }
+
+    /** The number of a wall of a room. */
+    static void wall(Room room, int wall) {
+        if (wall < 0 || wall >= room.corners().size()) {
+            throw new Command.Refused("wall", "is not a wall of " + room.name());
+        }
     }
 
     /** An id after a name, free among these and taken from then on. */
@@ -87,17 +98,6 @@ final class Asked {
         plan.units().values().forEach(u -> names.add(u.name()));
         plan.devices().values().forEach(d -> names.add(d.name()));
         return names;
-    }
-
-    /** The middle of a room; null for none. */
-    static @Nullable Place middle(Plan plan, @Nullable String room, double heightM) {
-        if (room == null) {
-            return null;
-        }
-        Room of = of(plan.rooms(), room, "room", "a room");
-        Bounds b = of.bounds();
-        return new Place(
-                room, null, Corner.cm((b.westM() + b.eastM()) / 2), Corner.cm((b.southM() + b.northM()) / 2), heightM);
     }
 
     static Place moved(Place place, double eastM, double northM) {

@@ -13,9 +13,9 @@ import org.skelto.core.plan.equipment.Unit;
 import org.skelto.core.plan.equipment.UnitKind;
 import org.skelto.core.plan.power.PowerSource;
 import org.skelto.core.plan.radio.Medium;
-import org.skelto.core.plan.site.Bounds;
 import org.skelto.core.plan.site.Corner;
 import org.skelto.core.plan.site.Place;
+import org.skelto.core.plan.site.Polygon;
 import org.skelto.core.plan.site.Room;
 import org.skelto.core.plan.site.RoomUse;
 
@@ -46,20 +46,17 @@ public record NetworkLike(@Nullable String room) implements Command {
         Plan now = plan;
         List<Edit> edits = new ArrayList<>();
         if (now.units().values().stream().noneMatch(Unit::internetEntry)) {
-            now = put(now, edits, new AddUnit(UnitKind.ROUTER, entry, null, beside(entry, of, -APART_M), null));
+            now = put(now, edits, UnitKind.ROUTER, beside(entry, of, -APART_M), null);
         }
         if (AddUnit.hub(now) == null) {
-            now = put(now, edits, new AddUnit(UnitKind.HUB, entry, null, beside(entry, of, APART_M), null));
+            now = put(now, edits, UnitKind.HUB, beside(entry, of, APART_M), null);
         }
         boolean waiting = now.units().values().stream()
                 .anyMatch(u -> u.kind() == UnitKind.SELF_CONTAINED
                         && u.power().source() == PowerSource.BATTERY
                         && u.radios().isEmpty());
         if (waiting && now.units().values().stream().noneMatch(u -> u.is(UnitKind.GATEWAY))) {
-            now = put(
-                    now,
-                    edits,
-                    new AddUnit(UnitKind.GATEWAY, entry, null, beside(entry, of, 2 * APART_M), Medium.MESH_802154));
+            now = put(now, edits, UnitKind.GATEWAY, beside(entry, of, 2 * APART_M), Medium.MESH_802154);
         }
         for (String floor : now.floors().keySet()) {
             now = served(now, edits, floor);
@@ -71,8 +68,10 @@ public record NetworkLike(@Nullable String room) implements Command {
                 edits.isEmpty() ? List.of("Router, hub and access points are there already.") : List.of());
     }
 
-    private static Plan put(Plan plan, List<Edit> edits, AddUnit add) {
-        List<Edit> more = add.on(plan).edits();
+    private static Plan put(Plan plan, List<Edit> edits, UnitKind kind, Place place, @Nullable Medium medium) {
+        List<Edit> more = new AddUnit(kind, null, null, null, medium)
+                .standing(plan, place)
+                .edits();
         edits.addAll(more);
         return Asked.with(plan, more);
     }
@@ -105,11 +104,7 @@ public record NetworkLike(@Nullable String room) implements Command {
                 // the largest room has one in its middle already: more at the same place serve nobody
                 break;
             }
-            now = put(
-                    now,
-                    edits,
-                    new AddUnit(
-                            UnitKind.ACCESS_POINT, best, null, new Place(best, null, at.xM(), at.yM(), HIGH_M), null));
+            now = put(now, edits, UnitKind.ACCESS_POINT, new Place(best, null, at.xM(), at.yM(), HIGH_M), null);
             sending.add(at);
         }
         return now;
@@ -131,8 +126,7 @@ public record NetworkLike(@Nullable String room) implements Command {
     }
 
     private static Corner middle(@Nullable Room room) {
-        Bounds b = Objects.requireNonNull(room).bounds();
-        return new Corner(Corner.cm((b.westM() + b.eastM()) / 2), Corner.cm((b.southM() + b.northM()) / 2));
+        return Polygon.middle(Objects.requireNonNull(room).corners());
     }
 
     private static Place beside(String id, Room room, double eastM) {

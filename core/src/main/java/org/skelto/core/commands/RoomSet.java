@@ -198,7 +198,7 @@ public final class RoomSet {
         Map<String, Device> devices = new TreeMap<>();
         for (Item item : items) {
             Place place = new Place(ROOM, null, Corner.cm(item.x * side), Corner.cm(item.y * side), item.heightM);
-            Device device = new AddDevice(item.kind, ROOM, item.name, place, null).made(set, item.name);
+            Device device = new AddDevice(item.kind, ROOM).made(set, item.name, place);
             devices.put(item.name.replace(' ', '-'), device);
         }
         // the button works the lamp on the ceiling

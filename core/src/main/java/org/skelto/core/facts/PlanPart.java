@@ -30,6 +30,8 @@ public enum PlanPart {
     /** How loss inside buildings is predicted. */
     INDOORS(null, "indoorModel", "calibration"),
     ACCEPTED(null, "accepted"),
+    /** In what lengths are shown; no figure hangs on it. */
+    MEASURES(null, "measures"),
     /** What was measured in the house; kept beside the plan. */
     READINGS(null),
 

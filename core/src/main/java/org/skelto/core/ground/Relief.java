@@ -1,8 +1,8 @@
 package org.skelto.core.ground;
 
 import java.util.ArrayList;
-import java.util.Collection;
 import java.util.List;
+import java.util.Optional;
 import java.util.stream.Stream;
 import org.skelto.core.plan.Plan;
 import org.skelto.core.plan.site.Bounds;
@@ -10,6 +10,7 @@ import org.skelto.core.plan.site.Corner;
 import org.skelto.core.raster.Contours;
 import org.skelto.core.raster.Grid;
 import org.skelto.core.site.Point;
+import org.skelto.core.site.SiteModel;
 
 /**
  * Lines of equal height around a site, out of a grid of heights.
@@ -33,7 +34,15 @@ public record Relief(double stepM, List<ReliefLine> lines) {
     public record ReliefLine(double heightM, List<Double> points) {}
 
     /** The lines around what stands on the site, a quarter of its width beyond it. */
-    public static Relief of(Plan plan, ElevationGrid heights, Collection<Point> things) {
+    public static Relief of(SiteModel site, ElevationGrid heights) {
+        List<Point> things = site.plan().units().values().stream()
+                .map(site::position)
+                .flatMap(Optional::stream)
+                .toList();
+        return of(site.plan(), heights, things);
+    }
+
+    static Relief of(Plan plan, ElevationGrid heights, List<Point> things) {
         List<Corner> marks = Stream.concat(
                         plan.buildings().values().stream().map(b -> new Corner(b.xM(), b.yM())),
                         things.stream().map(p -> new Corner(p.xM(), p.yM())))

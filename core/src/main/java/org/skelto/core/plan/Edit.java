@@ -14,7 +14,7 @@ public record Edit(String op, String path, @Nullable Object value) {
         return new Edit("add", path, value);
     }
 
-    public static Edit replace(String path, Object value) {
+    public static Edit replace(String path, @Nullable Object value) {
         return new Edit("replace", path, value);
     }
 

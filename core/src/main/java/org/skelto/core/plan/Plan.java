@@ -66,6 +66,7 @@ import org.skelto.core.plan.site.WallWork;
  * @param cautions those that were acknowledged, with the day or how
  * @param money what the plan may cost
  * @param paths the ground under long radio links
+ * @param measures in what lengths are typed and shown
  */
 @RecordBuilder
 public record Plan(
@@ -111,7 +112,8 @@ public record Plan(
         @Count(most = 1000) Map<@Id String, Housing> housings,
         Map<Caution, @Words(most = Limits.NAME_LENGTH) String> cautions,
         @Otherwise("EUR without a budget") Money money,
-        @Count(most = 100) Map<@Id String, RadioPath> paths)
+        @Count(most = 100) Map<@Id String, RadioPath> paths,
+        @Otherwise("METRIC") Measures measures)
         implements PlanBuilder.With {
 
     /** The only format this version reads and writes. */
@@ -142,6 +144,7 @@ public record Plan(
         cautions = Copies.sorted(cautions);
         money = money == null ? Money.USUAL : money;
         paths = Copies.sorted(paths);
+        measures = measures == null ? Measures.METRIC : measures;
     }
 
     /** Whether a caution was acknowledged. */
@@ -166,7 +169,7 @@ public record Plan(
 
     /** A new plan under the same law and at the same mains, nowhere on earth yet. */
     public Plan freshLike(String called) {
-        return fresh(called, region, mainsVoltageV, null);
+        return fresh(called, region, mainsVoltageV, null).withMeasures(measures);
     }
 
     /** The ground between two units, if it is known. */

@@ -37,8 +37,10 @@ public final class SunModel {
      * @param sunWh that the panel brings into the battery on a day
      * @param usedWh that the unit takes on a day
      * @param endShare how full the battery is at the end of the month, 0 to 1
+     * @param dayShares how full it is at the end of each of its days
      */
-    public record MonthOfSun(String month, double sunWh, double usedWh, double endShare, Figure figure) {}
+    public record MonthOfSun(
+            String month, double sunWh, double usedWh, double endShare, List<Double> dayShares, Figure figure) {}
 
     /** Irradiation of level ground above the air on a day of the year, kWh per m² and day. */
     static double aboveAirKwh(double latitudeDeg, int day) {
@@ -102,15 +104,18 @@ public final class SunModel {
             Month month = Month.of((first - 1 + i) % 12 + 1);
             double onPanel = onPanelKwh(latitudeDeg, solar, month.getValue());
             double sun = onPanel * solar.panelW() * SYSTEM_SHARE;
-            for (int day = 0; day < month.length(false) && !dead; day++) {
-                stored = Math.min(batteryWh, stored + sun - usedWh);
+            List<Double> days = new ArrayList<>();
+            for (int day = 0; day < month.length(false); day++) {
+                stored = dead ? 0 : Math.min(batteryWh, stored + sun - usedWh);
                 dead = stored <= 0;
+                days.add(dead ? 0 : stored / batteryWh);
             }
             months.add(new MonthOfSun(
                     month.getDisplayName(TextStyle.FULL, Locale.ENGLISH),
                     sun,
                     usedWh,
-                    dead ? 0 : stored / batteryWh,
+                    days.get(days.size() - 1),
+                    days,
                     figure(latitudeDeg, solar, month, onPanel, usedWh, batteryWh)));
         }
         return months;

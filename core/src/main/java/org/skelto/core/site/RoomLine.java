@@ -8,6 +8,8 @@ import java.util.Map;
 import java.util.regex.Matcher;
 import java.util.regex.Pattern;
 import org.skelto.core.plan.Edit;
+import org.skelto.core.plan.Feet;
+import org.skelto.core.plan.Measures;
 import org.skelto.core.plan.Plan;
 import org.skelto.core.plan.Pointers;
 import org.skelto.core.plan.Slugs;
@@ -18,13 +20,13 @@ import org.skelto.core.plan.site.Room;
 import org.skelto.core.work.ComputingBudget;
 
 /**
- * Reads a typed room such as {@code scullery 6.2x4.8 @ 7,0 brick}: a name, width by depth in metres, the south-west
- * corner, and the start of a construction's name or id. Corner and construction may be left out. A name that is in the
+ * Reads a typed room such as {@code scullery 6.2x4.8 @ 7,0 brick} or {@code scullery 20'6"x16'}: a name, width by depth in
+ * the plan's measures or with feet and inches written out, the south-west corner, and the start of a construction's name or id. Corner and construction may be left out. A name that is in the
  * plan on the same floor changes that room.
  */
 public final class RoomLine {
     private static final Pattern LINE =
-            Pattern.compile("(?<name>.+?)\\s+(?<w>\\d+(?:\\.\\d+)?)\\s*[x×]\\s*(?<d>\\d+(?:\\.\\d+)?)"
+            Pattern.compile("(?<name>.+?)\\s+(?<w>" + Feet.LENGTH + ")\\s*[x×]\\s*(?<d>" + Feet.LENGTH + ")"
                     + "(?:\\s*@\\s*(?<x>-?\\d+(?:\\.\\d+)?)\\s*,\\s*(?<y>-?\\d+(?:\\.\\d+)?))?(?:\\s+(?<wall>\\S.*))?");
 
     private static final int LONGEST = 200;
@@ -56,8 +58,9 @@ public final class RoomLine {
         String existing = existing(name, floor, plan);
         Room old = existing == null ? null : plan.rooms().get(existing);
         boolean moves = old == null || matcher.group("x") != null;
-        double widthM = within("The width", matcher.group("w"), Limits.ROOM_LEAST_M, Limits.ROOM_MOST_M);
-        double depthM = within("The depth", matcher.group("d"), Limits.ROOM_LEAST_M, Limits.ROOM_MOST_M);
+        Measures measures = plan.measures();
+        double widthM = within("The width", matcher.group("w"), Limits.ROOM_LEAST_M, Limits.ROOM_MOST_M, measures);
+        double depthM = within("The depth", matcher.group("d"), Limits.ROOM_LEAST_M, Limits.ROOM_MOST_M, measures);
         double xM = moves ? corner[0] : old.bounds().westM();
         double yM = moves ? corner[1] : old.bounds().southM();
         Room typed = Room.rectangle(floor, name, xM, yM, widthM, depthM, construction, null);
@@ -94,8 +97,8 @@ public final class RoomLine {
     private static double[] corner(Matcher matcher, String floor, Plan plan) throws UnreadableLine {
         if (matcher.group("x") != null) {
             return new double[] {
-                within("East", matcher.group("x"), -Limits.LOCAL_M, Limits.LOCAL_M),
-                within("North", matcher.group("y"), -Limits.LOCAL_M, Limits.LOCAL_M)
+                within("East", matcher.group("x"), -Limits.LOCAL_M, Limits.LOCAL_M, plan.measures()),
+                within("North", matcher.group("y"), -Limits.LOCAL_M, Limits.LOCAL_M, plan.measures())
             };
         }
         double east = plan.rooms().values().stream()
@@ -106,8 +109,9 @@ public final class RoomLine {
         return new double[] {Corner.cm(east), 0};
     }
 
-    private static double within(String what, String digits, double least, double most) throws UnreadableLine {
-        double value = Double.parseDouble(digits);
+    private static double within(String what, String digits, double least, double most, Measures measures)
+            throws UnreadableLine {
+        double value = Feet.metres(digits, measures);
         if (value < least || value > most) {
             throw new UnreadableLine(what + " must lie between " + number(least) + " and " + number(most) + " m, not "
                     + digits.substring(0, Math.min(digits.length(), 12)) + ".");

@@ -44,6 +44,13 @@ class SunModelTest {
         List<SunModel.MonthOfSun> dies = SunModel.year(56, small, used, 2);
         assertEquals("December", SunModel.diesIn(dies));
         assertEquals("July", dies.get(0).month());
+        List<Double> days = dies.stream().flatMap(m -> m.dayShares().stream()).toList();
+        assertEquals(365, days.size());
+        int flat = days.indexOf(0.0);
+        assertTrue(flat > 0 && days.subList(flat, 365).stream().allMatch(share -> share == 0), "flat stays flat");
+        // each day of a month takes as much as the one before it
+        double lost = days.get(flat - 2) - days.get(flat - 1);
+        assertEquals((used - SunModel.onPanelKwh(56, small, 12) * SunModel.SYSTEM_SHARE) / 2, lost, 1e-9);
         assertNull(SunModel.diesIn(SunModel.year(56, small, used, 60)));
     }
 }

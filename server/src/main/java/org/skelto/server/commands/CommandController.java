@@ -4,8 +4,11 @@ import java.util.List;
 import java.util.Map;
 import java.util.TreeMap;
 import java.util.function.Supplier;
+import org.skelto.core.commands.AddDemand;
 import org.skelto.core.commands.AddDevice;
 import org.skelto.core.commands.AddDevices;
+import org.skelto.core.commands.AddFitting;
+import org.skelto.core.commands.AddOpening;
 import org.skelto.core.commands.AddUnit;
 import org.skelto.core.commands.Attach;
 import org.skelto.core.commands.Command;
@@ -15,9 +18,14 @@ import org.skelto.core.commands.MoveRoom;
 import org.skelto.core.commands.MoveToRoom;
 import org.skelto.core.commands.NetworkLike;
 import org.skelto.core.commands.PlaceRoomSet;
+import org.skelto.core.commands.PutIn;
 import org.skelto.core.commands.Remove;
 import org.skelto.core.commands.RemoveCorner;
+import org.skelto.core.commands.RemoveGround;
 import org.skelto.core.commands.SetPowerSource;
+import org.skelto.core.commands.SetWall;
+import org.skelto.core.commands.SetWallLength;
+import org.skelto.core.commands.SplitWall;
 import org.skelto.core.plan.Plan;
 import org.skelto.core.plan.equipment.DeviceKind;
 import org.skelto.core.plan.equipment.UnitKind;
@@ -88,6 +96,46 @@ class CommandController {
 
     @PostMapping("/remove-corner")
     Command.Proposal removeCorner(OpenPlan open, @RequestBody RemoveCorner asked) {
+        return answer(open, asked);
+    }
+
+    @PostMapping("/split-wall")
+    Command.Proposal splitWall(OpenPlan open, @RequestBody SplitWall asked) {
+        return answer(open, asked);
+    }
+
+    @PostMapping("/set-wall-length")
+    Command.Proposal setWallLength(OpenPlan open, @RequestBody SetWallLength asked) {
+        return answer(open, asked);
+    }
+
+    @PostMapping("/set-wall")
+    Command.Proposal setWall(OpenPlan open, @RequestBody SetWall asked) {
+        return answer(open, asked);
+    }
+
+    @PostMapping("/add-opening")
+    Command.Proposal addOpening(OpenPlan open, @RequestBody AddOpening asked) {
+        return answer(open, asked);
+    }
+
+    @PostMapping("/remove-ground")
+    Command.Proposal removeGround(OpenPlan open, @RequestBody RemoveGround asked) {
+        return answer(open, asked);
+    }
+
+    @PostMapping("/put-in")
+    Command.Proposal putIn(OpenPlan open, @RequestBody PutIn asked) {
+        return answer(open, asked);
+    }
+
+    @PostMapping("/add-fitting")
+    Command.Proposal addFitting(OpenPlan open, @RequestBody AddFitting asked) {
+        return answer(open, asked);
+    }
+
+    @PostMapping("/add-demand")
+    Command.Proposal addDemand(OpenPlan open, @RequestBody AddDemand asked) {
         return answer(open, asked);
     }
 

@@ -21,10 +21,12 @@ import org.jspecify.annotations.Nullable;
 import org.skelto.core.ground.ElevationGrid;
 import org.skelto.core.ground.GridPaths;
 import org.skelto.core.ground.HeightFile;
+import org.skelto.core.ground.Relief;
 import org.skelto.core.ground.Unreadable;
 import org.skelto.core.plan.Plan;
 import org.skelto.core.plan.site.GeoPoint;
 import org.skelto.core.plan.validation.Problem;
+import org.skelto.core.site.SiteModel;
 import org.skelto.server.people.Person;
 import org.skelto.server.plans.DerivedEdit;
 import org.skelto.server.plans.ExportSizes;
@@ -159,6 +161,13 @@ public class Grounds implements PlanAttachment, DerivedEdit {
     @Transactional(readOnly = true)
     public Optional<GroundInfo> info(UUID id, Plan plan) {
         return repository.findById(id).map(g -> info(plan, g.name, heights(g)));
+    }
+
+    /** Lines of equal height around what stands on a site; none while there are no heights. */
+    public Relief relief(UUID id, SiteModel site) {
+        return grid(id, site.plan().place())
+                .map(grid -> Relief.of(site, grid))
+                .orElseGet(() -> new Relief(1, List.of()));
     }
 
     /** The grid of a plan on its site, if there is any and the site knows where it lies. */

@@ -65,17 +65,7 @@ class GroundController {
     /** Lines of equal height around what stands on the site; none while there are no heights. */
     @GetMapping("/relief")
     Relief relief(OpenPlan open) {
-        Plan plan = open.plan();
-        SiteModel site = open.figures().site();
-        return grounds.grid(open.id(), plan.place())
-                .map(grid -> Relief.of(
-                        plan,
-                        grid,
-                        plan.units().values().stream()
-                                .map(site::position)
-                                .flatMap(Optional::stream)
-                                .toList()))
-                .orElseGet(() -> new Relief(1, List.of()));
+        return grounds.relief(open.id(), open.figures().site());
     }
 
     /**

@@ -8,22 +8,32 @@ import java.util.Locale;
 import java.util.Map;
 import java.util.TreeSet;
 import org.skelto.core.assessment.Assessment;
+import org.skelto.core.coverage.FloorCoverage;
+import org.skelto.core.links.LinkReport;
 import org.skelto.core.plan.Plan;
 import org.skelto.core.plan.Wording;
 import org.skelto.core.plan.equipment.Device;
 import org.skelto.core.plan.equipment.DeviceKind;
 import org.skelto.core.plan.equipment.Unit;
+import org.skelto.core.plan.site.Bounds;
+import org.skelto.core.plan.site.Building;
 import org.skelto.core.plan.site.Room;
+import org.skelto.core.raster.Grid;
 import org.skelto.core.site.WallGap;
 import org.skelto.core.site.WallPiece;
 import tools.jackson.databind.JsonNode;
 import tools.jackson.databind.json.JsonMapper;
 
-/** One floor to scale in black and white, with the symbols of what stands on it, a number each, a bar of scale and north. */
+/** One floor to scale: with the symbols of what stands on it and a number each, or with how well a radio is heard there. */
 final class FloorPicture {
-    private static final int[] SCALES = {20, 25, 50, 100, 200, 250, 500, 1000, 2000, 5000};
     private static final double SYMBOL_MM = 4.2;
-    private static final double LEGEND_MM = 16;
+    private static final double COLUMN_MM = 32;
+    private static final double LINE_MM = 5;
+    private static final String GREY = "#cfcfcf";
+
+    /** Dashes of the lines of equal level, strongest first. */
+    private static final List<String> DASHES = List.of("none", "2.4 0.8", "0.6 0.7");
+
     private static final JsonNode SYMBOLS = symbols();
 
     private final Plan plan;
@@ -49,82 +59,68 @@ final class FloorPicture {
         double wide = 1;
         double deep = 1;
         for (String floor : plan.floors().keySet()) {
-            double[] box = new FloorPicture(plan, assessment, floor).box();
+            Bounds box = new FloorPicture(plan, assessment, floor).box();
             if (box != null) {
-                wide = Math.max(wide, box[2] - box[0]);
-                deep = Math.max(deep, box[3] - box[1]);
+                wide = Math.max(wide, box.widthM());
+                deep = Math.max(deep, box.depthM());
             }
         }
-        for (int scale : SCALES) {
-            if (wide * 1000 / scale <= size.innerWidthMm(landscape) - 2 * SYMBOL_MM
-                    && deep * 1000 / scale <= size.innerHeightMm(landscape) - LEGEND_MM - 2 * SYMBOL_MM) {
-                return scale;
-            }
-        }
-        return SCALES[SCALES.length - 1];
+        return Drawing.scale(wide, deep, size, landscape);
     }
 
-    /** West, south, east and north of its walls, metres, or null when there are none. */
-    private double[] box() {
-        double[] box = {
-            Double.POSITIVE_INFINITY, Double.POSITIVE_INFINITY, Double.NEGATIVE_INFINITY, Double.NEGATIVE_INFINITY
-        };
+    /** Around its walls, metres on the site, or null when there are none. */
+    private Bounds box() {
+        Bounds box = null;
         for (WallPiece w : assessment.walls()) {
             if (w.floor().equals(floor)) {
-                box[0] = Math.min(box[0], Math.min(w.axM(), w.bxM()));
-                box[1] = Math.min(box[1], Math.min(w.ayM(), w.byM()));
-                box[2] = Math.max(box[2], Math.max(w.axM(), w.bxM()));
-                box[3] = Math.max(box[3], Math.max(w.ayM(), w.byM()));
+                Bounds wall = new Bounds(
+                        Math.min(w.axM(), w.bxM()),
+                        Math.min(w.ayM(), w.byM()),
+                        Math.max(w.axM(), w.bxM()),
+                        Math.max(w.ayM(), w.byM()));
+                box = box == null ? wall : box.and(wall);
             }
         }
-        return box[0] > box[2] ? null : box;
+        return box;
     }
 
-    /** The picture with what it shows by number, or null when the floor has no walls. */
-    Drawn drawn(int scale, boolean devices, boolean units) {
-        double[] box = box();
-        if (box == null) {
-            return null;
-        }
-        double mm = 1000.0 / scale;
-        double left = SYMBOL_MM;
-        double wide = (box[2] - box[0]) * mm + 2 * SYMBOL_MM;
-        double deep = (box[3] - box[1]) * mm + 2 * SYMBOL_MM;
-        StringBuilder out = new StringBuilder();
+    private void walls(Drawing on, int scale) {
         for (WallPiece w : assessment.walls()) {
             if (w.floor().equals(floor)) {
                 double thick = Math.max(0.25, thicknessMm(w.construction()) / scale);
-                line(
-                        out,
-                        x(w.axM(), box, mm),
-                        y(w.ayM(), box, mm),
-                        x(w.bxM(), box, mm),
-                        y(w.byM(), box, mm),
-                        thick,
-                        "#555");
+                on.line(on.x(w.axM()), on.y(w.ayM()), on.x(w.bxM()), on.y(w.byM()), thick, "#555");
             }
         }
         for (WallGap g : assessment.gaps()) {
             if (g.floor().equals(floor)) {
-                double ax = x(g.axM(), box, mm);
-                double ay = y(g.ayM(), box, mm);
-                double bx = x(g.bxM(), box, mm);
-                double by = y(g.byM(), box, mm);
-                line(out, ax, ay, bx, by, 1.1, "#fff");
-                line(out, ax, ay, bx, by, 0.2, "#000");
+                on.line(on.x(g.axM()), on.y(g.ayM()), on.x(g.bxM()), on.y(g.byM()), 1.1, "#fff");
+                on.line(on.x(g.axM()), on.y(g.ayM()), on.x(g.bxM()), on.y(g.byM()), 0.2, "#000");
             }
         }
+    }
+
+    private void roomNames(Drawing on, int scale) {
+        Building building = plan.buildings().get(plan.floors().get(floor).building());
         plan.rooms().values().stream().filter(r -> r.floor().equals(floor)).forEach(r -> {
-            var b = r.bounds();
-            var building = plan.buildings().get(plan.floors().get(floor).building());
-            text(
-                    out,
-                    x(building.xM() + (b.westM() + b.eastM()) / 2, box, mm),
-                    y(building.yM() + b.northM(), box, mm) + 4 + half(r, scale),
+            Bounds b = r.bounds();
+            on.text(
+                    on.x(building.xM() + (b.westM() + b.eastM()) / 2),
+                    on.y(building.yM() + b.northM()) + 4 + half(r, scale),
                     2.6,
                     "middle",
                     r.name());
         });
+    }
+
+    /** The picture with what it shows by number, or null when the floor has no walls. */
+    Drawn drawn(int scale, boolean devices, boolean units) {
+        Bounds box = box();
+        if (box == null) {
+            return null;
+        }
+        Drawing on = new Drawing(box, scale, plan.measures());
+        walls(on, scale);
+        roomNames(on, scale);
         List<Map.Entry<String, String>> numbered = new ArrayList<>();
         TreeSet<DeviceKind> kinds = new TreeSet<>();
         assessment.positions().forEach((pointer, p) -> {
@@ -136,33 +132,116 @@ final class FloorPicture {
                 return;
             }
             String number = String.valueOf(numbered.size() + 1);
-            double cx = x(p.xM(), box, mm);
-            double cy = y(p.yM(), box, mm);
+            double cx = on.x(p.xM());
+            double cy = on.y(p.yM());
             if (device) {
                 Device d = plan.devices().get(id);
                 kinds.add(d.kind());
-                symbol(out, cx, cy, d.kind());
+                symbol(on, cx, cy, d.kind());
             } else {
-                square(out, cx, cy);
+                on.square(cx, cy);
             }
-            text(out, cx + 2.3, cy + 2.6, 1.9, "start", number);
+            on.text(cx + 2.3, cy + 2.6, 1.9, "start", number);
             numbered.add(Map.entry(number, pointer));
         });
-        double foot = legend(out, deep + 4, kinds, units, wide);
-        double tall = deep + 4 + foot;
-        bar(out, scale, wide, tall);
-        double fullWidth = Math.max(wide, 90);
-        String svg = String.format(
-                        Locale.ROOT,
-                        "<svg xmlns='http://www.w3.org/2000/svg' width='%.1fmm' height='%.1fmm' viewBox='%.2f %.2f %.2f %.2f'>",
-                        fullWidth,
-                        tall + 8,
-                        -left,
-                        -SYMBOL_MM,
-                        fullWidth,
-                        tall + 8)
-                + out + "</svg>";
-        return new Drawn(svg, numbered);
+        Legend legend = new Legend(on);
+        kinds.forEach(kind -> legend.next(COLUMN_MM, Wording.of(kind), (x, y) -> symbol(on, x, y, kind)));
+        if (units) {
+            legend.next(COLUMN_MM, "unit", on::square);
+        }
+        return new Drawn(on.svg(legend.deepMm()), numbered);
+    }
+
+    /**
+     * How well a radio is heard on the floor: grey where less arrives than is wanted, lines of equal level, the units that are
+     * heard and the links between those of the floor; null when the floor has no walls.
+     */
+    Drawn heard(int scale, FloorCoverage.Mapped mapped, List<LinkReport> links) {
+        Bounds box = box();
+        if (box == null) {
+            return null;
+        }
+        FloorCoverage c = mapped.coverage();
+        Drawing on = new Drawing(box, scale, plan.measures());
+        grey(on, c, mapped);
+        walls(on, scale);
+        roomNames(on, scale);
+        for (int i = 0; i < c.levels().size(); i++) {
+            String dashes = DASHES.get(Math.min(i, DASHES.size() - 1));
+            for (double[] line : c.contours().get(i).lines()) {
+                List<double[]> points = new ArrayList<>();
+                for (int p = 0; p + 1 < line.length; p += 2) {
+                    points.add(new double[] {line[p], line[p + 1]});
+                }
+                on.path(points, 0.3, "#000", dashes);
+            }
+        }
+        for (LinkReport link : links) {
+            var a = assessment.positions().get("/units/" + link.from());
+            var b = assessment.positions().get("/units/" + link.to());
+            if (a != null && b != null && floor.equals(a.floor()) && floor.equals(b.floor())) {
+                on.line(
+                        on.x(a.xM()),
+                        on.y(a.yM()),
+                        on.x(b.xM()),
+                        on.y(b.yM()),
+                        0.45,
+                        "#777",
+                        link.meets() ? null : "1 1");
+            }
+        }
+        List<Map.Entry<String, String>> numbered = new ArrayList<>();
+        for (FloorCoverage.Server s : c.servers()) {
+            var at = assessment.positions().get("/units/" + s.unit());
+            if (at != null && floor.equals(at.floor())) {
+                String number = String.valueOf(numbered.size() + 1);
+                on.square(on.x(s.xM()), on.y(s.yM()));
+                on.label(on.x(s.xM()) + 2.1, on.y(s.yM()) + 2.8, 1.9, "start", number);
+                numbered.add(Map.entry(number, "/units/" + s.unit()));
+            }
+        }
+        Legend legend = new Legend(on);
+        double wide = 1.5 * COLUMN_MM;
+        for (int i = 0; i < c.levels().size(); i++) {
+            var level = c.levels().get(i);
+            String dashes = DASHES.get(Math.min(i, DASHES.size() - 1));
+            legend.next(
+                    wide,
+                    String.format(Locale.ROOT, "%.0f dBm: %s", level.dbm(), level.meaning()),
+                    (x, y) -> on.line(x - 2, y, x + 2, y, 0.3, "#000", dashes));
+        }
+        legend.next(
+                wide,
+                String.format(Locale.ROOT, "below %.0f dBm", c.wantedDbm()),
+                (x, y) -> on.put("<rect x='%.2f' y='%.2f' width='4' height='3' fill='%s'/>", x - 2, y - 1.5, GREY));
+        legend.next(wide, "link at target", (x, y) -> on.line(x - 2, y, x + 2, y, 0.45, "#777"));
+        legend.next(wide, "link below target", (x, y) -> on.line(x - 2, y, x + 2, y, 0.45, "#777", "1 1"));
+        return new Drawn(on.svg(legend.deepMm()), numbered);
+    }
+
+    /** Cells of rooms in which less than what is wanted arrives, joined along the rows. */
+    private static void grey(Drawing on, FloorCoverage c, FloorCoverage.Mapped mapped) {
+        Grid grid = c.grid();
+        float[] best = mapped.map().bestDbm();
+        short[] rooms = mapped.map().roomOfCells();
+        for (int row = 0; row < grid.rows(); row++) {
+            int from = -1;
+            for (int column = 0; column <= grid.columns(); column++) {
+                int cell = row * grid.columns() + column;
+                boolean weak = column < grid.columns() && rooms[cell] >= 0 && best[cell] < c.wantedDbm();
+                if (weak && from < 0) {
+                    from = column;
+                } else if (!weak && from >= 0) {
+                    on.fill(
+                            grid.westM() + from * grid.cellM(),
+                            grid.southM() + (row + 1) * grid.cellM(),
+                            (column - from) * grid.cellM(),
+                            grid.cellM(),
+                            GREY);
+                    from = -1;
+                }
+            }
+        }
     }
 
     private double thicknessMm(String construction) {
@@ -179,97 +258,36 @@ final class FloorPicture {
     /** A drawing, and the pointers of what it numbers. */
     record Drawn(String svg, List<Map.Entry<String, String>> numbered) {}
 
-    private static double x(double xM, double[] box, double mm) {
-        return (xM - box[0]) * mm;
-    }
-
-    private static double y(double yM, double[] box, double mm) {
-        return (box[3] - yM) * mm;
-    }
-
-    private static void line(StringBuilder out, double ax, double ay, double bx, double by, double thick, String ink) {
-        out.append(String.format(
-                Locale.ROOT,
-                "<path d='M%.2f %.2fL%.2f %.2f' stroke='%s' stroke-width='%.2f' fill='none' stroke-linecap='square'/>",
-                ax,
-                ay,
-                bx,
-                by,
-                ink,
-                thick));
-    }
-
-    private static void symbol(StringBuilder out, double x, double y, DeviceKind kind) {
-        out.append(String.format(
-                Locale.ROOT,
+    private static void symbol(Drawing on, double x, double y, DeviceKind kind) {
+        on.put(
                 "<g transform='translate(%.2f %.2f) scale(%.3f)'><circle r='9.5' fill='#fff'/><path d='%s' fill='none' stroke='#000' stroke-width='1.5'/></g>",
-                x,
-                y,
-                SYMBOL_MM / 18,
-                SYMBOLS.get(kind.name()).asString()));
+                x, y, SYMBOL_MM / 18, SYMBOLS.get(kind.name()).asString());
     }
 
-    /** A unit. */
-    private static void square(StringBuilder out, double x, double y) {
-        out.append(String.format(
-                Locale.ROOT,
-                "<rect x='%.2f' y='%.2f' width='3' height='3' fill='#fff' stroke='#000' stroke-width='0.4'/>",
-                x - 1.5,
-                y - 1.5));
-    }
+    /** What the sheet's symbols mean, in rows below the drawing. */
+    static final class Legend {
+        private final Drawing on;
+        private double x;
+        private double y = 3;
 
-    private static void text(StringBuilder out, double x, double y, double size, String anchor, String text) {
-        out.append(String.format(
-                Locale.ROOT,
-                "<text x='%.2f' y='%.2f' font-size='%.1f' font-family='DejaVu Sans Condensed' text-anchor='%s'>%s</text>",
-                x,
-                y,
-                size,
-                anchor,
-                escaped(text)));
-    }
-
-    static String escaped(String text) {
-        return Printer.printable(text)
-                .replace("&", "&amp;")
-                .replace("<", "&lt;")
-                .replace(">", "&gt;");
-    }
-
-    /** The symbols that the sheet uses; its height. */
-    private static double legend(StringBuilder out, double top, TreeSet<DeviceKind> kinds, boolean units, double wide) {
-        double x = 0;
-        double y = top + 3;
-        for (DeviceKind kind : kinds) {
-            if (x > Math.max(wide, 90) - 34) {
-                x = 0;
-                y += 5;
-            }
-            symbol(out, x + 2, y, kind);
-            text(out, x + 5.5, y + 0.9, 2.3, "start", Wording.of(kind));
-            x += 32;
+        Legend(Drawing on) {
+            this.on = on;
         }
-        if (units) {
-            if (x > Math.max(wide, 90) - 34) {
-                x = 0;
-                y += 5;
-            }
-            square(out, x + 2, y);
-            text(out, x + 5.5, y + 0.9, 2.3, "start", "unit");
-        }
-        return y - top + 5;
-    }
 
-    /** A bar of a round length, and north, which is up. */
-    private static void bar(StringBuilder out, int scale, double wide, double y) {
-        double metres = scale <= 50 ? 1 : scale <= 100 ? 2 : scale <= 250 ? 5 : scale <= 500 ? 10 : 50;
-        double long_ = metres * 1000 / scale;
-        line(out, 0, y, long_, y, 0.5, "#000");
-        line(out, 0, y - 1, 0, y + 1, 0.3, "#000");
-        line(out, long_, y - 1, long_, y + 1, 0.3, "#000");
-        text(out, long_ + 2, y + 0.9, 2.3, "start", String.format(Locale.ROOT, "%.0f m, 1:%d", metres, scale));
-        double n = long_ + 30;
-        out.append(String.format(Locale.ROOT, "<path d='M%.2f %.2fl1.2 3.4h-2.4Z' fill='#000'/>", n, y - 2.4));
-        text(out, n + 2, y + 0.9, 2.3, "start", "north");
+        /** One symbol, drawn around a place, and its words. */
+        void next(double wideMm, String words, java.util.function.BiConsumer<Double, Double> draw) {
+            if (x > on.wideMm() - wideMm - 2) {
+                x = 0;
+                y += LINE_MM;
+            }
+            double top = on.deepMm() + 4;
+            draw.accept(x + 2, top + y);
+            on.text(x + 5.5, top + y + 0.9, 2.3, "start", words);
+            x += wideMm;
+        }
+
+        double deepMm() {
+            return y + LINE_MM;
+        }
     }
 }

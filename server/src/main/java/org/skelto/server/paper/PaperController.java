@@ -4,10 +4,13 @@ import java.time.LocalDate;
 import java.util.Arrays;
 import java.util.List;
 import java.util.Locale;
+import java.util.Optional;
 import java.util.stream.Collectors;
 import org.skelto.core.house.Outage;
 import org.skelto.core.plan.Slugs;
+import org.skelto.core.plan.radio.Medium;
 import org.skelto.core.plan.validation.Problem;
+import org.skelto.server.ground.Grounds;
 import org.skelto.server.problems.Refusal;
 import org.skelto.server.requests.OpenPlan;
 import org.springframework.http.ContentDisposition;
@@ -25,9 +28,11 @@ import org.springframework.web.bind.annotation.RestController;
 @RequestMapping("/api/plans/{id}/sheets")
 class PaperController {
     private final Printer printer;
+    private final Grounds grounds;
 
-    PaperController(Printer printer) {
+    PaperController(Printer printer, Grounds grounds) {
         this.printer = printer;
+        this.grounds = grounds;
     }
 
     /**
@@ -35,6 +40,7 @@ class PaperController {
      *
      * @param sheet a stage as the address of the page names it, or {@code snags}
      * @param paper {@code A4} or {@code letter}
+     * @param radio whose map goes with the links; the one that most units have where it is left out
      */
     @GetMapping(path = "/{sheet}", produces = MediaType.APPLICATION_PDF_VALUE)
     ResponseEntity<byte[]> sheet(
@@ -42,11 +48,19 @@ class PaperController {
             Outage outage,
             @PathVariable String sheet,
             @RequestParam(defaultValue = "A4") String paper,
-            @RequestParam(defaultValue = "false") boolean landscape) {
+            @RequestParam(defaultValue = "false") boolean landscape,
+            @RequestParam(required = false) Medium radio) {
         StageSheets.Kind kind = one(StageSheets.Kind.class, sheet, "/sheet");
         PaperSize size = one(PaperSize.class, paper, "/paper");
         byte[] pdf = printer.pdf(
-                new StageSheets(open.figures(), outage, size, landscape).of(kind),
+                new StageSheets(
+                                open.figures(),
+                                outage,
+                                grounds.relief(open.id(), open.figures().site()),
+                                Optional.ofNullable(radio).filter(Medium::radio),
+                                size,
+                                landscape)
+                        .of(kind),
                 new Printer.Head(open.plan().name(), open.state().revision(), LocalDate.now()),
                 size,
                 landscape);

@@ -6,22 +6,31 @@ import java.util.Comparator;
 import java.util.List;
 import java.util.Locale;
 import java.util.Map;
+import java.util.Optional;
+import java.util.Set;
+import java.util.TreeMap;
 import java.util.stream.Collectors;
 import org.skelto.core.assessment.Assessment;
 import org.skelto.core.assessment.PlanOverview;
 import org.skelto.core.build.CableLine;
 import org.skelto.core.build.PartsList;
+import org.skelto.core.coverage.FloorCoverage;
 import org.skelto.core.facts.Facts;
+import org.skelto.core.ground.Relief;
 import org.skelto.core.house.Outage;
 import org.skelto.core.house.State;
 import org.skelto.core.links.LinkReport;
 import org.skelto.core.longrange.LongRange;
 import org.skelto.core.plan.Caution;
+import org.skelto.core.plan.Feet;
+import org.skelto.core.plan.Measures;
 import org.skelto.core.plan.Plan;
 import org.skelto.core.plan.Wording;
 import org.skelto.core.plan.equipment.Device;
 import org.skelto.core.plan.equipment.Unit;
 import org.skelto.core.plan.power.PowerSource;
+import org.skelto.core.plan.radio.Medium;
+import org.skelto.core.plan.site.Floor;
 import org.skelto.core.plan.site.Place;
 import org.skelto.core.plan.site.Room;
 import org.skelto.core.power.PowerNode;
@@ -33,20 +42,29 @@ import org.skelto.server.paper.PaperSheet.Table;
 
 /** What each stage puts on paper. */
 final class StageSheets {
+    /** As fine as the map of a floor is on paper, cells. */
+    private static final int CELLS = 8000;
+
     private final Facts facts;
     private final Plan plan;
     private final Assessment now;
+    private final Set<String> unreached;
     private final PaperSize size;
     private final boolean landscape;
+    private final Optional<Medium> radio;
     private final int scale;
+    private final SitePicture site;
 
-    StageSheets(Facts facts, Outage outage, PaperSize size, boolean landscape) {
+    StageSheets(Facts facts, Outage outage, Relief relief, Optional<Medium> radio, PaperSize size, boolean landscape) {
         this.facts = facts;
+        this.unreached = Assessment.unreached(facts, outage);
         this.plan = facts.plan();
         this.now = Assessment.of(facts, outage);
         this.size = size;
         this.landscape = landscape;
+        this.radio = radio;
         this.scale = FloorPicture.scale(plan, now, size, landscape);
+        this.site = new SitePicture(plan, now, List.copyOf(facts.links().values()), relief);
     }
 
     /** Which sheets there are: a stage each, and the list of snags. */
@@ -69,8 +87,8 @@ final class StageSheets {
             case SITE -> sheet("Site", scaled(), site());
             case DEVICES -> sheet("Devices", scaled(), devices());
             case CONTROLLERS -> sheet("Controllers", scaled(), controllers());
-            case LINKS -> sheet("Links", null, List.of(links()));
-            case LONG_RANGE -> sheet("Long range", null, longRange());
+            case LINKS -> sheet("Links", scaled(), links());
+            case LONG_RANGE -> sheet("Long range", scaled(whole()), longRange());
             case NAMES -> sheet("Names", null, names());
             case OUTAGES -> sheet("Outages", null, outages());
             case BUILD -> sheet("Build", null, build());
@@ -79,7 +97,16 @@ final class StageSheets {
     }
 
     private String scaled() {
+        return scaled(scale);
+    }
+
+    private static String scaled(int scale) {
         return "1:" + scale;
+    }
+
+    /** The scale of the drawing of the whole site, which is its own. */
+    private int whole() {
+        return site.scale(size, landscape);
     }
 
     /** With the cautions that the plan asks for. */
@@ -138,8 +165,11 @@ final class StageSheets {
     }
 
     private List<Section> site() {
-        List<Section> all = new ArrayList<>(floors(false, false));
-        Table rooms = new Table("Rooms", "Room", "Floor", "Use^", "Area, m²#", "Width, m#", "Depth, m#", "Walls");
+        List<Section> all = new ArrayList<>();
+        wholeSite().ifPresent(all::add);
+        all.addAll(floors(false, false));
+        Table rooms = new Table(
+                "Rooms", "Room", "Floor", "Use^", "Area, m²#", inLengths("Width"), inLengths("Depth"), "Walls");
         plan.rooms().values().stream()
                 .sorted(byName())
                 .forEach(r -> rooms.row(
@@ -147,8 +177,8 @@ final class StageSheets {
                         plan.floors().get(r.floor()).name(),
                         Wording.words(r.use()),
                         figure(r.areaM2(), 1),
-                        figure(r.bounds().widthM(), 2),
-                        figure(r.bounds().depthM(), 2),
+                        length(r.bounds().widthM(), 2),
+                        length(r.bounds().depthM(), 2),
                         r.walls().stream()
                                 .distinct()
                                 .map(w -> plan.construction(w).name())
@@ -175,7 +205,7 @@ final class StageSheets {
                                     + e.getValue().name(),
                             drawn.svg()));
                     if (!drawn.numbered().isEmpty()) {
-                        Table table = new Table(null, "No.#", "Thing", "Kind^", "Room", "Height, m#");
+                        Table table = new Table(null, "No.#", "Thing", "Kind^", "Room", inLengths("Height"));
                         drawn.numbered().forEach(n -> numbered(table, n));
                         all.add(table.section());
                     }
@@ -197,7 +227,7 @@ final class StageSheets {
                 d == null ? u.name() : d.name(),
                 d == null ? Wording.of(u.kind()) : Wording.of(d.kind()),
                 room(place),
-                place == null ? null : figure(place.heightM(), 2));
+                place == null ? null : length(place.heightM(), 2));
     }
 
     private String room(Place place) {
@@ -269,13 +299,73 @@ final class StageSheets {
         return all;
     }
 
-    private Section links() {
+    /** The whole site where there is more than one house; its scale stands under it. */
+    private Optional<Section> wholeSite() {
+        return site.worthwhile()
+                ? Optional.of(PaperSheet.drawing("The whole site, " + scaled(whole()), site.svg(whole())))
+                : Optional.empty();
+    }
+
+    /** How well the radio that was asked for, or else the one that most units have, is heard on each floor. */
+    private List<Section> heard() {
+        List<Section> all = new ArrayList<>();
+        radio.or(this::commonest)
+                .ifPresent(medium -> plan.floors().entrySet().stream()
+                        .filter(f -> plan.rooms().values().stream()
+                                .anyMatch(r -> r.floor().equals(f.getKey())))
+                        .sorted(Comparator.comparing(f -> -f.getValue().baseM()))
+                        .forEach(f -> heard(medium, f.getKey(), f.getValue()).ifPresent(all::add)));
+        return all;
+    }
+
+    private Optional<Medium> commonest() {
+        Map<Medium, Long> units = plan.units().values().stream()
+                .flatMap(u -> u.media().stream().distinct())
+                .filter(Medium::radio)
+                .collect(Collectors.groupingBy(m -> m, TreeMap::new, Collectors.counting()));
+        return units.entrySet().stream().max(Map.Entry.comparingByValue()).map(Map.Entry::getKey);
+    }
+
+    private Optional<Section> heard(Medium medium, String id, Floor floor) {
+        FloorCoverage.Mapped mapped = FloorCoverage.of(facts.site(), facts.tables(), medium, id, unreached, CELLS);
+        List<LinkReport> between = facts.links().values().stream()
+                .filter(l -> l.medium() == medium)
+                .toList();
+        if (mapped.coverage().servers().isEmpty()) {
+            return Optional.empty();
+        }
+        FloorPicture.Drawn drawn = new FloorPicture(plan, now, id).heard(scale, mapped, between);
+        return Optional.ofNullable(drawn)
+                .map(d -> PaperSheet.drawing(
+                        Wording.of(medium) + " on "
+                                + plan.buildings().get(floor.building()).name() + ", " + floor.name()
+                                + (d.numbered().isEmpty() ? "" : ": " + numbers(d))
+                                + (mapped.coverage().upward() ? "; sensors speak, these listen" : ""),
+                        d.svg()));
+    }
+
+    private String numbers(FloorPicture.Drawn drawn) {
+        return drawn.numbered().stream()
+                .map(n -> n.getKey() + " "
+                        + plan.units()
+                                .get(n.getValue().substring(n.getValue().lastIndexOf('/') + 1))
+                                .name())
+                .collect(Collectors.joining(", "));
+    }
+
+    private List<Section> links() {
+        List<Section> all = new ArrayList<>(List.of(linkTable()));
+        all.addAll(heard());
+        return all;
+    }
+
+    private Section linkTable() {
         Table table = new Table(
                 "All links",
                 "From",
                 "To",
                 "By^",
-                "Distance, m#",
+                inLengths("Distance"),
                 "Margin, dB#",
                 "Needed, dB#",
                 "Confidence#",
@@ -286,7 +376,7 @@ final class StageSheets {
                     plan.units().get(l.from()).name(),
                     plan.units().get(l.to()).name(),
                     Wording.of(l.medium()),
-                    l.distanceM() == null ? null : figure(l.distanceM(), 1),
+                    l.distanceM() == null ? null : length(l.distanceM(), 1),
                     l.marginDb() == null ? null : figure(l.marginDb(), 1),
                     l.marginDb() == null ? null : figure(l.neededDb(), 1),
                     l.chance() == null ? null : figure(Math.floor(l.chance() * 1000) / 10, 1) + " %",
@@ -301,7 +391,7 @@ final class StageSheets {
                 "Long-range links",
                 "From",
                 "To",
-                "Apart, m#",
+                inLengths("Apart"),
                 "Margin, dB#",
                 "Needed, dB#",
                 "Airtime, ms#",
@@ -311,18 +401,20 @@ final class StageSheets {
             table.row(
                     l.fromName(),
                     l.toName(),
-                    l.apartM() == null ? null : figure(l.apartM(), 0),
+                    l.apartM() == null ? null : length(l.apartM(), 0),
                     l.marginDb() == null ? null : figure(l.marginDb(), 1),
                     l.neededDb() == null ? null : figure(l.neededDb(), 1),
                     l.airtimeMs() == null ? null : figure(l.airtimeMs(), 0),
                     String.join("; ", l.broken()),
                     l.trouble() != null ? l.trouble() : l.meets() ? "at target" : "below target");
         }
-        return List.of(
-                table.section(),
-                PaperSheet.text(
-                        "Radio limits are law",
-                        List.of("Frequency, power and duty cycle are limited by law: check with your regulator.")));
+        List<Section> all = new ArrayList<>();
+        all.add(table.section());
+        all.add(PaperSheet.text(
+                "Radio limits are law",
+                List.of("Frequency, power and duty cycle are limited by law: check with your regulator.")));
+        wholeSite().ifPresent(all::add);
+        return all;
     }
 
     private List<Section> names() {
@@ -380,14 +472,14 @@ final class StageSheets {
             sum.add("Not in it, as no part is chosen: "
                     + list.missing().stream().map(m -> m.name()).collect(Collectors.joining(", ")) + ".");
         }
-        Table cables = new Table("Cables", "Label^", "From", "To", "Cable", "Length, m#", "Cores#", "Drop, V#");
+        Table cables = new Table("Cables", "Label^", "From", "To", "Cable", inLengths("Length"), "Cores#", "Drop, V#");
         for (CableLine c : facts.cables()) {
             cables.row(
                     c.id(),
                     c.fromName(),
                     c.toName(),
                     c.kind(),
-                    c.lengthM() == null ? null : figure(c.lengthM(), 1),
+                    c.lengthM() == null ? null : length(c.lengthM(), 1),
                     c.cores().size(),
                     c.dropV() == null ? null : figure(c.dropV(), 2));
         }
@@ -429,6 +521,15 @@ final class StageSheets {
     private static String words(Enum<?> constant) {
         String words = Wording.words(constant);
         return Character.toUpperCase(words.charAt(0)) + words.substring(1);
+    }
+
+    /** A length in the plan's measures, under a head of {@link #inLengths}. */
+    private String length(double metres, int places) {
+        return plan.measures() == Measures.FEET ? Feet.of(metres) : figure(metres, places);
+    }
+
+    private String inLengths(String head) {
+        return plan.measures() == Measures.FEET ? head + "#" : head + ", m#";
     }
 
     private static String figure(double value, int places) {

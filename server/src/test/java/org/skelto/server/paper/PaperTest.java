@@ -9,6 +9,7 @@ import java.net.URI;
 import java.net.http.HttpClient;
 import java.net.http.HttpRequest;
 import java.net.http.HttpResponse;
+import java.util.List;
 import java.util.Set;
 import java.util.regex.Matcher;
 import java.util.regex.Pattern;
@@ -23,10 +24,14 @@ import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.EnumSource;
 import org.junit.jupiter.params.provider.ValueSource;
 import org.skelto.core.assessment.Assessment;
+import org.skelto.core.coverage.FloorCoverage;
 import org.skelto.core.facts.Facts;
+import org.skelto.core.ground.Relief;
 import org.skelto.core.plan.Plan;
+import org.skelto.core.plan.radio.Medium;
 import org.skelto.core.sample.ThornfellLodge;
 import org.skelto.core.site.WallPiece;
+import org.skelto.server.testing.Http;
 import org.skelto.server.testing.OnTheMill;
 import tools.jackson.databind.JsonNode;
 
@@ -140,6 +145,92 @@ class PaperTest extends OnTheMill {
                             "ground".equals(e.getValue().floor()) && e.getKey().startsWith("/devices/"))
                     .count();
             assertTrue(svg.split("<g transform").length - 1 >= there, there + " symbols");
+        }
+    }
+
+    private Facts mill() throws Exception {
+        return new Facts(Http.MAPPER.treeToValue(http.get(plan).json().get("plan"), Plan.class));
+    }
+
+    /** The whole site is on its own scale, with the links that leave a house and, where heights are known, lines of them. */
+    @Test
+    void theWholeSiteIsDrawnToItsOwnScale() throws Exception {
+        Facts mill = mill();
+        Assessment assessment = Assessment.of(mill, Set.of());
+        Relief relief = new Relief(2, List.of(new Relief.ReliefLine(4, List.of(-40.0, -40.0, 0.0, 10.0, 60.0, 60.0))));
+        SitePicture picture = new SitePicture(
+                mill.plan(), assessment, List.copyOf(mill.links().values()), relief);
+        assertTrue(picture.worthwhile());
+        for (PaperSize size : PaperSize.values()) {
+            int scale = picture.scale(size, false);
+            String svg = picture.svg(scale);
+            assertTrue(svg.contains("1:" + scale), svg);
+            mill.plan().spots().values().forEach(s -> assertTrue(svg.contains(Drawing.escaped(s.name())), s.name()));
+            Matcher spots =
+                    Pattern.compile("<circle cx='([-0-9.]+)' cy='([-0-9.]+)'").matcher(svg);
+            var all = List.copyOf(mill.plan().spots().values());
+            List<double[]> drawn = new java.util.ArrayList<>();
+            while (spots.find()) {
+                drawn.add(new double[] {Double.parseDouble(spots.group(1)), Double.parseDouble(spots.group(2))});
+            }
+            assertEquals(all.size(), drawn.size());
+            double metres = Math.hypot(
+                    all.get(0).xM() - all.get(1).xM(),
+                    all.get(0).yM() - all.get(1).yM());
+            double mm = Math.hypot(drawn.get(0)[0] - drawn.get(1)[0], drawn.get(0)[1] - drawn.get(1)[1]);
+            assertEquals(metres * 1000 / scale, mm, 0.03);
+            assertTrue(svg.contains("height, every 2 m") && svg.contains("link at target"));
+        }
+        try (PDDocument document = Loader.loadPDF(pdf("long-range"))) {
+            assertTrue(new PDFTextStripper().getText(document).contains("The whole site, 1:"));
+        }
+    }
+
+    /** What is grey on the map of a radio is what has too little of it, to the square metre. */
+    @Test
+    void theMapOfARadioIsGreyWhereTooLittleArrives() throws Exception {
+        Facts mill = mill();
+        Assessment assessment = Assessment.of(mill, Set.of());
+        String floor = "meal-floor";
+        FloorCoverage.Mapped mapped =
+                FloorCoverage.of(mill.site(), mill.tables(), Medium.WIFI_2G4, floor, Set.of(), 8000);
+        String svg = new FloorPicture(mill.plan(), assessment, floor)
+                .heard(50, mapped, List.of())
+                .svg();
+        double cell = mapped.coverage().grid().cellM();
+        double weak = 0;
+        for (int i = 0; i < mapped.coverage().grid().cells(); i++) {
+            weak += mapped.map().roomOfCells()[i] >= 0
+                            && mapped.map().bestDbm()[i] < mapped.coverage().wantedDbm()
+                    ? cell * cell
+                    : 0;
+        }
+        double grey = 0;
+        Matcher rows = Pattern.compile("width='([0-9.]+)' height='([0-9.]+)' fill='#cfcfcf'")
+                .matcher(svg);
+        while (rows.find()) {
+            grey += Double.parseDouble(rows.group(1)) * Double.parseDouble(rows.group(2)) * 50 * 50 / 1e6;
+        }
+        // one more is the patch of the legend
+        assertEquals(weak + 4 * 3 * 50 * 50 / 1e6, grey, 0.01 * weak + 0.05);
+        try (PDDocument document = Loader.loadPDF(pdf("links"))) {
+            String text = new PDFTextStripper().getText(document);
+            assertTrue(text.contains(" on Mill, "), text);
+        }
+        assertTrue(svg.contains("dBm: control works"), svg);
+        try (PDDocument document = Loader.loadPDF(pdf("links?radio=WIFI_2G4"))) {
+            assertTrue(new PDFTextStripper().getText(document).contains("Wi-Fi 2.4 GHz on "));
+        }
+    }
+
+    @Test
+    void aPlanInFeetIsPrintedInFeet() throws Exception {
+        String patch = "[{\"op\":\"replace\",\"path\":\"/measures\",\"value\":\"FEET\"}]";
+        assertEquals(200, http.patch(plan, revision(), patch).status());
+        try (PDDocument document = Loader.loadPDF(pdf("site"))) {
+            String text = new PDFTextStripper().getText(document);
+            assertTrue(Pattern.compile("\\d+' \\d+.?\"").matcher(text).find(), text);
+            assertFalse(text.contains("Width, m"), text);
         }
     }
 

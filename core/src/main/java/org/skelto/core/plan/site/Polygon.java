@@ -8,6 +8,9 @@ public final class Polygon {
     /** A point this near an edge lies on it, metres. */
     private static final double ON_EDGE_M = 1e-9;
 
+    /** Parts of each side of the grid on which the inside is sought. */
+    private static final int GRID = 8;
+
     private Polygon() {}
 
     /** Twice the half of the cross products: positive when the corners run counter-clockwise, square metres. */
@@ -45,6 +48,37 @@ public final class Polygon {
         double share = square == 0 ? 0 : ((xM - a.xM()) * dx + (yM - a.yM()) * dy) / square;
         double held = Math.max(0, Math.min(1, share));
         return Math.hypot(xM - a.xM() - held * dx, yM - a.yM() - held * dy);
+    }
+
+    /** A point well inside: the middle of the rectangle around it, or the inner one of a coarse grid that is farthest from walls. */
+    public static Corner middle(List<Corner> corners) {
+        Bounds b = Bounds.of(corners);
+        Corner best = new Corner(Corner.cm((b.westM() + b.eastM()) / 2), Corner.cm((b.southM() + b.northM()) / 2));
+        if (contains(corners, best.xM(), best.yM())) {
+            return best;
+        }
+        double farthest = -1;
+        for (int i = 1; i < GRID; i++) {
+            for (int j = 1; j < GRID; j++) {
+                double x = b.westM() + b.widthM() * i / GRID;
+                double y = b.southM() + b.depthM() * j / GRID;
+                double off = contains(corners, x, y) ? offM(corners, x, y) : -1;
+                if (off > farthest) {
+                    farthest = off;
+                    best = new Corner(Corner.cm(x), Corner.cm(y));
+                }
+            }
+        }
+        return best;
+    }
+
+    /** Distance of a point from the nearest wall, metres. */
+    private static double offM(List<Corner> corners, double xM, double yM) {
+        double off = Double.POSITIVE_INFINITY;
+        for (int i = 0; i < corners.size(); i++) {
+            off = Math.min(off, distanceM(corners.get(i), corners.get((i + 1) % corners.size()), xM, yM));
+        }
+        return off;
     }
 
     /** The numbers of the first two walls that cross or touch each other without being neighbours, or null. */
