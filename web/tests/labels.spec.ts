@@ -74,6 +74,9 @@ describe("labels on the drawing", () => {
     expect(crosses([0, 25, 30, 25], box)).toBe(false);
     expect(crosses([25, 0, 25, 30], box)).toBe(false);
     expect(crosses([0, 15, 9, 15], box)).toBe(false);
+    expect(crosses([0, 15, 9, 15, 4], box)).toBe(true);
+    expect(crosses([0, 25, 30, 25, 8], box)).toBe(false);
+    expect(crosses([0, 25, 30, 25, 12], box)).toBe(true);
   });
 
   it("leads a line to what finds no room beside its mark", () => {

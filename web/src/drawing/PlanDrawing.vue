@@ -152,12 +152,19 @@ const labels = computed(() => {
       ? []
       : (bench.shown?.walls ?? [])
           .filter((w) => w.floor === floor.value)
-          .map((w) => [px(w.axM), py(w.ayM), px(w.bxM), py(w.byM)]);
+          .map((w) => [
+            px(w.axM),
+            py(w.ayM),
+            px(w.bxM),
+            py(w.byM),
+            (bench.construction(w.construction)?.thicknessM ?? 0) * scale.value,
+          ]);
   return placeLabels(wanted, width.value, names, walls);
 });
 
 const lines = computed(() => {
-  if (props.stage !== "links" && props.stage !== "outages") return [];
+  const far = props.stage === "long-range" && floor.value === "site";
+  if (props.stage !== "links" && props.stage !== "outages" && !far) return [];
   const positions = bench.shown?.positions ?? {};
   return Object.entries(plan.value.links).flatMap(([id, link]) => {
     const a = positions[pointer("units", link.from)];

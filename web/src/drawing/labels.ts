@@ -10,8 +10,8 @@ export interface Wanted {
   folded?: string[];
 }
 
-/** A line of the sheet from one point to another. */
-export type Line = [ax: number, ay: number, bx: number, by: number];
+/** A line of the sheet from one point to another, and how thick it is. */
+export type Line = [ax: number, ay: number, bx: number, by: number, thick?: number];
 
 export interface Placed extends Wanted {
   tx: number;
@@ -130,13 +130,14 @@ function at(
 }
 
 /** Whether a line runs through an area: what is left of it after each side has cut its part off (Liang and Barsky 1984). */
-export function crosses([ax, ay, bx, by]: Line, area: Area): boolean {
+export function crosses([ax, ay, bx, by, thick = 0]: Line, area: Area): boolean {
   let [from, to] = [0, 1];
+  const half = thick / 2;
   const cuts: [number, number][] = [
-    [ax - bx, ax - area.left],
-    [bx - ax, area.right - ax],
-    [ay - by, ay - area.top],
-    [by - ay, area.bottom - ay],
+    [ax - bx, ax - area.left + half],
+    [bx - ax, area.right - ax + half],
+    [ay - by, ay - area.top + half],
+    [by - ay, area.bottom - ay + half],
   ];
   for (const [step, room] of cuts) {
     if (step === 0) {

@@ -28,12 +28,10 @@ public final class Browser implements ParameterResolver, AutoCloseable {
     private com.microsoft.playwright.Browser chromium;
 
     /** Opens windows. */
+    @FunctionalInterface
     public interface Windows {
         /** A window of 1280 x 800 with nothing remembered. */
         Page open();
-
-        /** The same with dark paper. */
-        Page openDark();
     }
 
     private void start() {
@@ -52,10 +50,10 @@ public final class Browser implements ParameterResolver, AutoCloseable {
                         .setArgs(args));
     }
 
-    private Page window(ColorScheme scheme) {
+    private Page window() {
         BrowserContext context = chromium.newContext(new com.microsoft.playwright.Browser.NewContextOptions()
                 .setViewportSize(1280, 800)
-                .setColorScheme(scheme)
+                .setColorScheme(ColorScheme.LIGHT)
                 .setReducedMotion(ReducedMotion.REDUCE));
         context.setDefaultTimeout(15_000);
         return context.newPage();
@@ -78,17 +76,7 @@ public final class Browser implements ParameterResolver, AutoCloseable {
                             return made;
                         },
                         Browser.class);
-        return new Windows() {
-            @Override
-            public Page open() {
-                return one.window(ColorScheme.LIGHT);
-            }
-
-            @Override
-            public Page openDark() {
-                return one.window(ColorScheme.DARK);
-            }
-        };
+        return one::window;
     }
 
     @Override

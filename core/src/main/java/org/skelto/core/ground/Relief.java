@@ -4,6 +4,7 @@ import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
 import java.util.stream.Stream;
+import org.jspecify.annotations.Nullable;
 import org.skelto.core.plan.Plan;
 import org.skelto.core.plan.site.Bounds;
 import org.skelto.core.plan.site.Corner;
@@ -52,30 +53,21 @@ public record Relief(double stepM, List<ReliefLine> lines) {
         }
         Bounds around = Bounds.of(marks);
         double beyond = Math.max(LEAST_BEYOND_M, BEYOND * Math.max(around.widthM(), around.depthM()));
-        Bounds area = new Bounds(
-                around.westM() - beyond, around.southM() - beyond, around.eastM() + beyond, around.northM() + beyond);
+        Bounds area = known(around.wider(beyond), heights);
+        if (area == null) {
+            return new Relief(STEPS_M[0], List.of());
+        }
         Grid grid = Grid.over("site", area, 0, CELLS);
         float[] level = new float[grid.cells()];
         float low = Float.POSITIVE_INFINITY;
         float high = Float.NEGATIVE_INFINITY;
         for (int row = 0; row < grid.rows(); row++) {
             for (int column = 0; column < grid.columns(); column++) {
-                double x = grid.x(column);
-                double y = grid.y(row);
-                float here = heights.holds(x, y) ? (float) heights.at(x, y) : Float.NaN;
+                float here = (float) heights.at(grid.x(column), grid.y(row));
                 level[row * grid.columns() + column] = here;
-                if (!Float.isNaN(here)) {
-                    low = Math.min(low, here);
-                    high = Math.max(high, here);
-                }
+                low = Math.min(low, here);
+                high = Math.max(high, here);
             }
-        }
-        if (low > high) {
-            return new Relief(STEPS_M[0], List.of());
-        }
-        // beyond the grid the ground is taken to go on as low as it gets: no line runs there
-        for (int i = 0; i < level.length; i++) {
-            level[i] = Float.isNaN(level[i]) ? low : level[i];
         }
         double step = step(high - low);
         List<ReliefLine> lines = new ArrayList<>();
@@ -89,6 +81,16 @@ public record Relief(double stepM, List<ReliefLine> lines) {
             }
         }
         return new Relief(step, lines);
+    }
+
+    /** What of an area the grid of heights holds; null for nothing. */
+    private static @Nullable Bounds known(Bounds area, ElevationGrid heights) {
+        Bounds held = new Bounds(
+                Math.max(area.westM(), heights.x(0)),
+                Math.max(area.southM(), heights.y(0)),
+                Math.min(area.eastM(), heights.x(heights.columns() - 1)),
+                Math.min(area.northM(), heights.y(heights.rows() - 1)));
+        return held.widthM() > 0 && held.depthM() > 0 ? held : null;
     }
 
     private static double step(double range) {

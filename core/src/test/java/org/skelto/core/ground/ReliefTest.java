@@ -51,6 +51,29 @@ class ReliefTest {
         }
     }
 
+    /** At the edge of what is known the lines end: none runs along it. */
+    @Test
+    void noLineRunsAlongTheEdgeOfWhatIsKnown() {
+        Plan plan = Demos.flat();
+        ElevationGrid cone = cone(100, 50);
+        double east = cone.x(SIDE - 1);
+        Relief relief = Relief.of(plan, cone, List.of(new Point(east - 150, 0, 0), new Point(east + 900, 100, 0)));
+        assertTrue(!relief.lines().isEmpty());
+        for (Relief.ReliefLine line : relief.lines()) {
+            for (int i = 0; i + 1 < line.points().size(); i += 2) {
+                assertEquals(
+                        line.heightM(),
+                        300
+                                - Math.hypot(
+                                                line.points().get(i) - 100,
+                                                line.points().get(i + 1) - 50)
+                                        / 10,
+                        0.2);
+                assertTrue(line.points().get(i) <= east + 0.1);
+            }
+        }
+    }
+
     @Test
     void whereNothingIsKnownThereAreNoLines() {
         Plan plan = Demos.flat();

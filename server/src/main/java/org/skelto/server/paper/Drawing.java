@@ -1,5 +1,6 @@
 package org.skelto.server.paper;
 
+import java.util.ArrayList;
 import java.util.List;
 import java.util.Locale;
 import org.skelto.core.plan.Feet;
@@ -13,17 +14,25 @@ final class Drawing {
 
     private static final double LEGEND_MM = 16;
     private static final double LEAST_WIDE_MM = 90;
-    private static final int[] SCALES = {20, 25, 50, 100, 200, 250, 500, 1000, 2000, 2500, 5000, 10_000, 20_000, 50_000
+    private static final int[] SCALES = {
+        20, 25, 50, 100, 200, 250, 500, 1000, 2000, 2500, 5000, 7500, 10_000, 12_500, 15_000, 20_000, 25_000, 30_000,
+        40_000, 50_000
     };
     private static final int[] BARS = {1, 2, 5, 10, 20, 50, 100, 200, 500, 1000, 2000, 5000};
 
     /** About how long the bar of scale is to be, millimetres. */
     private static final double BAR_MM = 20;
 
+    /** Between a place and its words, millimetres, and rows of words that are tried below it. */
+    private static final double BESIDE_MM = 1.8;
+
+    private static final int MOST_ROWS = 12;
+
     private final Bounds box;
     private final Measures measures;
     private final int scale;
     private final StringBuilder out = new StringBuilder();
+    private final List<Bounds> taken = new ArrayList<>();
 
     Drawing(Bounds box, int scale, Measures measures) {
         this.box = box;
@@ -111,6 +120,24 @@ final class Drawing {
                 "<rect x='%.2f' y='%.2f' width='%.2f' height='%.2f' fill='#fff'/>",
                 left, y - size * 0.85, wide, size * 1.1);
         text(x, y, size, anchor, text);
+    }
+
+    /** Words beside a place, where they cover no others that were put so: right of it, left, or further down; else not at all. */
+    void named(double x, double y, double size, String text) {
+        double wide = text.length() * size * 0.5 + 0.8;
+        for (double down = 0; down < MOST_ROWS * size; down += 1.2 * size) {
+            for (double left : new double[] {x + BESIDE_MM, x - BESIDE_MM - wide}) {
+                Bounds area = new Bounds(left, y + down - size, left + wide, y + down + 0.2 * size);
+                if (left > 0 && left + wide < mm(box.widthM()) && taken.stream().noneMatch(area::meets)) {
+                    taken.add(area);
+                    label(left + 0.4, y + down, size, "start", text);
+                    if (down > 0) {
+                        line(x, y, left < x ? left + wide : left, y + down - 0.3 * size, 0.15, "#000");
+                    }
+                    return;
+                }
+            }
+        }
     }
 
     /** A square: a unit. */

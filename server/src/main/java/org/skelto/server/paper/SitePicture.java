@@ -17,6 +17,9 @@ final class SitePicture {
     private static final double BEYOND = 0.06;
     private static final double LEAST_BEYOND_M = 4;
 
+    /** A shorter link is not named on the paper, millimetres; the table names them all. */
+    private static final double NAMED_MM = 25;
+
     /** Between the heights that are written along the lines. */
     private static final int EVERY = 2;
 
@@ -93,24 +96,26 @@ final class SitePicture {
                         0.4,
                         "#000",
                         link.meets() ? null : "1.4 1");
-                on.label(
-                        (on.x(a.xM()) + on.x(b.xM())) / 2,
-                        (on.y(a.yM()) + on.y(b.yM())) / 2,
-                        2.1,
-                        "middle",
-                        Wording.of(link.medium())
-                                + (link.marginDb() == null
-                                        ? ""
-                                        : String.format(Locale.ROOT, ", %.1f dB", link.marginDb())));
+                double acrossMm = Math.hypot(on.x(a.xM()) - on.x(b.xM()), on.y(a.yM()) - on.y(b.yM()));
+                if (acrossMm > NAMED_MM) {
+                    on.named(
+                            (on.x(a.xM()) + on.x(b.xM())) / 2,
+                            (on.y(a.yM()) + on.y(b.yM())) / 2,
+                            2.1,
+                            Wording.of(link.medium())
+                                    + (link.marginDb() == null
+                                            ? ""
+                                            : String.format(Locale.ROOT, ", %.1f dB", link.marginDb())));
+                }
             }
         }
         plan.spots().values().forEach(spot -> {
             on.put(
                     "<circle cx='%.2f' cy='%.2f' r='1.2' fill='#fff' stroke='#000' stroke-width='0.35'/>",
                     on.x(spot.xM()), on.y(spot.yM()));
-            on.label(on.x(spot.xM()) + 2, on.y(spot.yM()) - 1.2, 2.4, "start", spot.name());
+            on.named(on.x(spot.xM()), on.y(spot.yM()), 2.4, spot.name());
         });
-        plan.buildings().values().forEach(b -> on.label(on.x(b.xM()), on.y(b.yM()) + 4, 2.6, "start", b.name()));
+        plan.buildings().values().forEach(b -> on.named(on.x(b.xM()), on.y(b.yM()), 2.6, b.name()));
         FloorPicture.Legend legend = new FloorPicture.Legend(on);
         double wide = 40;
         legend.next(wide, "link at target, margin", (x, y) -> on.line(x - 2, y, x + 2, y, 0.4, "#000"));
