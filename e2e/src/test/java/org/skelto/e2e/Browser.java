@@ -76,7 +76,8 @@ public final class Browser implements ParameterResolver, AutoCloseable {
                             return made;
                         },
                         Browser.class);
-        return one::window;
+        Windows windows = one::window;
+        return windows;
     }
 
     @Override
