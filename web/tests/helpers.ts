@@ -94,6 +94,7 @@ export function smallPlan(): Plan {
       topicRoot: "small",
       lines: [],
       failover: null,
+      addressing: { floors: {}, resting: {}, restDays: null },
     },
     cautionsRead: true,
     buildings: { house: { name: "House", xM: 10, yM: 20, zM: 0 } },

@@ -47,7 +47,11 @@ export function nameAt(plan: Plan, path: string): string {
 /** A place of the plan in words: "board, power circuit" rather than "/units/board/power/circuit". */
 export function placeWords(plan: Plan, path: string): string {
   const [map, id, ...rest] = partsOf(path);
-  const plain = (part: string) => part.replace(/([a-z])([A-Z])/g, "$1 $2").toLowerCase();
+  const plain = (part: string) =>
+    part
+      .replace(/(?<=[a-z])(M|Db|Dbm|W|V|H|S)$/, "")
+      .replace(/([a-z])([A-Z])/g, "$1 $2")
+      .toLowerCase();
   if (map === undefined) return "the plan";
   const things = plan[map as keyof Plan] as unknown;
   const name =

@@ -173,9 +173,20 @@ export const STAGES: Record<string, StageEntry> = {
     name: "Names",
     guide: "names",
     parts: {
-      names: part("Names", () => import("../stages/names/NamesPanel.vue"), {
+      addresses: part("Addresses", () => import("../stages/names/AddressesPart.vue"), {
         whole: true,
-        words: "address ip topic mqtt node id subnet broker lease",
+        words: "ip node id subnet lease dhcp router pool bus number block",
+      }),
+      messages: part("Messages", () => import("../stages/names/MessagesPart.vue"), {
+        words: "topic mqtt broker payload contract retained last will publish subscribe",
+      }),
+      topics: part("Topics", () => import("../stages/names/TopicsPart.vue"), {
+        whole: true,
+        words: "topic rule root rename",
+      }),
+      give: part("Give out", () => import("../stages/names/GivePart.vue"), {
+        whole: true,
+        words: "export asyncapi csv hosts download file",
       }),
     },
   },

@@ -175,13 +175,8 @@ public final class RandomEdits {
             (r, p) -> r.unit(p, u -> u.withRelays(r.random.nextBoolean())),
             // all at once onto one bus, one carrier, or whatever it is
             (r, p) -> r.all(p, r.one(List.of(Medium.RS485, Medium.POWER_LINE, Medium.values()[r.random.nextInt(12)]))),
-            (r, p) -> p.withNetwork(new Network(
-                    p.network().subnet(),
-                    p.network().poolFrom(),
-                    p.network().poolTo(),
-                    p.network().topicRoot(),
-                    List.of(r.one(p.units().keySet())),
-                    r.random.nextBoolean())),
+            (r, p) -> p.withNetwork(p.network()
+                    .with(n -> n.lines(List.of(r.one(p.units().keySet()))).failover(r.random.nextBoolean()))),
             (r, p) -> p.withRooms(r.with(p.rooms(), r::room)),
             (r, p) -> p.withLinks(r.with(p.links(), l -> r.link(p, l))),
             (r, p) -> p.withLinks(r.without(p.links())),

@@ -122,7 +122,7 @@ class FirstHouseTest {
         width.fill("-3");
         width.press("Tab");
         // told where it was caused, and what was typed is there to be mended
-        assertThat(page.locator(".panel").getByRole(AriaRole.ALERT)).containsText("A wall is at least 0.05 m long");
+        assertThat(page.locator(".panel").getByRole(AriaRole.ALERT)).containsText("length must be 0.05 to 1000 m");
         assertThat(page.locator(".message")).hasCount(0);
         assertThat(width).hasValue("-3");
         width.press("Escape");

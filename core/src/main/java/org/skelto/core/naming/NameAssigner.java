@@ -1,6 +1,7 @@
 package org.skelto.core.naming;
 
 import java.util.HashSet;
+import java.util.LinkedHashMap;
 import java.util.Locale;
 import java.util.Map;
 import java.util.Set;
@@ -13,10 +14,12 @@ import org.skelto.core.plan.equipment.Device;
 import org.skelto.core.plan.equipment.Unit;
 import org.skelto.core.plan.equipment.UnitBuilder;
 import org.skelto.core.plan.equipment.UnitKind;
+import org.skelto.core.plan.network.AddressBlock;
 import org.skelto.core.plan.network.Ipv4Subnet;
 import org.skelto.core.plan.network.Link;
 import org.skelto.core.plan.radio.Medium;
 import org.skelto.core.plan.site.Place;
+import org.skelto.core.plan.site.Room;
 import org.skelto.core.plan.site.Spot;
 import org.skelto.core.site.SiteModel;
 import org.skelto.core.work.ComputingBudget;
@@ -47,6 +50,7 @@ public final class NameAssigner {
                 nodes.add(unit.nodeId());
             }
         });
+        plan.network().addressing().resting().keySet().forEach(a -> addresses.add(Ipv4Subnet.number(a)));
         plan.devices().values().forEach(device -> {
             if (device.topic() != null) {
                 topics.add(device.topic().toLowerCase(Locale.ROOT));
@@ -138,13 +142,43 @@ public final class NameAssigner {
         }
         UnitBuilder named = UnitBuilder.builder(unit);
         if (addressed) {
-            named.ipv4(unit.ipv4() == null ? freeAddress(unit.kind()) : unit.ipv4());
+            named.ipv4(unit.ipv4() == null ? freeAddress(unit) : unit.ipv4());
             named.mac(unit.mac() == null ? freeMac(id) : unit.mac());
         }
         if (numbered) {
             named.nodeId(freeNode());
         }
         return named.build();
+    }
+
+    /** First host of each family that has one of its own, in words, by host. */
+    static final Map<String, Integer> FAMILIES = families();
+
+    private static Map<String, Integer> families() {
+        Map<String, Integer> families = new LinkedHashMap<>();
+        families.put("router", block(UnitKind.ROUTER));
+        families.put("switches", block(UnitKind.SWITCH));
+        families.put("access points", block(UnitKind.ACCESS_POINT));
+        families.put("hubs", block(UnitKind.HUB));
+        families.put("gateways", block(UnitKind.GATEWAY));
+        families.put("panels", block(UnitKind.PANEL));
+        families.put("recorders", block(UnitKind.RECORDER));
+        families.put("controllers and hand units", block(UnitKind.CONTROLLER));
+        families.put("self-contained devices and cameras", block(UnitKind.SELF_CONTAINED));
+        return families;
+    }
+
+    /** The block of the floor that a board stands on, if it stands on one that has one. */
+    static @Nullable AddressBlock floorBlock(Plan plan, Unit unit) {
+        Place place = unit.place();
+        if (plan.network().addressing().floors().isEmpty()
+                || !unit.carries() && !unit.kind().alone()
+                || place == null
+                || place.room() == null) {
+            return null;
+        }
+        Room room = plan.rooms().get(place.room());
+        return room == null ? null : plan.network().addressing().floors().get(room.floor());
     }
 
     /** First host of a kind's block within the subnet, so that the number tells what stands behind it. */
@@ -162,8 +196,18 @@ public final class NameAssigner {
         };
     }
 
-    private String freeAddress(UnitKind kind) {
+    private @Nullable String freeAddress(Unit unit) {
         Ipv4Subnet subnet = Ipv4Subnet.parse(plan.network().subnet());
+        AddressBlock floor = floorBlock(plan, unit);
+        if (floor != null) {
+            for (long host = floor.from(); host <= floor.to(); host++) {
+                long address = subnet.base() + host;
+                if (subnet.contains(address) && !pooled(address) && addresses.add(address)) {
+                    return Ipv4Subnet.dotted(address);
+                }
+            }
+        }
+        UnitKind kind = unit.kind();
         long hosts = subnet.lastHost() - subnet.firstHost() + 1;
         long poolFrom = Ipv4Subnet.number(plan.network().poolFrom());
         long poolTo = Ipv4Subnet.number(plan.network().poolTo());
@@ -181,6 +225,11 @@ public final class NameAssigner {
             }
         }
         return null;
+    }
+
+    private boolean pooled(long address) {
+        return address >= Ipv4Subnet.number(plan.network().poolFrom())
+                && address <= Ipv4Subnet.number(plan.network().poolTo());
     }
 
     private String freeMac(String id) {

@@ -108,13 +108,8 @@ public final class ThornfellLodge {
                 .region(Region.EU)
                 .mainsVoltageV(230.0)
                 .place(new GeoPoint(46.2, 8.1))
-                .network(new Network(
-                        "192.168.60.0/24",
-                        "192.168.60.200",
-                        "192.168.60.239",
-                        "lodge",
-                        List.of("router", "mobile-line"),
-                        true))
+                .network(Network.of("192.168.60.0/24", "192.168.60.200", "192.168.60.239", "lodge")
+                        .with(n -> n.lines(List.of("router", "mobile-line")).failover(true)))
                 .cautionsRead(true)
                 .cautions(Map.of(Caution.EXIT, "with the keeper, at the walk round"))
                 .buildings(Map.of("lodge", new Building("Lodge", 0, 0, 0)))

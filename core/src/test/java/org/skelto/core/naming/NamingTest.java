@@ -108,13 +108,13 @@ class NamingTest {
         assertEquals("192.168.40.1", named.units().get("board").ipv4());
         assertFalse("192.168.40.1".equals(named.units().get("router").ipv4()));
 
-        Network tiny = new Network("10.0.0.0/29", "10.0.0.2", "10.0.0.6", "x");
+        Network tiny = Network.of("10.0.0.0/29", "10.0.0.2", "10.0.0.6", "x");
         Plan full = NameAssigner.assign(Plans.head(Plans.sound(), Plans.sound().region(), 230.0, null, tiny, true));
         assertNull(full.units().get("board").ipv4());
     }
 
     private static Plan routed(String subnet, String from, String to, int hubs) {
-        Plan plan = Plan.fresh("Names", Region.EU, 230.0, null).withNetwork(new Network(subnet, from, to, "names"));
+        Plan plan = Plan.fresh("Names", Region.EU, 230.0, null).withNetwork(Network.of(subnet, from, to, "names"));
         Map<String, Unit> units = new TreeMap<>();
         units.put("router", unit(UnitKind.ROUTER));
         for (int i = 0; i < hubs; i++) {

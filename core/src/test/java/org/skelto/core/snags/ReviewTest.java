@@ -225,7 +225,7 @@ class ReviewTest {
                         "board",
                         board.with(
                                 u -> u.ipv4("192.168.40.200").mac(board.mac()).nodeId(null))));
-        cases.put("N3 pool", network(new Network("192.168.40.0/24", "10.0.0.5", "10.0.0.9", "testhouse")));
+        cases.put("N3 pool", network(Network.of("192.168.40.0/24", "10.0.0.5", "10.0.0.9", "testhouse")));
         cases.put(
                 "N4",
                 Plans.put(
@@ -253,7 +253,7 @@ class ReviewTest {
                         SOUND,
                         "lamp",
                         lamp.withTopic(SOUND.devices().get("probe").topic().toUpperCase(java.util.Locale.ROOT))));
-        cases.put("T3", network(new Network("192.168.40.0/24", "192.168.40.150", "192.168.40.239", "home")));
+        cases.put("T3", network(Network.of("192.168.40.0/24", "192.168.40.150", "192.168.40.239", "home")));
         cases.put("T15", Plans.put(SOUND, "seven", device("7", DeviceKind.METER, "board", 3, "t/7")));
     }
 

@@ -10,6 +10,9 @@ import java.util.regex.Pattern;
  * @param prefixLength 16 to 29
  */
 public record Ipv4Subnet(long base, int prefixLength) {
+    /** Shortest prefix of a house's subnet. */
+    public static final int WIDEST = 16;
+
     private static final Pattern ADDRESS = Pattern.compile("(\\d{1,3})\\.(\\d{1,3})\\.(\\d{1,3})\\.(\\d{1,3})");
 
     /** Reads {@code 192.168.40.0/24}; host bits are cut off. */
@@ -25,7 +28,7 @@ public record Ipv4Subnet(long base, int prefixLength) {
             return false;
         }
         int length = Integer.parseInt(cidr.substring(cidr.indexOf('/') + 1));
-        return length >= 16 && length <= 29 && isAddress(cidr.substring(0, cidr.indexOf('/')));
+        return length >= WIDEST && length <= 29 && isAddress(cidr.substring(0, cidr.indexOf('/')));
     }
 
     public static boolean isAddress(String text) {

@@ -1,5 +1,6 @@
 package org.skelto.core.plan.network;
 
+import io.soabase.recordbuilder.core.RecordBuilder;
 import java.util.List;
 import org.jspecify.annotations.Nullable;
 import org.skelto.core.plan.format.Copies;
@@ -7,6 +8,7 @@ import org.skelto.core.plan.format.Count;
 import org.skelto.core.plan.format.IdOf;
 import org.skelto.core.plan.format.Limits;
 import org.skelto.core.plan.format.Matches;
+import org.skelto.core.plan.format.Otherwise;
 import org.skelto.core.plan.format.Words;
 
 /**
@@ -17,8 +19,10 @@ import org.skelto.core.plan.format.Words;
  * @param poolTo last such address
  * @param topicRoot first level of every message topic
  * @param lines ids of the units with a line to the internet, in the order in which they are used
+ * @param addressing by which rule addresses are given
  * @param failover whether the next line takes over when one fails; null means not
  */
+@RecordBuilder
 public record Network(
         @Matches(
                 value = "[0-9.]+/[0-9]{1,2}",
@@ -33,23 +37,33 @@ public record Network(
 
         @Words(least = 1, most = Limits.NAME_LENGTH) String topicRoot,
         @Count(most = 8, of = "lines") List<@IdOf(value = "units", what = "a way in") String> lines,
-        @Nullable Boolean failover) {
+        @Nullable Boolean failover,
+
+        @Otherwise("no block of a floor and nothing at rest")
+        Addressing addressing)
+        implements NetworkBuilder.With {
     public Network {
         lines = lines == null ? List.of() : Copies.list(lines);
+        addressing = addressing == null ? Addressing.USUAL : addressing;
     }
 
     /** Pools alone. */
-    public Network(String subnet, String poolFrom, String poolTo, String topicRoot) {
-        this(subnet, poolFrom, poolTo, topicRoot, List.of(), null);
+    public static Network of(String subnet, String poolFrom, String poolTo, String topicRoot) {
+        return NetworkBuilder.builder()
+                .subnet(subnet)
+                .poolFrom(poolFrom)
+                .poolTo(poolTo)
+                .topicRoot(topicRoot)
+                .build();
     }
 
     /** This network with other ways in. */
     public Network over(List<String> otherLines) {
-        return new Network(subnet, poolFrom, poolTo, topicRoot, otherLines, failover);
+        return withLines(otherLines);
     }
 
     /** The pools that a new plan starts with. */
     public static Network standard(String topicRoot) {
-        return new Network("192.168.40.0/24", "192.168.40.150", "192.168.40.239", topicRoot);
+        return of("192.168.40.0/24", "192.168.40.150", "192.168.40.239", topicRoot);
     }
 }

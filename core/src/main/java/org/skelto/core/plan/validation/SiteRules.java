@@ -31,6 +31,13 @@ final class SiteRules {
         if (!Ipv4Subnet.isSubnet(plan.network().subnet())) {
             found.add("/network/subnet", "is not an IPv4 subnet of prefix length 16 to 29 such as 192.168.40.0/24");
         }
+        plan.network().addressing().floors().forEach((floor, block) -> {
+            if (block.from() > block.to()) {
+                found.add(
+                        Pointers.of("network", "addressing", "floors", floor, "to"),
+                        "is " + block.to() + ", before the first host " + block.from());
+            }
+        });
         plan.rooms().forEach(this::room);
         plan.openings().forEach(this::opening);
         plan.cables().forEach(this::cable);

@@ -1,0 +1,152 @@
+package org.skelto.server.names;
+
+import java.nio.charset.StandardCharsets;
+import java.util.Comparator;
+import java.util.List;
+import java.util.Map;
+import org.skelto.core.naming.AddressMap;
+import org.skelto.core.naming.Contract;
+import org.skelto.core.naming.Contracts;
+import org.skelto.core.naming.NumberSheet;
+import org.skelto.core.parts.PartFile;
+import org.skelto.core.plan.Edit;
+import org.skelto.core.plan.Plan;
+import org.skelto.core.plan.Pointers;
+import org.skelto.core.plan.Slugs;
+import org.skelto.core.plan.Wording;
+import org.skelto.core.plan.equipment.Unit;
+import org.skelto.core.plan.network.Ipv4Subnet;
+import org.skelto.server.requests.OpenPlan;
+import org.springframework.http.ContentDisposition;
+import org.springframework.http.HttpHeaders;
+import org.springframework.http.MediaType;
+import org.springframework.http.ResponseEntity;
+import org.springframework.web.bind.annotation.GetMapping;
+import org.springframework.web.bind.annotation.RequestMapping;
+import org.springframework.web.bind.annotation.RestController;
+import tools.jackson.databind.json.JsonMapper;
+
+/** The naming of the house over HTTP, and the files that other programs read. */
+@RestController
+@RequestMapping("/api/plans/{id}/names")
+class NamesController {
+    private final JsonMapper mapper;
+
+    NamesController(JsonMapper mapper) {
+        this.mapper = mapper;
+    }
+
+    /** What numbering anew by the rules would change, and the edits that do it. */
+    public record Renumbering(String label, List<AddressMap.Renumbered> units, List<Edit> edits) {}
+
+    @GetMapping("/addresses")
+    AddressMap addresses(OpenPlan open) {
+        return AddressMap.of(open.plan());
+    }
+
+    /** Other numbers that the house gives out: node ids, bus addresses. */
+    @GetMapping("/numbers")
+    List<NumberSheet> numbers(OpenPlan open) {
+        return NumberSheet.of(open.plan());
+    }
+
+    @GetMapping("/renumbering")
+    Renumbering renumbering(OpenPlan open) {
+        List<AddressMap.Renumbered> units = AddressMap.renumbered(open.plan());
+        return new Renumbering(
+                "number " + units.size() + " units by the rules",
+                units,
+                units.stream()
+                        .map(u -> Edit.replace(Pointers.of("units", u.unit(), "ipv4"), u.to()))
+                        .toList());
+    }
+
+    /** What every device says and is told, by its id. */
+    @GetMapping("/contracts")
+    Map<String, Contract> contracts(OpenPlan open) {
+        return Contracts.of(open.plan());
+    }
+
+    /** The messages as an AsyncAPI 3 document. */
+    @GetMapping(path = "/asyncapi", produces = MediaType.APPLICATION_JSON_VALUE)
+    ResponseEntity<byte[]> asyncApi(OpenPlan open) {
+        Plan plan = open.plan();
+        byte[] document = mapper.writerWithDefaultPrettyPrinter()
+                .writeValueAsBytes(
+                        AsyncApi.of(plan, Contracts.of(plan), open.state().revision(), mapper));
+        return file(plan, "messages.asyncapi.json", MediaType.APPLICATION_JSON, document);
+    }
+
+    /** The address plan, a line for each unit that has a name on the network. */
+    @GetMapping(path = "/addresses/csv", produces = "text/csv")
+    ResponseEntity<byte[]> addressesCsv(OpenPlan open) {
+        StringBuilder out = new StringBuilder("unit,name,kind,address,hardwareAddress,nodeId,host\r\n");
+        named(open.plan()).forEach(e -> {
+            Unit u = e.getValue();
+            out.append(String.join(
+                            ",",
+                            e.getKey(),
+                            cell(u.name()),
+                            Wording.words(u.kind()),
+                            u.ipv4() == null ? "" : u.ipv4(),
+                            u.mac() == null ? "" : u.mac(),
+                            u.nodeId() == null ? "" : u.nodeId().toString(),
+                            host(e.getKey())))
+                    .append("\r\n");
+        });
+        return file(open.plan(), "addresses.csv", new MediaType("text", "csv"), bytes(out));
+    }
+
+    /** Names and addresses as every system reads them: an address, then its names. */
+    @GetMapping(path = "/hosts", produces = MediaType.TEXT_PLAIN_VALUE)
+    ResponseEntity<byte[]> hosts(OpenPlan open) {
+        StringBuilder out = new StringBuilder("# ")
+                .append(Slugs.slug(open.plan().name(), "plan"))
+                .append(", edit ")
+                .append(open.state().revision())
+                .append('\n');
+        named(open.plan())
+                .filter(e -> e.getValue().ipv4() != null)
+                .forEach(e -> out.append(e.getValue().ipv4())
+                        .append('\t')
+                        .append(host(e.getKey()))
+                        .append('\n'));
+        return file(open.plan(), "hosts", MediaType.TEXT_PLAIN, bytes(out));
+    }
+
+    private static java.util.stream.Stream<Map.Entry<String, Unit>> named(Plan plan) {
+        return plan.units().entrySet().stream()
+                .filter(e -> e.getValue().ipv4() != null
+                        || e.getValue().mac() != null
+                        || e.getValue().nodeId() != null)
+                .sorted(Comparator.comparing(e -> e.getValue().ipv4() == null
+                        ? Long.MAX_VALUE
+                        : Ipv4Subnet.number(e.getValue().ipv4())));
+    }
+
+    /** The id is unique in the plan, and so is what is made of it. */
+    private static String host(String id) {
+        return Slugs.slug(id, "unit");
+    }
+
+    private static String cell(String text) {
+        String safe = PartFile.quoted(text);
+        return safe.matches("[^\",\r\n]*") ? safe : '"' + safe.replace("\"", "\"\"") + '"';
+    }
+
+    private static byte[] bytes(StringBuilder text) {
+        return text.toString().getBytes(StandardCharsets.UTF_8);
+    }
+
+    private static ResponseEntity<byte[]> file(Plan plan, String name, MediaType type, byte[] content) {
+        return ResponseEntity.ok()
+                .contentType(type)
+                .header(
+                        HttpHeaders.CONTENT_DISPOSITION,
+                        ContentDisposition.attachment()
+                                .filename(Slugs.slug(plan.name(), "plan") + "-" + name)
+                                .build()
+                                .toString())
+                .body(content);
+    }
+}

@@ -1,0 +1,192 @@
+<script setup lang="ts">
+import { computed, ref } from "vue";
+import { answer, api, type Schemas } from "../../api/client";
+import QueryTrouble from "../../app/QueryTrouble.vue";
+import { usePlanQuery } from "../../app/useQuery";
+import { pointer, thingOf } from "../../plan/pointers";
+import { useBench } from "../../plan/store";
+import TopicBranch from "./TopicBranch.vue";
+import { sought, treeOf } from "./topics";
+import WhoSays from "./WhoSays.vue";
+
+/** The topics of the whole house as a tree, and what the selected device says and is told. */
+const bench = useBench();
+const plan = computed(() => bench.plan!);
+const { answer: contracts, trouble: unanswered } = usePlanQuery((id, signal) =>
+  answer(api.GET("/api/plans/{id}/names/contracts", { params: { path: { id } }, signal })),
+);
+const seeking = ref("");
+const nameOf = (id: string) => plan.value.devices[id]?.name ?? id;
+const tree = computed(() =>
+  treeOf(Object.entries(plan.value.devices).map(([id, d]): [string, string | null] => [id, d.topic])),
+);
+const branches = computed(() => sought(tree.value, seeking.value, nameOf));
+const selected = computed(() => {
+  const thing = thingOf(bench.selection);
+  return thing?.[0] === "devices" && thing[1] in plan.value.devices ? thing[1] : null;
+});
+/** The branch of what is selected: a device's own, or that of all that stands in a room. */
+const open = computed(() => {
+  if (selected.value) return plan.value.devices[selected.value]!.topic ?? "";
+  const thing = thingOf(bench.selection);
+  if (thing?.[0] !== "rooms") return "";
+  const inIt = Object.values(plan.value.devices).find((d) => d.place?.room === thing[1] && d.topic);
+  return inIt?.topic?.split("/").slice(0, -1).join("/") ?? "";
+});
+const contract = computed(() => (selected.value ? contracts.value?.[selected.value] : undefined));
+const WAYS: Record<Schemas["Contract"]["transport"], string> = {
+  BROKER: "over the broker",
+  REQUEST: "asked directly at its address",
+  SERVICE: "over an account of an outside service",
+};
+const TIMES: [number, string][] = [
+  [86_400, "d"],
+  [3600, "h"],
+  [60, "min"],
+];
+const time = (s: number | null) => {
+  if (s === null) return "–";
+  const [unit, word] = TIMES.find(([n]) => s >= n && s % n === 0) ?? [1, "s"];
+  return `${s / unit} ${word}`;
+};
+const bounds = (p: Schemas["PayloadPart"]) =>
+  p.type === "NUMBER"
+    ? `${p.least} to ${p.most}${p.unit ? ` ${p.unit}` : ""}`
+    : p.type === "BOOLEAN"
+      ? "true or false"
+      : p.values.length
+        ? p.values.join(", ")
+        : "any text";
+const relative = (address: string) =>
+  contract.value?.topic ? address.replace(contract.value.topic, "…") : address;
+</script>
+
+<template>
+  <div class="panel-body two">
+    <section aria-label="Topics of the house" class="tree">
+      <h3>Topics of the house</h3>
+      <label class="field">
+        Find a topic
+        <input v-model="seeking" type="search" placeholder="hall lamp" />
+      </label>
+      <ul v-if="branches.length">
+        <TopicBranch
+          v-for="b in branches"
+          :key="b.path"
+          :branch="b"
+          :open="open"
+          :all="seeking !== '' || (tree.length === 1 && b.branches.length < 8)"
+          :name-of="nameOf"
+          @choose="(device) => bench.select(pointer('devices', device))"
+        />
+      </ul>
+      <p v-else class="quiet">{{ seeking ? "Nothing is called so." : "No device has a topic yet." }}</p>
+    </section>
+    <section aria-label="Contract" class="contract">
+      <QueryTrouble :trouble="unanswered" />
+      <p v-if="!contract" class="quiet">
+        Choose a device in the tree or on the drawing to see what it says and is told.
+      </p>
+      <template v-else>
+        <h3>{{ contract.name }}: who says what to whom</h3>
+        <p class="quiet">
+          {{ WAYS[contract.transport] }} · <code>{{ contract.topic ?? "no topic" }}</code>
+        </p>
+        <p v-if="contract.trouble" class="bad">Not heard yet: {{ contract.trouble }}.</p>
+        <WhoSays :contract="contract" />
+        <table>
+          <caption class="unseen">
+            Messages of
+            {{
+              contract.name
+            }}
+          </caption>
+          <thead>
+            <tr>
+              <th>Aspect</th>
+              <th>Topic</th>
+              <th>Example</th>
+              <th>Sent</th>
+              <th>Delivery</th>
+              <th>Retained</th>
+              <th>Last will</th>
+              <th class="number">Again after</th>
+              <th class="number">Missed after</th>
+              <th class="number">Bytes</th>
+            </tr>
+          </thead>
+          <tbody>
+            <tr v-for="a in contract.aspects" :key="a.kind">
+              <td>
+                <b>{{ a.kind.toLowerCase() }}</b>
+                <span class="quiet">{{ a.spoken ? " it says" : " it is told" }}</span>
+              </td>
+              <td>
+                <code>{{ relative(a.address) }}</code>
+              </td>
+              <td>
+                <code>{{ a.example }}</code>
+                <ul class="parts">
+                  <li v-for="p in a.payload" :key="p.name">
+                    <template v-if="p.name">
+                      <code>{{ p.name }}</code>: </template
+                    >{{ p.meaning }}; {{ bounds(p) }}
+                  </li>
+                </ul>
+              </td>
+              <td>{{ a.sent }}</td>
+              <td>{{ ["at most once", "at least once", "exactly once"][a.delivery] }}</td>
+              <td>{{ a.retained ? "yes" : "no" }}</td>
+              <td>{{ a.lastWill ? "yes" : "no" }}</td>
+              <td class="number">{{ time(a.intervalS) }}</td>
+              <td class="number">{{ time(a.watchdogS) }}</td>
+              <td class="number">{{ a.bytes }}</td>
+            </tr>
+          </tbody>
+        </table>
+        <p class="quiet">
+          Bytes of one message with its example: 4 of headers and lengths, the topic, 2 where it is
+          acknowledged, the payload.
+        </p>
+      </template>
+    </section>
+  </div>
+</template>
+
+<style scoped src="../panel.css"></style>
+<style scoped>
+.two {
+  display: grid;
+  grid-template-columns: minmax(220px, 1fr) minmax(0, 3fr);
+  gap: 16px;
+}
+.tree > ul {
+  list-style: none;
+  margin: 6px 0 0;
+  padding: 0;
+  overflow: auto;
+}
+.contract {
+  min-width: 0;
+  overflow-x: auto;
+}
+.parts {
+  margin: 2px 0 0;
+  padding-left: 14px;
+  font-size: 12px;
+  color: var(--ink2);
+}
+code {
+  overflow-wrap: anywhere;
+}
+.number {
+  text-align: right;
+  white-space: nowrap;
+}
+@media (max-width: 820px) {
+  .two {
+    display: flex;
+    flex-direction: column;
+  }
+}
+</style>
