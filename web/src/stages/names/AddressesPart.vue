@@ -209,7 +209,7 @@ const hex = (number: number) => `0x${number.toString(16).padStart(2, "0")}`;
             No block
           </button>
         </div>
-        <label v-if="without.length" class="field">
+        <label v-if="without.length" class="field narrow">
           A block for the boards of
           <select value="" @change="addBlock(text($event))">
             <option value="" disabled>choose a floor…</option>
@@ -311,6 +311,9 @@ const hex = (number: number) => `0x${number.toString(16).padStart(2, "0")}`;
   align-self: end;
   padding-bottom: 6px;
   min-width: 180px;
+}
+.narrow {
+  width: fit-content;
 }
 .anew {
   margin-top: 8px;

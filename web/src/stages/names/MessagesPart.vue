@@ -44,8 +44,7 @@ const TIMES: [number, string][] = [
   [3600, "h"],
   [60, "min"],
 ];
-const time = (s: number | null) => {
-  if (s === null) return "–";
+const time = (s: number) => {
   const [unit, word] = TIMES.find(([n]) => s >= n && s % n === 0) ?? [1, "s"];
   return `${s / unit} ${word}`;
 };
@@ -75,7 +74,7 @@ const relative = (address: string) =>
           :key="b.path"
           :branch="b"
           :open="open"
-          :all="seeking !== '' || (tree.length === 1 && b.branches.length < 8)"
+          :all="seeking !== ''"
           :name-of="nameOf"
           @choose="(device) => bench.select(pointer('devices', device))"
         />
@@ -104,14 +103,9 @@ const relative = (address: string) =>
           <thead>
             <tr>
               <th>Aspect</th>
-              <th>Topic</th>
-              <th>Example</th>
+              <th>Says</th>
               <th>Sent</th>
               <th>Delivery</th>
-              <th>Retained</th>
-              <th>Last will</th>
-              <th class="number">Again after</th>
-              <th class="number">Missed after</th>
               <th class="number">Bytes</th>
             </tr>
           </thead>
@@ -119,27 +113,31 @@ const relative = (address: string) =>
             <tr v-for="a in contract.aspects" :key="a.kind">
               <td>
                 <b>{{ a.kind.toLowerCase() }}</b>
-                <span class="quiet">{{ a.spoken ? " it says" : " it is told" }}</span>
+                <span class="quiet under">{{ a.spoken ? "it says" : "it is told" }}</span>
               </td>
               <td>
-                <code>{{ relative(a.address) }}</code>
-              </td>
-              <td>
-                <code>{{ a.example }}</code>
+                <code>{{ relative(a.address) }}</code> <code>{{ a.example }}</code>
                 <ul class="parts">
                   <li v-for="p in a.payload" :key="p.name">
-                    <template v-if="p.name">
-                      <code>{{ p.name }}</code>: </template
+                    <template v-if="p.name"
+                      ><code>{{ p.name }}</code
+                      >: </template
                     >{{ p.meaning }}; {{ bounds(p) }}
                   </li>
                 </ul>
               </td>
-              <td>{{ a.sent }}</td>
-              <td>{{ ["at most once", "at least once", "exactly once"][a.delivery] }}</td>
-              <td>{{ a.retained ? "yes" : "no" }}</td>
-              <td>{{ a.lastWill ? "yes" : "no" }}</td>
-              <td class="number">{{ time(a.intervalS) }}</td>
-              <td class="number">{{ time(a.watchdogS) }}</td>
+              <td>
+                {{ a.sent
+                }}<span v-if="a.intervalS || a.watchdogS" class="quiet under"
+                  >{{ a.intervalS ? `again after ${time(a.intervalS)}` : ""
+                  }}{{ a.intervalS && a.watchdogS ? "; " : ""
+                  }}{{ a.watchdogS ? `missed after ${time(a.watchdogS)}` : "" }}</span
+                >
+              </td>
+              <td>
+                {{ ["at most once", "at least once", "exactly once"][a.delivery]
+                }}{{ a.retained ? ", retained" : "" }}{{ a.lastWill ? ", last will" : "" }}
+              </td>
               <td class="number">{{ a.bytes }}</td>
             </tr>
           </tbody>
@@ -170,6 +168,9 @@ const relative = (address: string) =>
   min-width: 0;
   overflow-x: auto;
 }
+.under {
+  display: block;
+}
 .parts {
   margin: 2px 0 0;
   padding-left: 14px;
@@ -178,10 +179,26 @@ const relative = (address: string) =>
 }
 code {
   overflow-wrap: anywhere;
+  font-size: 12px;
+}
+.contract table {
+  table-layout: fixed;
+  min-width: 520px;
+}
+.contract th:nth-child(1) {
+  width: 24%;
+}
+.contract th:nth-child(2) {
+  width: 31%;
+}
+.contract th:nth-child(4) {
+  width: 15%;
+}
+.contract th:nth-child(5) {
+  width: 9%;
 }
 .number {
   text-align: right;
-  white-space: nowrap;
 }
 @media (max-width: 820px) {
   .two {

@@ -62,8 +62,8 @@ const words = computed(
       class="line command"
       marker-end="url(#says-to)"
     />
-    <text :x="10 + W" :y="y0 - 14" class="small">{{ says?.kind.toLowerCase() }}</text>
-    <text v-if="told" :x="10 + W" :y="y0 + 24" class="small">command</text>
+    <text :x="12 + W" :y="y0 - 14" class="small">{{ says?.kind.toLowerCase() }}</text>
+    <text v-if="told" :x="12 + W" :y="y0 + 24" class="small">command</text>
     <g v-for="(l, i) in listeners" :key="l" class="box">
       <rect x="560" :y="boxY(i)" :width="W" :height="H" />
       <text :x="560 + W / 2" :y="boxY(i) + H / 2 + 4" text-anchor="middle">{{ l }}</text>

@@ -66,6 +66,8 @@ class AccessibilityTest {
                 "site?floor=meal-floor&part=files",
                 "devices?part=sound",
                 "names",
+                "names?part=messages&select=/devices/front-lock",
+                "names?part=topics",
                 "outages?without=internet,hub:hub&select=/devices/hall-lamp",
             })
     void hasNothingThatTheCheckerFinds(String view, Skelto skelto, Browser.Windows windows) throws IOException {

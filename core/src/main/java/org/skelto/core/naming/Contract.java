@@ -140,7 +140,7 @@ public record Contract(
                     double middle = low < 0 ? Math.min(21, high) : Math.rint(low + (high - low) * 0.4);
                     yield middle == Math.rint(middle) ? Long.toString((long) middle) : Double.toString(middle);
                 }
-                case TEXT -> '"' + (values.isEmpty() ? "" : values.get(0)) + '"';
+                case TEXT -> '"' + (values.isEmpty() ? "a1" : values.get(0)) + '"';
             };
         }
     }

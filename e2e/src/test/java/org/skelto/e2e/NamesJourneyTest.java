@@ -1,0 +1,99 @@
+package org.skelto.e2e;
+
+import static com.microsoft.playwright.assertions.PlaywrightAssertions.assertThat;
+import static org.junit.jupiter.api.Assertions.assertEquals;
+import static org.junit.jupiter.api.Assertions.assertTrue;
+
+import com.microsoft.playwright.Download;
+import com.microsoft.playwright.Locator;
+import com.microsoft.playwright.Page;
+import com.microsoft.playwright.options.AriaRole;
+import java.nio.file.Files;
+import java.util.regex.Pattern;
+import org.junit.jupiter.api.AfterEach;
+import org.junit.jupiter.api.BeforeEach;
+import org.junit.jupiter.api.Test;
+import org.junit.jupiter.api.extension.ExtendWith;
+import org.skelto.server.testing.Http;
+import org.skelto.server.testing.RunningSkelto;
+import org.skelto.server.testing.RunningSkelto.Skelto;
+
+/** Addresses as a sheet of cells, topics as a tree, and the files that other programs read. */
+@ExtendWith({RunningSkelto.class, Browser.class})
+class NamesJourneyTest {
+    private Http http;
+    private String id;
+    private String url;
+    private Page page;
+
+    @BeforeEach
+    void aMillOfItsOwn(Skelto skelto, Browser.Windows windows) {
+        http = new Http(skelto);
+        id = http.post("/api/demos/marrowby-leat", "").json().get("id").asString();
+        url = skelto.url + "/plans/" + id + "/";
+        page = windows.open();
+    }
+
+    @AfterEach
+    void clear() {
+        page.context().close();
+        http.delete("/api/plans/" + id);
+    }
+
+    private Locator button(String name) {
+        return page.getByRole(AriaRole.BUTTON, new Page.GetByRoleOptions().setName(Pattern.compile(name)));
+    }
+
+    @Test
+    void aClashStandsOutABlockIsGivenToAFloorAndNumberingAnewIsShownFirst() {
+        page.navigate(url + "names");
+        Locator clash = button("\\.6 192\\.168\\.40\\.6 lathe AP and meal floor AP: given 2 times");
+        assertThat(clash).hasText("!");
+        clash.click();
+        assertThat(clash).hasAttribute("aria-pressed", "true");
+        assertTrue(page.url().contains("select=/units/lathe-ap") || page.url().contains("select=%2Funits%2Flathe-ap"));
+        page.getByLabel("A block for the boards of").selectOption("meal-floor");
+        assertThat(page.getByText("Boards of Meal floor")).isVisible();
+        page.getByText(Pattern.compile("units stand outside the block")).click();
+        assertThat(page.getByText(Pattern.compile("must be told their new address one by one")))
+                .isVisible();
+        button("Number these anew").click();
+        assertThat(page.getByText(Pattern.compile("units stand outside the block")))
+                .hasCount(0);
+        assertThat(button("\\.64 192\\.168\\.40\\.64 ")).isVisible();
+        button("Undo: number").click();
+        assertThat(page.getByText(Pattern.compile("units stand outside the block")))
+                .isVisible();
+    }
+
+    @Test
+    void aTopicIsFoundItsDeviceLightsUpAndItsContractIsRead() {
+        page.navigate(url + "names?part=messages");
+        page.getByLabel("Find a topic").fill("front door lock");
+        button("^front-door-lock$").click();
+        assertThat(page.getByText("front door lock: who says what to whom")).isVisible();
+        Locator contract = page.getByRole(AriaRole.REGION, new Page.GetByRoleOptions().setName("Contract"));
+        assertThat(contract).containsText("acknowledgement");
+        assertThat(contract).containsText("at least once, retained");
+        assertThat(page.getByRole(
+                        AriaRole.IMG, new Page.GetByRoleOptions().setName(Pattern.compile("^hall board sends"))))
+                .isVisible();
+        // the drawing and the tree choose the same thing
+        page.getByLabel("Find a topic").fill("");
+        button("^hall siren, siren").first().focus();
+        page.keyboard().press("Enter");
+        assertThat(page.getByText("hall siren: who says what to whom")).isVisible();
+        assertThat(button("^hall-siren$")).hasAttribute("aria-pressed", "true");
+    }
+
+    @Test
+    void theFilesAreSaved() throws Exception {
+        page.navigate(url + "names?part=give");
+        Download hosts = page.waitForDownload(() -> page.getByText("Hosts file").click());
+        assertEquals("marrowby-leat-hosts", hosts.suggestedFilename());
+        assertTrue(Files.readString(hosts.path()).contains("192.168.40.1\trouter"));
+        Download messages = page.waitForDownload(
+                () -> page.getByText("Messages, AsyncAPI 3").click());
+        assertTrue(Files.readString(messages.path()).contains("\"asyncapi\" : \"3.0.0\""));
+    }
+}
