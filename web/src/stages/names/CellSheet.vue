@@ -1,5 +1,6 @@
 <script setup lang="ts">
-import { computed } from "vue";
+import { useElementSize } from "@vueuse/core";
+import { computed, useTemplateRef } from "vue";
 
 /** Numbers of one kind as a ruled sheet of cells: what is given stands in its cell and can be chosen, stretches are shaded. */
 export interface Cell {
@@ -22,6 +23,7 @@ const props = defineProps<{
   label: string;
   from: number;
   to: number;
+  /** Cells of a row where there is room for so many; a half or a quarter of them where there is not. */
   columns: number;
   cells: Cell[];
   stretches?: Stretch[];
@@ -30,14 +32,24 @@ const props = defineProps<{
 }>();
 const emit = defineEmits<{ choose: [number: number] }>();
 
+/** A cell with the gap beside it, and the head of a row; pixels. */
+const CELL_PX = 26;
+const HEAD_PX = 46;
+const sheet = useTemplateRef<HTMLElement>("sheet");
+const { width } = useElementSize(sheet);
+const across = computed(() => {
+  const fits = (columns: number) => width.value === 0 || columns * CELL_PX + HEAD_PX <= width.value;
+  return [props.columns, props.columns / 2, props.columns / 4].find(fits) ?? props.columns / 4;
+});
 const rows = computed(() => {
+  const columns = across.value;
   const cells = new Map(props.cells.map((c) => [c.number, c]));
-  const first = Math.floor(props.from / props.columns) * props.columns;
+  const first = Math.floor(props.from / columns) * columns;
   const all: { head: string; cells: { number: number; cell?: Cell; kind: string }[] }[] = [];
-  for (let start = first; start <= props.to; start += props.columns) {
+  for (let start = first; start <= props.to; start += columns) {
     all.push({
       head: props.shown(start),
-      cells: Array.from({ length: props.columns }, (_, i) => {
+      cells: Array.from({ length: columns }, (_, i) => {
         const number = start + i;
         const there = number >= props.from && number <= props.to;
         const stretch = props.stretches?.find((s) => number >= s.from && number <= s.to);
@@ -54,8 +66,8 @@ const rows = computed(() => {
 </script>
 
 <template>
-  <div class="sheet" role="group" :aria-label="label">
-    <div v-for="row in rows" :key="row.head" class="row" :style="{ '--columns': columns }">
+  <div ref="sheet" class="sheet" role="group" :aria-label="label">
+    <div v-for="row in rows" :key="row.head" class="row" :style="{ '--columns': across }">
       <span class="head">{{ row.head }}</span>
       <template v-for="c in row.cells" :key="c.number">
         <button

@@ -4,6 +4,7 @@ import com.microsoft.playwright.BrowserContext;
 import com.microsoft.playwright.BrowserType;
 import com.microsoft.playwright.Page;
 import com.microsoft.playwright.Playwright;
+import com.microsoft.playwright.assertions.PlaywrightAssertions;
 import com.microsoft.playwright.options.ColorScheme;
 import com.microsoft.playwright.options.ReducedMotion;
 import java.nio.file.Path;
@@ -24,6 +25,8 @@ public final class Browser implements ParameterResolver, AutoCloseable {
             "--disable-component-update",
             "--disable-sync");
 
+    private static final double ASSERTED_MS = 15_000;
+
     private Playwright playwright;
     private com.microsoft.playwright.Browser chromium;
 
@@ -42,6 +45,8 @@ public final class Browser implements ParameterResolver, AutoCloseable {
         if (root) {
             args.add("--no-sandbox");
         }
+        // two journeys share the machine
+        PlaywrightAssertions.setDefaultAssertionTimeout(ASSERTED_MS);
         chromium = playwright
                 .chromium()
                 .launch(new BrowserType.LaunchOptions()

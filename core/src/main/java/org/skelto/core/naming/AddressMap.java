@@ -163,16 +163,15 @@ public record AddressMap(
 
     /** Where there is no room for all, the subnet of which the pool leaves enough. */
     private static @Nullable String enough(Plan plan, Ipv4Subnet subnet, long pool, int outside, long free) {
+        Needs needs = Needs.of(plan);
         long waiting = outside
-                + plan.units().entrySet().stream()
-                        .filter(e -> e.getValue().ipv4() == null && NameAssigner.needsAddress(plan, e.getKey()))
+                + needs.addresses().stream()
+                        .filter(id -> plan.units().get(id).ipv4() == null)
                         .count();
         if (waiting <= free) {
             return null;
         }
-        long addressed = plan.units().keySet().stream()
-                .filter(id -> NameAssigner.needsAddress(plan, id))
-                .count();
+        long addressed = needs.addresses().size();
         double wanted = 2 + pool + addressed * 1.1;
         int prefix = subnet.prefixLength();
         while (prefix > Ipv4Subnet.WIDEST && (1L << 32 - prefix) < wanted) {

@@ -42,6 +42,7 @@ public final class Contracts {
     private final Plan plan;
     private final @Nullable String broker;
     private final Map<String, String> gateways;
+    private final Needs needs;
 
     private Contracts(Plan plan) {
         this.plan = plan;
@@ -51,6 +52,7 @@ public final class Contracts {
                 .findFirst()
                 .orElse(null);
         this.gateways = gateways(plan);
+        this.needs = Needs.of(plan);
     }
 
     /** The unit with an address that each unit without one is linked to. */
@@ -111,7 +113,7 @@ public final class Contracts {
         if (unit == null) {
             return null;
         }
-        return NameAssigner.needsAddress(plan, unit) ? unit : gateways.get(unit);
+        return needs.addresses().contains(unit) ? unit : gateways.get(unit);
     }
 
     private Transport transport(Device device, @Nullable Unit unit) {

@@ -16,8 +16,6 @@ import org.skelto.core.plan.equipment.UnitBuilder;
 import org.skelto.core.plan.equipment.UnitKind;
 import org.skelto.core.plan.network.AddressBlock;
 import org.skelto.core.plan.network.Ipv4Subnet;
-import org.skelto.core.plan.network.Link;
-import org.skelto.core.plan.radio.Medium;
 import org.skelto.core.plan.site.Place;
 import org.skelto.core.plan.site.Room;
 import org.skelto.core.plan.site.Spot;
@@ -32,6 +30,7 @@ public final class NameAssigner {
     private static final int MOST_NODES = 254;
 
     private final Plan plan;
+    private final Needs needs;
     private final Set<Long> addresses = new HashSet<>();
     private final Set<String> macs = new HashSet<>();
     private final Set<Integer> nodes = new HashSet<>();
@@ -39,6 +38,7 @@ public final class NameAssigner {
 
     private NameAssigner(Plan plan) {
         this.plan = plan;
+        this.needs = Needs.of(plan);
         plan.units().values().forEach(unit -> {
             if (unit.ipv4() != null) {
                 addresses.add(Ipv4Subnet.number(unit.ipv4()));
@@ -94,49 +94,23 @@ public final class NameAssigner {
     /** What the rules say of every unit and device, by JSON pointer. */
     public static Map<String, NameRow> rules(Plan plan) {
         Map<String, NameRow> rules = new TreeMap<>();
-        plan.units()
-                .keySet()
-                .forEach(id ->
-                        rules.put("/units/" + id, new NameRow(null, needsAddress(plan, id), needsNodeId(plan, id))));
+        Needs needs = Needs.of(plan);
+        plan.units().keySet().forEach(id -> {
+            ComputingBudget.step();
+            rules.put(
+                    "/units/" + id,
+                    new NameRow(
+                            null, needs.addresses().contains(id), needs.nodes().contains(id)));
+        });
         plan.devices().forEach((id, d) -> rules.put("/devices/" + id, new NameRow(topicByRule(plan, d), false, false)));
         return rules;
     }
 
-    /** Whether a unit speaks IP, so that it needs an address to be found at. */
-    public static boolean needsAddress(Plan plan, String id) {
-        ComputingBudget.step();
-        return switch (plan.units().get(id).kind()) {
-            case ROUTER, SWITCH, ACCESS_POINT, HUB, GATEWAY -> true;
-            case CONTROLLER,
-                    SELF_CONTAINED,
-                    PANEL,
-                    KEYPAD,
-                    HANDSET,
-                    WALL_TABLET,
-                    ASSISTANT,
-                    CAMERA,
-                    RECORDER,
-                    INFRARED_SENDER ->
-                uses(plan, id, Medium.ETHERNET) || uses(plan, id, Medium.WIFI_2G4) || uses(plan, id, Medium.WIFI_5G);
-            case SUPPLY, COUPLER -> false;
-        };
-    }
-
-    /** Whether a unit needs a long-range node id. */
-    public static boolean needsNodeId(Plan plan, String id) {
-        return uses(plan, id, Medium.CHIRP);
-    }
-
-    private static boolean uses(Plan plan, String id, Medium medium) {
-        return plan.links().values().stream()
-                .filter(link -> link.medium() == medium)
-                .anyMatch((Link link) -> link.from().equals(id) || link.to().equals(id));
-    }
-
     private Unit named(String id, Unit unit) {
         ComputingBudget.step();
-        boolean addressed = (unit.ipv4() == null || unit.mac() == null) && needsAddress(plan, id);
-        boolean numbered = unit.nodeId() == null && needsNodeId(plan, id);
+        boolean addressed =
+                (unit.ipv4() == null || unit.mac() == null) && needs.addresses().contains(id);
+        boolean numbered = unit.nodeId() == null && needs.nodes().contains(id);
         if (!addressed && !numbered) {
             return unit;
         }

@@ -12,7 +12,7 @@ import java.util.Map;
 import java.util.Set;
 import java.util.TreeMap;
 import java.util.function.Function;
-import org.skelto.core.naming.NameAssigner;
+import org.skelto.core.naming.Needs;
 import org.skelto.core.plan.Edit;
 import org.skelto.core.plan.equipment.Device;
 import org.skelto.core.plan.equipment.Unit;
@@ -50,7 +50,8 @@ final class NameChecks {
 
     static void run(CheckContext c) {
         addresses(c);
-        c.plan.units().forEach((id, unit) -> unit(c, id, unit));
+        Needs needs = Needs.of(c.plan);
+        c.plan.units().forEach((id, unit) -> unit(c, needs, id, unit));
         topics(c);
         root(c);
     }
@@ -129,15 +130,15 @@ final class NameChecks {
         });
     }
 
-    private static void unit(CheckContext c, String id, Unit unit) {
-        if (unit.ipv4() == null && NameAssigner.needsAddress(c.plan, id)) {
+    private static void unit(CheckContext c, Needs needs, String id, Unit unit) {
+        if (unit.ipv4() == null && needs.addresses().contains(id)) {
             c.snag("N4", STOP, NAMES, "No address is left for " + unit.name())
                     .figures("subnet " + c.plan.network().subnet() + " without its dynamic pool is full")
                     .leadsTo("It cannot be reserved and may not be found after a restart.")
                     .at(CheckContext.unit(id))
                     .add();
         }
-        if (unit.nodeId() == null && NameAssigner.needsNodeId(c.plan, id)) {
+        if (unit.nodeId() == null && needs.nodes().contains(id)) {
             c.snag("N6", STOP, NAMES, "No node id is left for " + unit.name())
                     .figures("ids 1 to 254 are taken")
                     .leadsTo("Its readings cannot be told from others'.")

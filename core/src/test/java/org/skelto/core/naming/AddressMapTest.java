@@ -162,6 +162,7 @@ class AddressMapTest {
         Plan wide = NameAssigner.assign(small.withNetwork(small.network().withSubnet(enough)));
         assertNull(AddressMap.of(wide).enough());
         assertTrue(wide.units().entrySet().stream()
-                .noneMatch(e -> e.getValue().ipv4() == null && NameAssigner.needsAddress(wide, e.getKey())));
+                .noneMatch(e -> e.getValue().ipv4() == null
+                        && Needs.of(wide).addresses().contains(e.getKey())));
     }
 }

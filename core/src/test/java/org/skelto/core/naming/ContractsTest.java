@@ -104,7 +104,7 @@ class ContractsTest {
         for (Plan plan : DEMOS) {
             Contracts.of(plan).values().forEach(c -> {
                 if (c.speaker() != null) {
-                    assertTrue(NameAssigner.needsAddress(plan, c.speaker()), c.name() + " by " + c.speaker());
+                    assertTrue(Needs.of(plan).addresses().contains(c.speaker()), c.name() + " by " + c.speaker());
                 } else {
                     assertNotNull(c.trouble(), c.name());
                 }
