@@ -44,6 +44,9 @@ public final class Contracts {
     private final Map<String, String> gateways;
     private final Needs needs;
 
+    /** Units by which people command from anywhere. */
+    private final List<String> hands;
+
     private Contracts(Plan plan) {
         this.plan = plan;
         this.broker = plan.units().entrySet().stream()
@@ -53,6 +56,11 @@ public final class Contracts {
                 .orElse(null);
         this.gateways = gateways(plan);
         this.needs = Needs.of(plan);
+        this.hands = plan.units().entrySet().stream()
+                .filter(e ->
+                        e.getValue().is(UnitKind.WALL_TABLET) || e.getValue().is(UnitKind.ASSISTANT))
+                .map(Map.Entry::getKey)
+                .toList();
     }
 
     /** The unit with an address that each unit without one is linked to. */
@@ -130,11 +138,7 @@ public final class Contracts {
         if (unit != null && unit.hub() != null) {
             listeners.add(unit.hub());
         }
-        plan.units().forEach((id, u) -> {
-            if (u.is(UnitKind.WALL_TABLET) || u.is(UnitKind.ASSISTANT)) {
-                listeners.add(id);
-            }
-        });
+        listeners.addAll(hands);
         return List.copyOf(listeners);
     }
 
