@@ -20,32 +20,12 @@ defineProps<{ title: string; chapters: string }>();
   </div>
 </template>
 
+<style scoped src="./bar.css"></style>
 <style scoped>
 .page {
   min-height: 100vh;
   display: flex;
   flex-direction: column;
-}
-header {
-  background: var(--bar);
-  color: var(--bar-ink);
-  display: flex;
-  align-items: center;
-  gap: 14px;
-  padding: 7px 14px;
-}
-.brand {
-  font-size: 18px;
-  font-weight: 600;
-  color: inherit;
-  text-decoration: none;
-}
-.brand em {
-  font-style: normal;
-  color: #e0986b;
-}
-header h1 {
-  font-size: 15px;
 }
 .right {
   margin-left: auto;

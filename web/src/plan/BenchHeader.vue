@@ -40,28 +40,12 @@ const narrow = useNarrow();
   </header>
 </template>
 
+<style scoped src="../app/bar.css"></style>
 <style scoped>
 header {
-  background: var(--bar);
-  color: var(--bar-ink);
-  display: flex;
-  align-items: center;
-  gap: 14px;
-  padding: 7px 14px;
   white-space: nowrap;
 }
-.brand {
-  font-size: 18px;
-  font-weight: 600;
-  color: inherit;
-  text-decoration: none;
-}
-.brand em {
-  font-style: normal;
-  color: #e0986b;
-}
 header h1 {
-  font-size: 15px;
   overflow: hidden;
   text-overflow: ellipsis;
   max-width: 300px;

@@ -96,20 +96,4 @@ const set = (id: string, field: "ipv4" | "mac" | "nodeId", value: string | numbe
 </template>
 
 <style scoped src="../panel.css"></style>
-<style scoped>
-td:first-child {
-  white-space: nowrap;
-}
-.bare :deep(input:not(.short, .wide)) {
-  width: 142px;
-}
-.wide {
-  min-width: 320px;
-}
-.wide label {
-  width: 100%;
-}
-.snagged :deep(input) {
-  border: 2px solid var(--unsafe);
-}
-</style>
+<style scoped src="./tables.css"></style>

@@ -1,14 +1,11 @@
 package org.skelto.server.build;
 
-import java.io.IOException;
-import java.io.UncheckedIOException;
 import java.util.List;
 import java.util.stream.Collectors;
-import org.apache.commons.csv.CSVFormat;
-import org.apache.commons.csv.CSVPrinter;
 import org.skelto.core.build.CableLine;
 import org.skelto.core.build.PartsList;
 import org.skelto.core.parts.PartFile;
+import org.skelto.server.tables.Csv;
 
 /** Parts lists and cable schedules as CSV, RFC 4180; cells that a spreadsheet would run are quoted. */
 final class Tables {
@@ -16,7 +13,7 @@ final class Tables {
 
     /** The parts list; with its prices filled in it can be taken in again. */
     static String parts(PartsList list) {
-        return table(
+        return Csv.of(
                 new String[] {
                     "part",
                     "name",
@@ -57,7 +54,7 @@ final class Tables {
 
     /** The cable schedule, a line for each cable. */
     static String cables(List<CableLine> cables) {
-        return table(
+        return Csv.of(
                 new String[] {"cable", "from", "to", "kind", "lengthM", "inTheWall", "cores", "dropV"},
                 cables.stream()
                         .map(c -> new Object[] {
@@ -74,18 +71,5 @@ final class Tables {
                             c.dropV() == null ? null : Math.round(c.dropV() * 1000) / 1000.0
                         })
                         .toList());
-    }
-
-    private static String table(String[] header, List<Object[]> lines) {
-        StringBuilder out = new StringBuilder();
-        try (CSVPrinter printer = new CSVPrinter(
-                out, CSVFormat.RFC4180.builder().setHeader(header).get())) {
-            for (Object[] line : lines) {
-                printer.printRecord(line);
-            }
-        } catch (IOException e) {
-            throw new UncheckedIOException(e);
-        }
-        return out.toString();
     }
 }

@@ -17,6 +17,7 @@ import org.skelto.core.plan.Wording;
 import org.skelto.core.plan.equipment.Unit;
 import org.skelto.core.plan.network.Ipv4Subnet;
 import org.skelto.server.requests.OpenPlan;
+import org.skelto.server.tables.Csv;
 import org.springframework.http.ContentDisposition;
 import org.springframework.http.HttpHeaders;
 import org.springframework.http.MediaType;
@@ -80,21 +81,20 @@ class NamesController {
     /** The address plan, a line for each unit that has a name on the network. */
     @GetMapping(path = "/addresses/csv", produces = "text/csv")
     ResponseEntity<byte[]> addressesCsv(OpenPlan open) {
-        StringBuilder out = new StringBuilder("unit,name,kind,address,hardwareAddress,nodeId,host\r\n");
-        named(open.plan()).forEach(e -> {
-            Unit u = e.getValue();
-            out.append(String.join(
-                            ",",
+        String table = Csv.of(
+                new String[] {"unit", "name", "kind", "address", "hardwareAddress", "nodeId", "host"},
+                named(open.plan())
+                        .map(e -> new Object[] {
                             e.getKey(),
-                            cell(u.name()),
-                            Wording.words(u.kind()),
-                            u.ipv4() == null ? "" : u.ipv4(),
-                            u.mac() == null ? "" : u.mac(),
-                            u.nodeId() == null ? "" : u.nodeId().toString(),
-                            host(e.getKey())))
-                    .append("\r\n");
-        });
-        return file(open.plan(), "addresses.csv", new MediaType("text", "csv"), bytes(out));
+                            PartFile.quoted(e.getValue().name()),
+                            Wording.words(e.getValue().kind()),
+                            e.getValue().ipv4(),
+                            e.getValue().mac(),
+                            e.getValue().nodeId(),
+                            host(e.getKey())
+                        })
+                        .toList());
+        return file(open.plan(), "addresses.csv", new MediaType("text", "csv"), bytes(table));
     }
 
     /** Names and addresses as every system reads them: an address, then its names. */
@@ -111,7 +111,7 @@ class NamesController {
                         .append('\t')
                         .append(host(e.getKey()))
                         .append('\n'));
-        return file(open.plan(), "hosts", MediaType.TEXT_PLAIN, bytes(out));
+        return file(open.plan(), "hosts", MediaType.TEXT_PLAIN, bytes(out.toString()));
     }
 
     private static java.util.stream.Stream<Map.Entry<String, Unit>> named(Plan plan) {
@@ -129,13 +129,8 @@ class NamesController {
         return Slugs.slug(id, "unit");
     }
 
-    private static String cell(String text) {
-        String safe = PartFile.quoted(text);
-        return safe.matches("[^\",\r\n]*") ? safe : '"' + safe.replace("\"", "\"\"") + '"';
-    }
-
-    private static byte[] bytes(StringBuilder text) {
-        return text.toString().getBytes(StandardCharsets.UTF_8);
+    private static byte[] bytes(String text) {
+        return text.getBytes(StandardCharsets.UTF_8);
     }
 
     private static ResponseEntity<byte[]> file(Plan plan, String name, MediaType type, byte[] content) {

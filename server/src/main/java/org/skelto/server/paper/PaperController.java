@@ -56,7 +56,7 @@ class PaperController {
                 new StageSheets(
                                 open.figures(),
                                 outage,
-                                grounds.relief(open.id(), open.figures().site()),
+                                () -> grounds.relief(open.id(), open.figures().site()),
                                 Optional.ofNullable(radio).filter(Medium::radio),
                                 size,
                                 landscape)

@@ -9,6 +9,7 @@ import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
 import java.util.TreeMap;
+import java.util.function.Supplier;
 import java.util.stream.Collectors;
 import org.skelto.core.assessment.Assessment;
 import org.skelto.core.assessment.PlanOverview;
@@ -53,9 +54,18 @@ final class StageSheets {
     private final boolean landscape;
     private final Optional<Medium> radio;
     private final int scale;
-    private final SitePicture site;
+    private final Supplier<Relief> relief;
 
-    StageSheets(Facts facts, Outage outage, Relief relief, Optional<Medium> radio, PaperSize size, boolean landscape) {
+    /** Made when a sheet asks for it: the ground is read for it. */
+    private SitePicture wholeSite;
+
+    StageSheets(
+            Facts facts,
+            Outage outage,
+            Supplier<Relief> relief,
+            Optional<Medium> radio,
+            PaperSize size,
+            boolean landscape) {
         this.facts = facts;
         this.unreached = Assessment.unreached(facts, outage);
         this.plan = facts.plan();
@@ -64,7 +74,7 @@ final class StageSheets {
         this.landscape = landscape;
         this.radio = radio;
         this.scale = FloorPicture.scale(plan, now, size, landscape);
-        this.site = new SitePicture(plan, now, List.copyOf(facts.links().values()), relief);
+        this.relief = relief;
     }
 
     /** Which sheets there are: a stage each, and the list of snags. */
@@ -106,7 +116,14 @@ final class StageSheets {
 
     /** The scale of the drawing of the whole site, which is its own. */
     private int whole() {
-        return site.scale(size, landscape);
+        return drawnSite().scale(size, landscape);
+    }
+
+    private SitePicture drawnSite() {
+        if (wholeSite == null) {
+            wholeSite = new SitePicture(plan, now, List.copyOf(facts.links().values()), relief.get());
+        }
+        return wholeSite;
     }
 
     /** With the cautions that the plan asks for. */
@@ -301,8 +318,9 @@ final class StageSheets {
 
     /** The whole site where there is more than one house; its scale stands under it. */
     private Optional<Section> wholeSite() {
-        return site.worthwhile()
-                ? Optional.of(PaperSheet.drawing("The whole site, " + scaled(whole()), site.svg(whole())))
+        return drawnSite().worthwhile()
+                ? Optional.of(PaperSheet.drawing(
+                        "The whole site, " + scaled(whole()), drawnSite().svg(whole())))
                 : Optional.empty();
     }
 
