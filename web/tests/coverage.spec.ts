@@ -101,12 +101,22 @@ describe("previews", () => {
   it("that are on their way when the hand lets go are not shown", async () => {
     const { begun, shown, ends, line } = held();
     for (const n of [1, 2, 3]) void line.ask(n);
-    line.drop();
+    void line.drop();
     ends[1]!(true);
     ends[2]!(true);
     await settled();
     expect(begun).toEqual([1, 2]);
     expect(shown).toEqual([]);
+  });
+
+  it("but for the one of the place where it lets go", async () => {
+    const { shown, ends, line } = held();
+    for (const n of [1, 2, 3]) void line.ask(n);
+    const kept = line.drop(2);
+    ends[1]!(true);
+    ends[2]!(true);
+    await kept;
+    expect(shown).toEqual([2]);
   });
 });
 

@@ -14,6 +14,8 @@ interface Call {
 let calls: Call[] = [];
 let revision = 7;
 let refuse: { status: number; detail: string } | null = null;
+/** What the preview of a drag says, when it is let go. */
+let previewed: { name: string; go: Promise<void> } = { name: "Small", go: Promise.resolve() };
 
 const reply = (status: number, body: unknown) =>
   new Response(JSON.stringify(body), { status, headers: { "Content-Type": "application/json" } });
@@ -23,6 +25,7 @@ beforeEach(() => {
   calls = [];
   revision = 7;
   refuse = null;
+  previewed = { name: smallPlan().name, go: Promise.resolve() };
   vi.stubGlobal("fetch", async (request: Request | string) => {
     if (typeof request === "string") return reply(refuse ? 503 : 200, {});
     const body = request.method === "GET" ? "" : await request.text();
@@ -30,6 +33,14 @@ beforeEach(() => {
     if (request.url.includes("assessment"))
       return reply(200, { revision, assessment: { strip: [], positions: {} } });
     if (request.url.includes("catalog")) return reply(200, {});
+    if (request.url.includes("preview")) {
+      const { name, go } = previewed;
+      await go;
+      return reply(200, {
+        plan: { ...smallPlan(), name },
+        assessment: { strip: [], positions: {}, sentence: "of the drag" },
+      });
+    }
     if (request.method === "PATCH") {
       if (refuse) return reply(refuse.status, { detail: refuse.detail, errors: [] });
       revision++;
@@ -56,6 +67,42 @@ describe("the bench", () => {
     expect(calls.filter((c) => c.method === "PATCH").map((c) => c.match)).toEqual(['"7"', '"8"', '"9"']);
     expect(bench.revision).toBe(10);
     expect(bench.saving).toBe("safe");
+  });
+
+  const asked = (what: string) => calls.filter((c) => c.url.includes(what)).length;
+  const move = () => [{ op: "replace" as const, path: "/name", value: "A" }];
+
+  it("takes the figures of the drag that ended as the plan was stored, without asking again", async () => {
+    const bench = await opened();
+    const ops = move();
+    let letGo = () => {};
+    previewed.go = new Promise((go) => (letGo = go));
+    const following = bench.preview(ops);
+    bench.endPreview(ops);
+    await bench.edit(ops, "move");
+    expect(bench.revision).toBe(8);
+    expect(bench.assessment?.sentence).toBeUndefined();
+    letGo();
+    await following;
+    await vi.waitFor(() => expect(bench.dragged).toBeNull());
+    expect(bench.assessment?.sentence).toBe("of the drag");
+    expect(asked("assessment")).toBe(1);
+  });
+
+  it("asks again where the drag was of another place, or made another plan", async () => {
+    const bench = await opened();
+    const ops = move();
+    await bench.preview(move());
+    bench.endPreview(ops);
+    await bench.edit(ops, "move");
+    await vi.waitFor(() => expect(asked("assessment")).toBe(2));
+    previewed.name = "Another";
+    await bench.preview(ops);
+    bench.endPreview(ops);
+    await bench.edit(ops, "move");
+    await vi.waitFor(() => expect(asked("assessment")).toBe(3));
+    await vi.waitFor(() => expect(bench.dragged).toBeNull());
+    expect(bench.assessment?.sentence).toBeUndefined();
   });
 
   it("keeps a stale edit and can make it on the newer plan", async () => {

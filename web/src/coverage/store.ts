@@ -15,7 +15,7 @@ export interface Mapped {
 
 const TYPE = "application/vnd.skelto.coverage";
 const NONE = 255;
-const previews = newest<Op[]>((ops) => useCoverage().follow(ops));
+const previews = newest<Op[]>((ops, signal) => useCoverage().follow(ops, signal));
 
 /** Reads the binary form that docs/formats.md describes. */
 export function read(buffer: ArrayBuffer): Mapped {
@@ -102,7 +102,7 @@ export const useCoverage = defineStore("coverage", {
     async preview(ops: Op[]) {
       if (this.medium) await previews.ask(ops);
     },
-    async follow(ops: Op[]): Promise<(() => void) | null> {
+    async follow(ops: Op[], signal?: AbortSignal): Promise<(() => void) | null> {
       const url = this.url("preview");
       const response =
         url &&
@@ -110,13 +110,14 @@ export const useCoverage = defineStore("coverage", {
           method: "POST",
           headers: { Accept: TYPE, "Content-Type": "application/json-patch+json" },
           body: JSON.stringify(ops),
+          signal,
         }));
       if (!response || !response.ok) return null;
       const dragged = markRaw(read(await response.arrayBuffer()));
       return () => (this.dragged = dragged);
     },
     endPreview() {
-      previews.drop();
+      void previews.drop();
     },
   },
 });

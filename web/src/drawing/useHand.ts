@@ -141,7 +141,7 @@ export function useHand({ svg, floor, stage, drawing, drawn, sheet }: Reach) {
     const held = grip;
     grip = null;
     ghost.value = null;
-    bench.endPreview();
+    bench.endPreview(held && held.kind !== "new" && ops.length ? ops : undefined);
     if (!held) return;
     if (held.kind === "room" && ops.length === 0) bench.select(pointer("rooms", held.id));
     if (ops.length === 0 || held.kind === "sheet") return;

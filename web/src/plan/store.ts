@@ -31,8 +31,8 @@ interface BenchState {
   undoLabel: string | null;
   redoLabel: string | null;
   assessment: Assessment | null;
-  /** What would follow from the drag that is going on. */
-  dragged: { plan: Plan; assessment: Assessment } | null;
+  /** What would follow from the drag that is going on, with its edits and what was supposed gone. */
+  dragged: { plan: Plan; assessment: Assessment; ops: Op[]; outage: string } | null;
   /** The edits of the drag that is going on, for whatever else follows it. */
   dragOps: Op[] | null;
   catalog: Catalog | null;
@@ -88,7 +88,12 @@ const PATCH_TYPE = "application/json-patch+json";
 let queue: Promise<unknown> = Promise.resolve();
 /** What failed because the server was away is done again once it is back. */
 const back = () => void useBench().back();
-const previews = newest<Op[]>((ops) => useBench().follow(ops));
+const previews = newest<Op[]>((ops, signal) => useBench().follow(ops, signal));
+/** The edits that a drag ended with, and their preview's being shown where it was on its way. */
+let dropped: { ops: Op[]; shown: Promise<void> } | null = null;
+/** When new figures are on the screen, for whoever measures the page. */
+const figuresShown = () =>
+  void nextTick(() => requestAnimationFrame(() => performance.mark("skelto.figures")));
 
 /** What is shown of a plan of which nothing was worked out. */
 /** Lengths as ISO 8601 writes them: PT8H. */
@@ -209,7 +214,6 @@ export const useBench = defineStore("bench", {
       this.revision = state.revision;
       this.undoLabel = state.undo;
       this.redoLabel = state.redo;
-      this.dragged = null;
       const thing = thingOf(this.selection);
       if (thing && !(thing[1] in (state.plan[thing[0] as "rooms"] ?? {}))) this.selection = null;
       if (!this.floor || (this.floor !== "site" && !(this.floor in state.plan.floors))) {
@@ -230,12 +234,30 @@ export const useBench = defineStore("bench", {
           querySerializer: () => asked,
         }),
       );
-      if (assessed.revision === this.revision && asked === this.outageQuery) {
-        this.assessment = markRaw(assessed.assessment);
-        // when the figures are on the screen, for whoever measures the page
-        void nextTick(() => requestAnimationFrame(() => performance.mark("skelto.figures")));
-        // bare ids become whole ones, what the plan does not have is dropped
-        this.without = assessed.assessment.strip.filter((item) => item.out).map((item) => item.id);
+      if (assessed.revision === this.revision && asked === this.outageQuery) this.show(assessed.assessment);
+    },
+    show(assessment: Assessment) {
+      this.assessment = markRaw(assessment);
+      figuresShown();
+      // bare ids become whole ones, what the plan does not have is dropped
+      this.without = assessment.strip.filter((item) => item.out).map((item) => item.id);
+    },
+    /** The figures of the plan that was just stored: those of the drag that ended so, where it made the very same plan. */
+    async follows(ops: Op[] | undefined) {
+      try {
+        if (dropped && dropped.ops === ops) await dropped.shown;
+        const known = this.dragged;
+        if (
+          known &&
+          known.ops === ops &&
+          known.outage === this.outageQuery &&
+          JSON.stringify(known.plan) === JSON.stringify(this.plan)
+        ) {
+          this.plan = known.plan;
+          this.show(known.assessment);
+        } else await this.assess();
+      } finally {
+        if (this.dragOps === null) this.dragged = null;
       }
     },
     async suppose(without: string[], clock?: Clock) {
@@ -303,7 +325,7 @@ export const useBench = defineStore("bench", {
       this.unsaved = [];
       this.saving = "safe";
       // the figures follow; whoever made the edit goes on meanwhile
-      void this.guarded(() => this.assess());
+      void this.guarded(() => this.follows(edit?.ops));
       return true;
     },
     store(edit: Edit): Promise<PlanState> {
@@ -405,21 +427,31 @@ export const useBench = defineStore("bench", {
       await previews.ask(ops);
     },
     /** A place that cannot be previewed is refused with its reason when it is dropped. */
-    async follow(ops: Op[]): Promise<() => void> {
-      const dragged = await answer(
+    async follow(ops: Op[], signal?: AbortSignal): Promise<() => void> {
+      const outage = this.outageQuery;
+      const made = await answer(
         api.POST("/api/plans/{id}/preview", {
           params: { path: { id: this.id } },
-          querySerializer: () => this.outageQuery,
+          signal,
+          querySerializer: () => outage,
           headers: { "Content-Type": PATCH_TYPE },
           body: JSON.stringify(ops),
           bodySerializer: (body: unknown) => body as string,
         }),
       );
-      return () => (this.dragged = markRaw(dragged));
+      return () => {
+        this.dragged = markRaw({ ...made, ops, outage });
+        if (dropped?.ops === ops) figuresShown();
+      };
     },
-    endPreview() {
+    /** The drag ends, with these edits if it is a drop: what is on its way for them is still shown, the rest is not. */
+    endPreview(ops?: Op[]) {
       this.dragOps = null;
-      previews.drop();
+      dropped = ops ? { ops, shown: previews.drop(ops) } : null;
+      if (!ops) {
+        void previews.drop();
+        this.dragged = null;
+      } else if (this.dragged?.ops === ops) figuresShown();
     },
     select(path: string | null) {
       this.selection = path;

@@ -6,7 +6,6 @@ import static org.junit.jupiter.api.Assertions.assertNotEquals;
 import static org.junit.jupiter.api.Assertions.assertTrue;
 
 import java.io.IOException;
-import java.net.ServerSocket;
 import java.net.URI;
 import java.net.http.HttpClient;
 import java.net.http.HttpRequest;
@@ -26,6 +25,7 @@ import org.junit.jupiter.api.AfterEach;
 import org.junit.jupiter.api.BeforeAll;
 import org.junit.jupiter.api.BeforeEach;
 import org.junit.jupiter.api.Test;
+import org.skelto.server.testing.TestDatabase;
 
 /** The start script as people use it, on a data folder of its own, with processes that end when nobody expects it. */
 class ScriptTest {
@@ -59,11 +59,8 @@ class ScriptTest {
         folder = Files.createTempDirectory("skelto-script");
         Files.setPosixFilePermissions(folder, PosixFilePermissions.fromString("rwxr-xr-x"));
         data = folder.resolve("data");
-        try (ServerSocket one = new ServerSocket(0);
-                ServerSocket other = new ServerSocket(0)) {
-            port = one.getLocalPort();
-            databasePort = other.getLocalPort();
-        }
+        port = TestDatabase.freePort();
+        databasePort = TestDatabase.freePort();
     }
 
     @AfterEach

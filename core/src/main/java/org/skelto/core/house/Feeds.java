@@ -134,6 +134,17 @@ final class Feeds {
         return fedBy.getOrDefault(unit, List.of());
     }
 
+    /** Whether a unit may lose power when a component goes. */
+    boolean feeds(String component) {
+        if (component.startsWith("unit:")) {
+            return fedBy.containsKey(component.substring("unit:".length()));
+        }
+        if (component.startsWith("link:")) {
+            return plan.links().get(component.substring("link:".length())).medium() == Medium.ETHERNET;
+        }
+        return component.equals(Component.MAINS) || component.startsWith("circuit:") || component.startsWith("feed:");
+    }
+
     /** Those that give out addresses. */
     List<String> routers() {
         return routers;

@@ -39,6 +39,9 @@ final class House {
     /** Steps found from or towards a unit, past gateways or not, by its number; of each unit the best. */
     private final Map<Integer, Step[]> searches = new ConcurrentHashMap<>();
 
+    /** The components of a proof that a unit is up, by unit. */
+    private final Map<String, List<String>> proofs = new ConcurrentHashMap<>();
+
     private final boolean[] up;
 
     /** Units that have no address, but for boxes that only pass on. */
@@ -68,6 +71,23 @@ final class House {
             nameless[i] =
                     power.addressLost(id) != null && !Hops.bridges(plan.units().get(id));
         }
+    }
+
+    /** The house right after one component has gone from a whole one. */
+    private House(House whole, PowerState power) {
+        this.plan = whole.plan;
+        this.drawn = whole.drawn;
+        this.hops = whole.hops;
+        this.power = power;
+        this.nameless = whole.nameless;
+        this.up = whole.up.clone();
+        power.still().forEach(unit -> up[hops.number(unit)] = false);
+    }
+
+    /** The house right after one component has gone from this one, in which nothing has. */
+    House without(String gone) {
+        PowerState less = PowerState.without(power, gone);
+        return less.sharesPower(power) ? new House(this, less) : new House(plan, less, hops);
     }
 
     /** Whether one unit speaks to the other directly, alive or not. */
@@ -184,7 +204,13 @@ final class House {
 
     /** The components of one proof that a unit is up: while none of them fails, it stays up. */
     void proofOfUp(String unit, Consumer<String> sink) {
-        proofOfUp(unit, sink, new HashSet<>());
+        List<String> known = proofs.get(unit);
+        if (known == null) {
+            known = new ArrayList<>();
+            proofOfUp(unit, known::add, new HashSet<>());
+            proofs.put(unit, known);
+        }
+        known.forEach(sink);
     }
 
     private void proofOfUp(String unit, Consumer<String> sink, Set<String> seen) {

@@ -46,13 +46,23 @@ final class Judge {
      * @param drawn the same if every link carried
      */
     Judge(Plan plan, Map<String, Component> components, House house, House whole, House drawn) {
+        this(
+                plan,
+                components,
+                house,
+                whole,
+                drawn,
+                Math.min(MOST_EXPECTED, EXPECTED_OF_A_DEVICE * plan.devices().size()));
+    }
+
+    /** @param expected of so many parts of formulas is thought at once */
+    Judge(Plan plan, Map<String, Component> components, House house, House whole, House drawn, int expected) {
         this.plan = plan;
         this.components = components;
         this.house = house;
         this.whole = whole;
         this.drawn = drawn;
-        this.judged = new IdentityHashMap<>(
-                Math.min(MOST_EXPECTED, EXPECTED_OF_A_DEVICE * plan.devices().size()));
+        this.judged = new IdentityHashMap<>(expected);
     }
 
     boolean holds(Formula formula) {

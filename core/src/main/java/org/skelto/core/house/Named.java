@@ -1,15 +1,19 @@
 package org.skelto.core.house;
 
+import java.util.HashMap;
 import java.util.HashSet;
+import java.util.LinkedHashSet;
+import java.util.Map;
 import java.util.Set;
 import java.util.function.Consumer;
 import org.skelto.core.plan.Plan;
 import org.skelto.core.plan.power.PowerSource;
 import org.skelto.core.plan.power.Source;
 
-/** What a way names by itself, rather than what carries it today. */
+/** What a way names by itself, rather than what carries it today; what units hang on is kept. */
 final class Named {
     private final Plan plan;
+    private final Map<String, Set<String>> units = new HashMap<>();
 
     Named(Plan plan) {
         this.plan = plan;
@@ -38,7 +42,13 @@ final class Named {
     }
 
     private void unit(String id, Consumer<String> sink) {
-        unit(id, sink, new HashSet<>());
+        Set<String> known = units.get(id);
+        if (known == null) {
+            known = new LinkedHashSet<>();
+            unit(id, known::add, new HashSet<>());
+            units.put(id, known);
+        }
+        known.forEach(sink);
     }
 
     private void unit(String id, Consumer<String> sink, Set<String> seen) {

@@ -31,6 +31,8 @@ import org.skelto.core.work.ComputingBudget;
 
 /** Judges every device of a plan with a set of components gone. */
 public final class Outages {
+    private static final int WAYS_OF_A_DEVICE = 4;
+
     private final Plan plan;
     private final Catalogue parts;
     private final HouseInputs given;
@@ -290,7 +292,15 @@ public final class Outages {
         return judge(Outage.of(failed));
     }
 
+    /** A judge of the house without one component, of which so many devices feel something. */
+    private Judge alone(String component, int devices) {
+        return new Judge(plan, named, whole.without(component), whole, drawn, devices);
+    }
+
     private Judge judge(Outage outage) {
+        if (outage.without().isEmpty() && outage.horizonH() == 0) {
+            return new Judge(plan, named, whole, whole, drawn);
+        }
         return new Judge(plan, named, new House(plan, power(outage), hops), whole, drawn);
     }
 
@@ -427,20 +437,20 @@ public final class Outages {
      * component that only stands in for another counts when two or more devices name it.
      */
     public Map<Component, Integer> shared() {
-        Map<String, Set<String>> byName = new HashMap<>();
-        Named named = new Named(plan);
-        jobs.forEach((device, list) -> list.forEach(job -> job.ways()
-                .forEach(way -> named.leaves(
-                        way.formula(),
-                        component -> byName.computeIfAbsent(component, k -> new HashSet<>())
-                                .add(device)))));
+        Map<String, Integer> byName = new HashMap<>();
+        Named names = new Named(plan);
+        jobs.values().forEach(list -> {
+            Set<String> all = new HashSet<>();
+            list.forEach(job -> job.ways().forEach(way -> names.leaves(way.formula(), all::add)));
+            all.forEach(component -> byName.merge(component, 1, Integer::sum));
+        });
         Map<String, Map<String, Set<Formula>>> leaning = leaning();
         Map<Component, Integer> shared = new LinkedHashMap<>();
         components.forEach((id, component) -> {
             Map<String, Set<Formula>> ways = leaning.get(id);
-            boolean often = byName.getOrDefault(id, Set.of()).size() >= 2;
+            boolean often = byName.getOrDefault(id, 0) >= 2;
             // what one device alone leans on need not be tried
-            int felt = ways == null || ways.size() < 2 && !often ? 0 : felt(judge(Set.of(id)), ways);
+            int felt = ways == null || ways.size() < 2 && !often ? 0 : felt(alone(id, ways.size()), ways);
             if (felt >= 2 || often) {
                 shared.put(component, felt);
             }
@@ -489,11 +499,14 @@ public final class Outages {
                 .flatMap(job -> job.ways().stream())
                 .map(PlannedWay::formula)
                 .filter(now::holds)
-                .forEach(way -> now.proof(
-                        way,
-                        component -> leaning.computeIfAbsent(component, k -> new HashMap<>())
-                                .computeIfAbsent(device, k -> Collections.newSetFromMap(new IdentityHashMap<>()))
-                                .add(way))));
+                .forEach(way -> {
+                    Set<String> proof = new HashSet<>();
+                    now.proof(way, proof::add);
+                    proof.forEach(component -> leaning.computeIfAbsent(component, k -> new HashMap<>())
+                            .computeIfAbsent(
+                                    device, k -> Collections.newSetFromMap(new IdentityHashMap<>(WAYS_OF_A_DEVICE)))
+                            .add(way));
+                }));
         return leaning;
     }
 }

@@ -26,14 +26,14 @@ import org.skelto.core.work.ComputingBudget;
 final class PowerState {
     private final Feeds feeds;
     private final Set<String> failed;
-    private final Set<String> goneUnits = new HashSet<>();
-    private final Set<String> goneLinks = new HashSet<>();
-    private final Set<String> hung = new HashSet<>();
+    private final Set<String> goneUnits;
+    private final Set<String> goneLinks;
+    private final Set<String> hung;
 
     /** Units whose own store has not run out. */
-    private final Set<String> stored = new TreeSet<>();
+    private final Set<String> stored;
 
-    private final Set<String> powered = new HashSet<>();
+    private final Set<String> powered;
     private final Map<String, Double> darkFrom = new TreeMap<>();
     private final Map<String, Double> emptyFrom = new TreeMap<>();
     private final Map<String, Double> leaseEnds = new TreeMap<>();
@@ -53,15 +53,11 @@ final class PowerState {
     PowerState(Feeds feeds, Set<String> failed, double atH, double horizonH) {
         this.feeds = feeds;
         this.failed = failed;
-        for (String id : failed) {
-            if (id.startsWith("unit:")) {
-                goneUnits.add(id.substring("unit:".length()));
-            } else if (id.startsWith("link:")) {
-                goneLinks.add(id.substring("link:".length()));
-            } else if (id.startsWith("hangs:")) {
-                hung.add(id.substring("hangs:".length()));
-            }
-        }
+        this.goneUnits = of("unit:", failed);
+        this.goneLinks = of("link:", failed);
+        this.hung = of("hangs:", failed);
+        this.stored = new TreeSet<>();
+        this.powered = new HashSet<>();
         Map<String, Double> left = new TreeMap<>();
         feeds.stores().forEach((id, store) -> left.put(id, store.hours()));
         Set<String> shownPowered = null;
@@ -104,6 +100,44 @@ final class PowerState {
         powered.addAll(shownPowered == null ? Set.of() : shownPowered);
         stored.clear();
         stored.addAll(shownStored == null ? Set.of() : shownStored);
+    }
+
+    /** The house right after one component has gone that feeds nothing: what has power has it still. */
+    private PowerState(PowerState whole, String gone) {
+        this.feeds = whole.feeds;
+        this.failed = Set.of(gone);
+        this.goneUnits = of("unit:", failed);
+        this.goneLinks = of("link:", failed);
+        this.hung = of("hangs:", failed);
+        this.stored = whole.stored;
+        this.powered = whole.powered;
+    }
+
+    /** The house right after one component has gone from a whole one. */
+    static PowerState without(PowerState whole, String gone) {
+        return whole.feeds.feeds(gone) ? new PowerState(whole.feeds, Set.of(gone)) : new PowerState(whole, gone);
+    }
+
+    private static Set<String> of(String kind, Set<String> failed) {
+        Set<String> ids = new HashSet<>();
+        for (String id : failed) {
+            if (id.startsWith(kind)) {
+                ids.add(id.substring(kind.length()));
+            }
+        }
+        return ids;
+    }
+
+    /** Units that are gone or hang. */
+    Set<String> still() {
+        Set<String> all = new HashSet<>(goneUnits);
+        all.addAll(hung);
+        return all;
+    }
+
+    /** Whether the same units have power as in another state, by what it was made from. */
+    boolean sharesPower(PowerState other) {
+        return powered == other.powered;
     }
 
     /**
@@ -212,7 +246,7 @@ final class PowerState {
 
     /** Whether a planned link is there. */
     boolean whole(String link) {
-        return !goneLinks.contains(link);
+        return goneLinks.isEmpty() || !goneLinks.contains(link);
     }
 
     /** Whether a unit has power, there or not. */

@@ -4,6 +4,8 @@ import com.github.benmanes.caffeine.cache.Cache;
 import com.github.benmanes.caffeine.cache.Caffeine;
 import java.util.List;
 import java.util.UUID;
+import java.util.concurrent.atomic.AtomicReference;
+import org.jspecify.annotations.Nullable;
 import org.skelto.core.calibration.Reading;
 import org.skelto.core.facts.Facts;
 import org.skelto.core.parts.Catalogue;
@@ -23,7 +25,13 @@ public class KeptFigures {
     /** Rooms, units, devices and links of all kept plans together. */
     static final int MOST_THINGS = 20_000;
 
-    private record Kept(long revision, long readings, Catalogue parts, Facts facts) {
+    /** The newest facts of a plan, and those of the plan that was supposed last. */
+    private record Kept(
+            long revision, long readings, Catalogue parts, Facts facts, AtomicReference<@Nullable Facts> supposed) {
+        Kept(long revision, long readings, Catalogue parts, Facts facts) {
+            this(revision, readings, parts, facts, new AtomicReference<>());
+        }
+
         boolean is(long asked, long version, Catalogue now) {
             return revision == asked && readings == version && parts == now && !facts.exhausted();
         }
@@ -89,19 +97,32 @@ public class KeptFigures {
      */
     public Facts supposing(UUID id, long revision, Plan now, Plan other) {
         Facts facts = of(id, revision, now);
+        Kept known = kept.getIfPresent(id);
         // readings stay while what they were taken with is there
         List<Reading> readings = facts.readings().stream()
                 .filter(r ->
                         other.floors().containsKey(r.floor()) && other.units().containsKey(r.unit()))
                 .toList();
-        return facts.after(other, readings, facts.parts());
+        Facts supposed = facts.after(other, readings, facts.parts());
+        if (known != null && known.facts() == facts) {
+            known.supposed().set(supposed);
+        }
+        return supposed;
     }
 
     private Facts following(UUID id, Kept before, Plan plan, List<Reading> readings, Catalogue parts) {
-        return before == null
-                ? new Facts(plan, tables, readings, parts)
-                        .telling((fact, e) -> LOG.error("{} of plan {} could not be worked out", fact, id, e))
-                : before.facts().after(plan, readings, parts);
+        if (before == null) {
+            return new Facts(plan, tables, readings, parts)
+                    .telling((fact, e) -> LOG.error("{} of plan {} could not be worked out", fact, id, e));
+        }
+        Facts supposed = before.supposed().get();
+        // a drag ends where it was followed to: that is worked out already
+        boolean same = supposed != null
+                && !supposed.exhausted()
+                && supposed.parts() == parts
+                && supposed.readings().equals(readings)
+                && supposed.plan().equals(plan);
+        return same ? supposed : before.facts().after(plan, readings, parts);
     }
 
     /** How many things the kept plans hold together. */

@@ -75,6 +75,21 @@ class KeptFiguresTest {
     }
 
     @Test
+    void whatWasSupposedIsTakenWhenItIsStoredJustSo() {
+        UUID id = UUID.randomUUID();
+        Plan plan = plan(3);
+        kept.of(id, 1, plan);
+        Facts tried = kept.supposing(id, 1, plan, plan.withName("Tried"));
+        kept.supposing(id, 1, plan, plan(4));
+        Facts last = kept.supposing(id, 1, plan, plan.withName("Tried"));
+        assertNotSame(tried, kept.of(id, 2, plan.withName("Other")), "another plan is worked out");
+        kept.supposing(id, 2, plan.withName("Other"), plan.withName("Tried"));
+        Facts stored = kept.of(id, 3, plan.withName("Tried"));
+        assertNotSame(last, stored, "what was supposed of an older revision is gone");
+        assertSame(kept.supposing(id, 3, plan.withName("Tried"), plan(5)), kept.of(id, 4, plan(5)));
+    }
+
+    @Test
     void thePlansTogetherNeverHoldMoreThanTheirShare() {
         for (int i = 1; i <= 12; i++) {
             kept.of(UUID.randomUUID(), 1, plan(3_000));

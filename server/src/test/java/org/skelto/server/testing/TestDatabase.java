@@ -3,6 +3,7 @@ package org.skelto.server.testing;
 import java.io.File;
 import java.io.IOException;
 import java.io.UncheckedIOException;
+import java.net.BindException;
 import java.net.ServerSocket;
 import java.nio.file.Files;
 import java.nio.file.Path;
@@ -10,10 +11,15 @@ import java.nio.file.attribute.PosixFilePermissions;
 import java.util.ArrayList;
 import java.util.Comparator;
 import java.util.List;
+import java.util.concurrent.ThreadLocalRandom;
 import java.util.stream.Stream;
 
 /** A real PostgreSQL of the tests' own on loopback, without the waiting for disks that people's data have. */
 public final class TestDatabase implements AutoCloseable {
+    private static final int TRIES = 50;
+    private static final int LOWEST_PORT = 20_000;
+    private static final int HIGHEST_PORT = 32_000;
+
     private final Path folder;
     private final String programs;
     private final boolean root = "root".equals(System.getProperty("user.name"));
@@ -51,10 +57,18 @@ public final class TestDatabase implements AutoCloseable {
         }
     }
 
-    static int freePort() throws IOException {
-        try (ServerSocket socket = new ServerSocket(0)) {
-            return socket.getLocalPort();
+    /** A port nobody listens on, below those the system gives to connections, so that none takes it meanwhile. */
+    public static int freePort() throws IOException {
+        IOException taken = new IOException("no free port");
+        for (int i = 0; i < TRIES; i++) {
+            int port = ThreadLocalRandom.current().nextInt(LOWEST_PORT, HIGHEST_PORT);
+            try (ServerSocket socket = new ServerSocket(port)) {
+                return socket.getLocalPort();
+            } catch (BindException e) {
+                taken = e;
+            }
         }
+        throw taken;
     }
 
     /** Starts it again after {@link #stop}. */
