@@ -88,7 +88,8 @@ const PATCH_TYPE = "application/json-patch+json";
 let queue: Promise<unknown> = Promise.resolve();
 /** What failed because the server was away is done again once it is back. */
 const back = () => void useBench().back();
-const previews = newest<Op[]>((ops, signal) => useBench().follow(ops, signal));
+// one at a time, as what is stored when the hand lets go would wait for them
+const previews = newest<Op[]>((ops, signal) => useBench().follow(ops, signal), 1);
 /** The edits that a drag ended with, and their preview's being shown where it was on its way. */
 let dropped: { ops: Op[]; shown: Promise<void> } | null = null;
 /** When new figures are on the screen, for whoever measures the page. */

@@ -21,6 +21,7 @@ import org.skelto.server.testing.RunningSkelto.Skelto;
 @ExtendWith({RunningSkelto.class, Browser.class})
 class PageMarks {
     private static final int TIMES = 30;
+    private static final int MOVE_MS = 25;
 
     /** Waits in the page until something is so, frame by frame; milliseconds since a moment. */
     private static final String UNTIL = "async ([since, so]) => { const test = new Function('since', 'return ' + so);"
@@ -72,8 +73,10 @@ class PageMarks {
             double y = box.y + box.height / 2;
             page.mouse().move(x, y);
             page.mouse().down();
-            page.mouse().move(x + 4, y);
-            page.mouse().move(x + (turn % 2 == 0 ? 9 : -9), y);
+            for (int step = 4; step < 14; step++) {
+                page.mouse().move(x + (turn % 2 == 0 ? step : -step), y);
+                page.waitForTimeout(MOVE_MS);
+            }
             page.mouse().up();
             double since = ((Number) page.evaluate("() => window.released")).doubleValue();
             double took = ((Number) page.evaluate(
