@@ -184,9 +184,12 @@ export const STAGES: Record<string, StageEntry> = {
         whole: true,
         words: "topic rule root rename",
       }),
+      controllers: part("Each controller", () => import("../stages/names/ControllersPart.vue"), {
+        words: "configuration header environment template sheet flash firmware compare boards difference",
+      }),
       give: part("Give out", () => import("../stages/names/GivePart.vue"), {
         whole: true,
-        words: "export asyncapi csv hosts download file",
+        words: "export asyncapi csv hosts download file dhcp reservations access list acl",
       }),
     },
   },

@@ -19,6 +19,21 @@ const FILES = [
     name: "Hosts file",
     what: "Addresses and names as every system reads them.",
   },
+  {
+    id: "reservations",
+    name: "Reservations for the router",
+    what: "The pool and a dhcp-host line for each unit: hardware address, host name, address, time of the loan.",
+  },
+  {
+    id: "access",
+    name: "Access list of the broker",
+    what: "What each unit may write and read, by its host name as user, and nothing else.",
+  },
+  {
+    id: "controllers/zip",
+    name: "All controllers, ZIP",
+    what: "For each controller its file, a C header, an environment file and a listing.",
+  },
 ] as const;
 </script>
 

@@ -63,6 +63,7 @@ class ArchitectureTest {
                 "site",
                 "work");
         arrow("naming", "plan", "site", "work");
+        arrow("configuration", "naming", "parts", "plan", "wiring", "work");
         arrow("commands", "links", "plan", "site");
         arrow("house", "links", "parts", "plan", "power", "quantity", "radio", "work");
         arrow("build", "parts", "plan", "power", "quantity", "site", "wiring", "work");

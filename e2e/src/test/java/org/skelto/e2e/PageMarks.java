@@ -2,7 +2,9 @@ package org.skelto.e2e;
 
 import static com.microsoft.playwright.assertions.PlaywrightAssertions.assertThat;
 
+import com.microsoft.playwright.APIResponse;
 import com.microsoft.playwright.Page;
+import com.microsoft.playwright.Route;
 import java.io.IOException;
 import java.nio.file.Files;
 import java.nio.file.Path;
@@ -15,6 +17,9 @@ import org.junit.jupiter.api.extension.ExtendWith;
 import org.skelto.server.testing.Http;
 import org.skelto.server.testing.RunningSkelto;
 import org.skelto.server.testing.RunningSkelto.Skelto;
+import tools.jackson.databind.JsonNode;
+import tools.jackson.databind.node.ArrayNode;
+import tools.jackson.databind.node.ObjectNode;
 
 /** How long a person waits for the page, by the browser's own clock; reported and not judged. Run by {@code ./skelto marks}. */
 @EnabledIfSystemProperty(named = "skelto.marks", matches = "true")
@@ -22,6 +27,7 @@ import org.skelto.server.testing.RunningSkelto.Skelto;
 class PageMarks {
     private static final int TIMES = 30;
     private static final int MOVE_MS = 25;
+    private static final int ROWS = 5000;
 
     /** Waits in the page until something is so, frame by frame; milliseconds since a moment. */
     private static final String UNTIL = "async ([since, so]) => { const test = new Function('since', 'return ' + so);"
@@ -111,20 +117,34 @@ class PageMarks {
                             + stage.toLowerCase(Locale.ROOT)
                             + "') && document.querySelector('#panel .panel-body')?.children.length > 0");
         });
-        many(http, page, at);
+        keys(page, at + "/devices", "a key in the table of 500 devices to the cell it leads to");
+        page.route("**/assessment*", PageMarks::manySnags);
+        keys(page, at + "/overview?part=snags", "a key in a table of " + ROWS + " snags to the cell it leads to");
         http.delete("/api/plans/" + lodge);
         report.forEach(System.out::println);
         Files.write(Path.of("target", "page-marks.txt"), report);
     }
 
-    /** As many devices as a plan may have. */
-    private void many(Http http, Page page, String lodge) {
-        page.navigate(lodge + "/devices");
+    /** The assessment with its snags over and over. */
+    private static void manySnags(Route route) {
+        APIResponse answer = route.fetch();
+        JsonNode assessed = Http.MAPPER.readTree(answer.text());
+        ArrayNode snags = (ArrayNode) assessed.get("assessment").get("snags");
+        int own = snags.size();
+        for (int i = 0; snags.size() < ROWS; i++) {
+            ObjectNode snag = (ObjectNode) snags.get(i % own).deepCopy();
+            snags.add(snag.put("key", snag.get("key").asString() + "/" + i));
+        }
+        route.fulfill(new Route.FulfillOptions().setResponse(answer).setBody(Http.MAPPER.writeValueAsString(assessed)));
+    }
+
+    private void keys(Page page, String where, String what) {
+        page.navigate(where);
         page.locator("table[role=grid] tbody tr").first().waitFor();
         page.locator("table[role=grid] tbody td[tabindex='0'], table[role=grid] [tabindex='0']")
                 .first()
                 .focus();
-        measure("a key in the table of devices to the cell it leads to", 200, turn -> {
+        measure(what, 200, turn -> {
             double since = now(page);
             page.keyboard().press(turn % 10 == 9 ? "PageDown" : turn % 10 == 8 ? "End" : "ArrowDown");
             return until(page, since, "document.activeElement?.closest('table[role=grid]') !== null");

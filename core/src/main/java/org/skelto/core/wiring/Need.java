@@ -65,10 +65,15 @@ public record Need(String device, String name, Kind kind) {
 
     /** Whether what is connected is a bare contact: its input floats while it is open unless something pulls it up. */
     static boolean contact(Need need, Device device) {
-        return need.kind == Kind.INPUT
+        return bareContact(need.kind, need.name, device);
+    }
+
+    /** The same of a connection by its kind and its name on the device. */
+    public static boolean bareContact(Kind kind, String name, Device device) {
+        return kind == Kind.INPUT
                 && (device.kind() == DeviceKind.PUSH_BUTTON
                         || device.kind() == DeviceKind.CONTACT
-                        || !need.name.equals("sense"));
+                        || !name.equals("sense"));
     }
 
     private static List<Need> driven(String id, Device device) {

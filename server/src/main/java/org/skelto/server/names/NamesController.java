@@ -18,8 +18,6 @@ import org.skelto.core.plan.equipment.Unit;
 import org.skelto.core.plan.network.Ipv4Subnet;
 import org.skelto.server.requests.OpenPlan;
 import org.skelto.server.tables.Csv;
-import org.springframework.http.ContentDisposition;
-import org.springframework.http.HttpHeaders;
 import org.springframework.http.MediaType;
 import org.springframework.http.ResponseEntity;
 import org.springframework.web.bind.annotation.GetMapping;
@@ -75,7 +73,7 @@ class NamesController {
         byte[] document = mapper.writerWithDefaultPrettyPrinter()
                 .writeValueAsBytes(
                         AsyncApi.of(plan, Contracts.of(plan), open.state().revision(), mapper));
-        return file(plan, "messages.asyncapi.json", MediaType.APPLICATION_JSON, document);
+        return Files.download(plan, "messages.asyncapi.json", MediaType.APPLICATION_JSON, document);
     }
 
     /** The address plan, a line for each unit that has a name on the network. */
@@ -94,7 +92,7 @@ class NamesController {
                             host(e.getKey())
                         })
                         .toList());
-        return file(open.plan(), "addresses.csv", new MediaType("text", "csv"), bytes(table));
+        return Files.download(open.plan(), "addresses.csv", new MediaType("text", "csv"), bytes(table));
     }
 
     /** Names and addresses as every system reads them: an address, then its names. */
@@ -111,7 +109,28 @@ class NamesController {
                         .append('\t')
                         .append(host(e.getKey()))
                         .append('\n'));
-        return file(open.plan(), "hosts", MediaType.TEXT_PLAIN, bytes(out.toString()));
+        return Files.download(open.plan(), "hosts", MediaType.TEXT_PLAIN, bytes(out.toString()));
+    }
+
+    /** Reservations as {@code dhcp-host} lines: hardware address, host name, address, and how long it is lent. */
+    @GetMapping(path = "/reservations", produces = MediaType.TEXT_PLAIN_VALUE)
+    ResponseEntity<byte[]> reservations(OpenPlan open) {
+        return Files.download(
+                open.plan(),
+                "reservations.conf",
+                MediaType.TEXT_PLAIN,
+                bytes(NetworkFiles.reservations(open.plan(), open.state().revision())));
+    }
+
+    /** Who may publish and subscribe to what at the broker, for each unit by its host name as user. */
+    @GetMapping(path = "/access", produces = MediaType.TEXT_PLAIN_VALUE)
+    ResponseEntity<byte[]> access(OpenPlan open) {
+        return Files.download(
+                open.plan(),
+                "access.acl",
+                MediaType.TEXT_PLAIN,
+                bytes(NetworkFiles.access(
+                        open.plan(), Contracts.of(open.plan()), open.state().revision())));
     }
 
     private static java.util.stream.Stream<Map.Entry<String, Unit>> named(Plan plan) {
@@ -125,23 +144,11 @@ class NamesController {
     }
 
     /** The id is unique in the plan, and so is what is made of it. */
-    private static String host(String id) {
+    static String host(String id) {
         return Slugs.slug(id, "unit");
     }
 
     private static byte[] bytes(String text) {
         return text.getBytes(StandardCharsets.UTF_8);
-    }
-
-    private static ResponseEntity<byte[]> file(Plan plan, String name, MediaType type, byte[] content) {
-        return ResponseEntity.ok()
-                .contentType(type)
-                .header(
-                        HttpHeaders.CONTENT_DISPOSITION,
-                        ContentDisposition.attachment()
-                                .filename(Slugs.slug(plan.name(), "plan") + "-" + name)
-                                .build()
-                                .toString())
-                .body(content);
     }
 }

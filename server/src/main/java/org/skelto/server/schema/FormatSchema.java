@@ -15,6 +15,7 @@ import org.skelto.core.plan.format.ValueShape;
 import org.skelto.core.plan.format.Within;
 import org.skelto.core.plan.format.Without;
 import org.skelto.core.plan.format.Words;
+import org.skelto.server.names.ControllerFile;
 import org.skelto.server.plans.PlanAttachment;
 import org.springframework.http.MediaType;
 import org.springframework.web.bind.annotation.GetMapping;
@@ -43,9 +44,32 @@ class FormatSchema {
         return new Writer().document();
     }
 
+    @GetMapping(path = "/formats/skelto-controller-1.schema.json", produces = MediaType.APPLICATION_JSON_VALUE)
+    JsonNode controllerSchema() {
+        return new Writer()
+                .of(
+                        ControllerFile.class,
+                        "urn:skelto:format:skelto-controller-1",
+                        "Skelto controller, format 1",
+                        "What one controller must be told: who it is, what hangs on which terminal, what it says and is"
+                                + " told. Secrets are never in it.");
+    }
+
     /** One schema in the making. */
     private final class Writer {
         private final Map<String, JsonNode> definitions = new TreeMap<>();
+
+        JsonNode of(Class<?> type, String id, String title, String description) {
+            ObjectNode root = mapper.createObjectNode()
+                    .put("$schema", "https://json-schema.org/draft/2020-12/schema")
+                    .put("$id", id)
+                    .put("title", title)
+                    .put("description", description);
+            root.setAll(record(type));
+            ObjectNode all = root.putObject("$defs");
+            definitions.forEach(all::set);
+            return root;
+        }
 
         JsonNode document() {
             ObjectNode root = mapper.createObjectNode()

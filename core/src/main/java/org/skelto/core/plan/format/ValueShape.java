@@ -72,7 +72,7 @@ public final class ValueShape {
         if (raw == boolean.class || raw == Boolean.class) {
             return Kind.TRUTH;
         }
-        if (raw == int.class || raw == Integer.class) {
+        if (raw == int.class || raw == Integer.class || raw == long.class) {
             return Kind.INTEGER;
         }
         if (raw == double.class || raw == Double.class) {
