@@ -135,6 +135,7 @@ export function smallPlan(): Plan {
     demands: {},
     indoorModel: "WALLS",
     measures: "METRIC",
+    language: null,
     calibration: null,
     housings: {},
     cautions: {},

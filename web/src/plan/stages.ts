@@ -184,6 +184,10 @@ export const STAGES: Record<string, StageEntry> = {
         whole: true,
         words: "topic rule root rename",
       }),
+      spoken: part("Spoken", () => import("../stages/names/SpokenPart.vue"), {
+        whole: true,
+        words: "voice assistant say alike phonetic language confirm group alias",
+      }),
       controllers: part("Each controller", () => import("../stages/names/ControllersPart.vue"), {
         words: "configuration header environment template sheet flash firmware compare boards difference",
       }),

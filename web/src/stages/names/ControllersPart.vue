@@ -227,8 +227,12 @@ caption {
 }
 .two {
   display: grid;
-  grid-template-columns: minmax(0, 1fr) minmax(0, 1fr);
+  grid-template-columns: minmax(0, 1.15fr) minmax(0, 1fr);
   gap: 20px;
+}
+td code {
+  font-size: 12px;
+  white-space: nowrap;
 }
 pre,
 textarea {

@@ -32,6 +32,8 @@ public enum PlanPart {
     ACCEPTED(null, "accepted"),
     /** In what lengths are shown; no figure hangs on it. */
     MEASURES(null, "measures"),
+    /** The language that the house is spoken to in. */
+    LANGUAGE(null, "language"),
     /** What was measured in the house; kept beside the plan. */
     READINGS(null),
 

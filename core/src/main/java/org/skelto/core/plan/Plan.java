@@ -67,6 +67,7 @@ import org.skelto.core.plan.site.WallWork;
  * @param money what the plan may cost
  * @param paths the ground under long radio links
  * @param measures in what lengths are typed and shown
+ * @param language that the house is spoken to in, by ISO 639-1, or null for English
  */
 @RecordBuilder
 public record Plan(
@@ -113,7 +114,10 @@ public record Plan(
         Map<Caution, @Words(most = Limits.NAME_LENGTH) String> cautions,
         @Otherwise("EUR without a budget") Money money,
         @Count(most = 100) Map<@Id String, RadioPath> paths,
-        @Otherwise("METRIC") Measures measures)
+        @Otherwise("METRIC") Measures measures,
+
+        @Nullable @Matches(value = "[a-z]{2}", says = "is not a language of two small letters such as en")
+        String language)
         implements PlanBuilder.With {
 
     /** The only format this version reads and writes. */

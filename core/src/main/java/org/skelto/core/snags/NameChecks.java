@@ -13,6 +13,7 @@ import java.util.Set;
 import java.util.TreeMap;
 import java.util.function.Function;
 import org.skelto.core.naming.Needs;
+import org.skelto.core.naming.SpokenNames;
 import org.skelto.core.plan.Edit;
 import org.skelto.core.plan.equipment.Device;
 import org.skelto.core.plan.equipment.Unit;
@@ -20,7 +21,7 @@ import org.skelto.core.plan.equipment.UnitKind;
 import org.skelto.core.plan.network.Ipv4Subnet;
 import org.skelto.core.snags.Check.Code;
 
-/** N1, N3, N4, N5, N6, T1, T2, T3, T15. */
+/** N1, N3, N4, N5, N6, T1, T2, T3, T10, T11, T15. */
 final class NameChecks {
     static final Check CHECK = Check.of(
             "snags of names",
@@ -39,6 +40,8 @@ final class NameChecks {
                     Code.of("T1", Stage.NAMES, "illegal topic", Severity.STOP),
                     Code.of("T2", Stage.NAMES, "duplicate topic, also by case", Severity.STOP),
                     Code.of("T3", Stage.NAMES, "topic root too generic", Severity.LOOK),
+                    Code.of("T10", Stage.NAMES, "spoken names that are taken for one another", Severity.LOOK),
+                    Code.of("T11", Stage.NAMES, "same spoken name twice", Severity.FIX),
                     Code.of("T15", Stage.NAMES, "named by a number only", Severity.LOOK)),
             List.of(),
             NameChecks::run);
@@ -54,6 +57,28 @@ final class NameChecks {
         c.plan.units().forEach((id, unit) -> unit(c, needs, id, unit));
         topics(c);
         root(c);
+        SpokenNames.of(c.plan).clashes().forEach(clash -> spoken(c, clash));
+    }
+
+    private static void spoken(CheckContext c, SpokenNames.Clash clash) {
+        boolean same = clash.why() == SpokenNames.Why.SAME;
+        String title = same
+                ? "Two devices are spoken to as \"" + clash.name() + "\""
+                : "\"" + clash.name() + "\" is taken for \"" + clash.otherName() + "\" when it is said";
+        var snag = c.snag(same ? "T11" : "T10", same ? FIX : LOOK, NAMES, title)
+                .figures(same ? clash.words() : clash.words() + ", alike to " + Math.round(100 * clash.alike()) + " %")
+                .leadsTo("The assistant does the other thing, or asks which one is meant each time.")
+                .at(
+                        clash.other() == null
+                                ? new String[] {CheckContext.device(clash.device())}
+                                : new String[] {CheckContext.device(clash.device()), CheckContext.device(clash.other())
+                                });
+        if (clash.instead() != null) {
+            snag.fix(
+                    "Call it \"" + clash.instead() + "\"",
+                    Edit.replace(CheckContext.device(clash.device(), "/name"), clash.instead()));
+        }
+        snag.add();
     }
 
     private static <V> void duplicates(

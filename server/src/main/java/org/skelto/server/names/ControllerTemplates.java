@@ -58,6 +58,7 @@ final class ControllerTemplates {
                     .escapeHTML(false)
                     .nullValue("")
                     .defaultValue("")
+                    .emptyStringIsFalse(true)
                     .withLoader(name -> {
                         throw new MustacheException("it asks for another template, " + name);
                     })

@@ -8,6 +8,7 @@ import org.skelto.core.naming.AddressMap;
 import org.skelto.core.naming.Contract;
 import org.skelto.core.naming.Contracts;
 import org.skelto.core.naming.NumberSheet;
+import org.skelto.core.naming.SpokenNames;
 import org.skelto.core.parts.PartFile;
 import org.skelto.core.plan.Edit;
 import org.skelto.core.plan.Plan;
@@ -64,6 +65,28 @@ class NamesController {
     @GetMapping("/contracts")
     Map<String, Contract> contracts(OpenPlan open) {
         return Contracts.of(open.plan());
+    }
+
+    /** The names by which devices are spoken to, and those that are taken for one another. */
+    @GetMapping("/spoken")
+    SpokenNames spoken(OpenPlan open) {
+        return SpokenNames.of(open.plan());
+    }
+
+    /** The list of spoken names as it is entered in hub, bridge and service. */
+    @GetMapping(path = "/spoken/csv", produces = "text/csv")
+    ResponseEntity<byte[]> spokenCsv(OpenPlan open) {
+        String table = Csv.of(
+                new String[] {"name", "area", "device", "askedBack"},
+                SpokenNames.of(open.plan()).names().stream()
+                        .map(n -> new Object[] {
+                            PartFile.quoted(n.name()),
+                            n.room() == null ? null : PartFile.quoted(n.room()),
+                            n.device(),
+                            n.askedBack() ? "yes" : "no"
+                        })
+                        .toList());
+        return Files.download(open.plan(), "spoken-names.csv", new MediaType("text", "csv"), bytes(table));
     }
 
     /** The messages as an AsyncAPI 3 document. */

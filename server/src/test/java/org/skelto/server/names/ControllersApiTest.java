@@ -94,7 +94,7 @@ class ControllersApiTest extends OnTheMill {
         });
         String text = files.get("hall-board/hall-board.env");
         assertTrue(text.contains("FRONT_CONTACT_SENSE_INVERTED=1"), text);
-        assertTrue(files.get("hall-board/hall-board.txt").contains("front door lock"));
+        assertTrue(files.get("hall-board/hall-board.txt").contains("sense: main/E11, inverted\n"));
     }
 
     @Test

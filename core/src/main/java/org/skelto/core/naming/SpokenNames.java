@@ -1,0 +1,268 @@
+package org.skelto.core.naming;
+
+import io.soabase.recordbuilder.core.RecordBuilder;
+import java.util.ArrayList;
+import java.util.Collections;
+import java.util.List;
+import java.util.Locale;
+import java.util.stream.Stream;
+import org.jspecify.annotations.Nullable;
+import org.skelto.core.plan.Plan;
+import org.skelto.core.plan.equipment.Criticality;
+import org.skelto.core.plan.equipment.Device;
+import org.skelto.core.plan.equipment.DeviceKind;
+import org.skelto.core.plan.equipment.Way;
+import org.skelto.core.plan.site.Place;
+import org.skelto.core.work.ComputingBudget;
+
+/**
+ * The names by which devices are spoken to, and those that are taken for one another.
+ *
+ * @param language that they are compared in, in words, or null when it is not known
+ * @param names of the devices that are planned to be spoken to
+ * @param clashes names that are taken for one another, the most alike first
+ */
+public record SpokenNames(@Nullable String language, List<Spoken> names, List<Clash> clashes) {
+    /** From how much two codes have in common on two names are taken for one another. */
+    static final double ALIKE = 0.8;
+
+    /** More clashes than that are not told: so many lamps by one name are one mistake. */
+    private static final int MOST_CLASHES = 200;
+
+    /**
+     * A spoken name.
+     *
+     * @param room its name, which is the area that it is in, or null
+     * @param askedBack whether the assistant should ask back before it does it: what moves, opens or guards
+     */
+    public record Spoken(
+            String device, String name, @Nullable String room, boolean askedBack) {}
+
+    /** Why two names are taken for one another. */
+    public enum Why {
+        SAME,
+        SOUND,
+        INSIDE,
+        COMMAND,
+        GROUP
+    }
+
+    /**
+     * A name that is taken for another.
+     *
+     * @param device whose name is the later one
+     * @param other the device whose name it is taken for, or null when it is a word of the language
+     * @param alike how much of their sound they have in common, 0 to 1
+     * @param words why, in words
+     * @param instead a name for the device that clashes with nothing, or null when none was found
+     */
+    @RecordBuilder
+    public record Clash(
+            String device,
+            String name,
+            @Nullable String other,
+            String otherName,
+            Why why,
+            double alike,
+            String words,
+            @Nullable String instead)
+            implements SpokenNamesClashBuilder.With {}
+
+    /** A name with its words and how it sounds. */
+    private record Heard(@Nullable String device, String name, List<String> words, String sound) {}
+
+    /** Those of a plan. */
+    public static SpokenNames of(Plan plan) {
+        List<Spoken> names = new ArrayList<>();
+        plan.devices().forEach((id, d) -> {
+            if (d.ways().contains(Way.SPOKEN)) {
+                names.add(new Spoken(id, d.name(), room(plan, d), askedBack(d)));
+            }
+        });
+        return SpokenLanguage.of(plan.language())
+                .map(language ->
+                        new SpokenNames(language.name(), names, new Comparison(plan, language, names).clashes()))
+                .orElseGet(() -> new SpokenNames(null, names, List.of()));
+    }
+
+    private static boolean askedBack(Device d) {
+        return d.kind().family() == DeviceKind.Family.BARRIER
+                || d.kind().family() == DeviceKind.Family.VALVE
+                || d.criticality().compareTo(Criticality.PROTECTIVE) >= 0;
+    }
+
+    private static @Nullable String room(Plan plan, Device d) {
+        Place place = d.place() != null
+                ? d.place()
+                : d.unit() == null ? null : plan.units().get(d.unit()).place();
+        return place == null || place.room() == null
+                ? null
+                : plan.rooms().get(place.room()).name();
+    }
+
+    /** The names of one plan held against one another. */
+    private static final class Comparison {
+        private final Plan plan;
+        private final SpokenLanguage language;
+        private final List<Spoken> names;
+        private final List<Heard> heard;
+        private final List<Heard> reserved = new ArrayList<>();
+        private final List<String> given = new ArrayList<>();
+
+        Comparison(Plan plan, SpokenLanguage language, List<Spoken> names) {
+            this.plan = plan;
+            this.language = language;
+            this.names = names;
+            this.heard = names.stream().map(n -> heard(n.device(), n.name())).toList();
+            Stream.concat(language.commands().stream(), language.groups().stream())
+                    .forEach(word -> reserved.add(heard(null, word)));
+        }
+
+        private Heard heard(@Nullable String device, String name) {
+            List<String> words = language.words(name);
+            return new Heard(device, name, words, language.sound(words));
+        }
+
+        List<Clash> clashes() {
+            List<Clash> clashes = new ArrayList<>();
+            for (int i = 0; i < heard.size() && clashes.size() < MOST_CLASHES; i++) {
+                Heard one = heard.get(i);
+                Clash worst = null;
+                for (int j = 0; j < i; j++) {
+                    ComputingBudget.step();
+                    worst = worse(worst, clash(one, heard.get(j)));
+                }
+                for (Heard word : reserved) {
+                    worst = worse(worst, reservedClash(one, word));
+                }
+                if (worst != null) {
+                    clashes.add(worst.withInstead(instead(i)));
+                }
+            }
+            clashes.sort((a, b) -> Double.compare(b.alike(), a.alike()));
+            return clashes;
+        }
+
+        private static @Nullable Clash worse(@Nullable Clash one, @Nullable Clash other) {
+            return one == null || other != null && other.alike() > one.alike() ? other : one;
+        }
+
+        private static Clash clash(Heard one, Heard other, Why why, double alike, String words) {
+            return SpokenNamesClashBuilder.builder()
+                    .device(one.device())
+                    .name(one.name())
+                    .other(other.device())
+                    .otherName(other.name())
+                    .why(why)
+                    .alike(alike)
+                    .words(words)
+                    .build();
+        }
+
+        private @Nullable Clash clash(Heard one, Heard other) {
+            if (one.words().equals(other.words())) {
+                return clash(one, other, Why.SAME, 1, "they are the same name");
+            }
+            if (inside(one.words(), other.words()) || inside(other.words(), one.words())) {
+                boolean first = one.words().size() < other.words().size();
+                return clash(
+                        one,
+                        other,
+                        Why.INSIDE,
+                        0.9,
+                        "\"" + (first ? one : other).name() + "\" is inside \"" + (first ? other : one).name() + "\"");
+            }
+            double alike = alike(one.sound(), other.sound());
+            return alike < ALIKE
+                    ? null
+                    : clash(
+                            one,
+                            other,
+                            Why.SOUND,
+                            alike,
+                            alike == 1
+                                    ? "they sound the same, " + one.sound()
+                                    : "their sounds are written " + one.sound() + " and " + other.sound());
+        }
+
+        private @Nullable Clash reservedClash(Heard one, Heard word) {
+            if (!one.words().equals(word.words()) && !one.sound().equals(word.sound())) {
+                return null;
+            }
+            boolean group = language.groups().contains(word.name());
+            return clash(
+                    one,
+                    word,
+                    group ? Why.GROUP : Why.COMMAND,
+                    1,
+                    group ? "the word means several things at once" : "the word is a command");
+        }
+
+        /** A name for a device by its room, its kind and a number that clashes with nothing, or null. */
+        private @Nullable String instead(int which) {
+            Spoken spoken = names.get(which);
+            Device device = plan.devices().get(spoken.device());
+            String kind = device.kind().name().toLowerCase(Locale.ROOT).replace('_', ' ');
+            List<String> tries = new ArrayList<>();
+            if (spoken.room() != null) {
+                tries.add(spoken.room().toLowerCase(Locale.ROOT) + " " + kind);
+                tries.add(spoken.room().toLowerCase(Locale.ROOT) + " " + spoken.name());
+            }
+            tries.add(kind + " " + spoken.name());
+            for (int number = 2; number <= 9; number++) {
+                tries.add(spoken.name() + " " + number);
+                tries.add(spoken.name() + " number " + number);
+            }
+            for (String name : tries) {
+                if (name.length() <= 120 && !given.contains(name) && free(which, name)) {
+                    given.add(name);
+                    return name;
+                }
+            }
+            return null;
+        }
+
+        /** Whether a name clashes neither with a device's nor with one that was proposed before. */
+        private boolean free(int which, String name) {
+            Heard mine = heard(names.get(which).device(), name);
+            for (int i = 0; i < heard.size(); i++) {
+                ComputingBudget.step();
+                if (i != which && clash(mine, heard.get(i)) != null) {
+                    return false;
+                }
+            }
+            return reserved.stream().allMatch(word -> reservedClash(mine, word) == null)
+                    && given.stream().allMatch(other -> clash(mine, heard(null, other)) == null)
+                    && plan.devices().values().stream().noneMatch(d -> d.name().equalsIgnoreCase(name));
+        }
+    }
+
+    /** Whether all words of one are in the other, one after the other. */
+    private static boolean inside(List<String> one, List<String> other) {
+        return !one.isEmpty() && one.size() < other.size() && Collections.indexOfSubList(other, one) >= 0;
+    }
+
+    /** How much two codes have in common: 1 less their edit distance (Levenshtein 1966) over the longer one's length. */
+    static double alike(String one, String other) {
+        int longer = Math.max(one.length(), other.length());
+        int shorter = Math.min(one.length(), other.length());
+        // what is too different in length need not be compared
+        if (longer == 0 || shorter < ALIKE * longer) {
+            return 0;
+        }
+        int[] row = new int[other.length() + 1];
+        for (int j = 0; j < row.length; j++) {
+            row[j] = j;
+        }
+        for (int i = 1; i <= one.length(); i++) {
+            int diagonal = row[0];
+            row[0] = i;
+            for (int j = 1; j < row.length; j++) {
+                int same = diagonal + (one.charAt(i - 1) == other.charAt(j - 1) ? 0 : 1);
+                diagonal = row[j];
+                row[j] = Math.min(same, Math.min(row[j], row[j - 1]) + 1);
+            }
+        }
+        return 1 - (double) row[other.length()] / longer;
+    }
+}
