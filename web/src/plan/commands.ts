@@ -6,6 +6,7 @@ interface Commands {
   "add-device": Schemas["AddDevice"];
   "add-devices": Schemas["AddDevices"];
   "add-unit": Schemas["AddUnit"];
+  "add-address-block": Schemas["AddAddressBlock"];
   "add-demand": Schemas["AddDemand"];
   "add-fitting": Schemas["AddFitting"];
   "add-opening": Schemas["AddOpening"];

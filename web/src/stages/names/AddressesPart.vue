@@ -6,7 +6,8 @@ import QueryTrouble from "../../app/QueryTrouble.vue";
 import { text } from "../../app/typed";
 import { usePlanQuery } from "../../app/useQuery";
 import { words } from "../../drawing/marks";
-import { added, removed } from "../../plan/patch";
+import { command } from "../../plan/commands";
+import { removed } from "../../plan/patch";
 import { pointer } from "../../plan/pointers";
 import { useBench } from "../../plan/store";
 import AddressTable from "./AddressTable.vue";
@@ -84,24 +85,8 @@ const families = computed(() =>
 );
 const floors = computed(() => plan.value.network.addressing.floors);
 const without = computed(() => Object.entries(plan.value.floors).filter(([id]) => !(id in floors.value)));
-/** A floor's block begins after what is given, 32 addresses long. */
-function addBlock(floor: string) {
-  const taken = [
-    ...(map.value?.held ?? []).map((h) => h.host),
-    ...Object.values(floors.value).map((b) => b.to),
-    map.value?.poolTo ?? 0,
-  ];
-  const length = 32;
-  const hosts = map.value?.hosts ?? SHEET;
-  let from = 64;
-  while (from + length < hosts && taken.some((host) => host >= from && host < from + length) && from < hosts)
-    from += length;
-  const block = { from, to: Math.min(from + length - 1, hosts - 2) };
-  void bench.edit(
-    [added(["network", "addressing", "floors", floor], block)],
-    `block of ${plan.value.floors[floor]!.name}`,
-  );
-}
+const addBlock = (floor: string) =>
+  command("add-address-block", { floor }, `block of ${plan.value.floors[floor]!.name}`);
 const setBlock = (floor: string, end: "from" | "to", value: number) =>
   bench.put(
     ["network", "addressing", "floors", floor, end],

@@ -68,6 +68,8 @@ class AccessibilityTest {
                 "names",
                 "names?part=messages&select=/devices/front-lock",
                 "names?part=topics",
+                "names?part=spoken",
+                "names?part=controllers&select=/units/hall-board",
                 "outages?without=internet,hub:hub&select=/devices/hall-lamp",
             })
     void hasNothingThatTheCheckerFinds(String view, Skelto skelto, Browser.Windows windows) throws IOException {

@@ -87,6 +87,49 @@ class NamesJourneyTest {
     }
 
     @Test
+    void aControllerIsToldWhatHangsOnItAndHeldAgainstAnother() throws Exception {
+        page.navigate(url + "names?part=controllers&select=/units/hall-board");
+        Locator text = page.getByLabel("As it is written");
+        assertThat(text).containsText("sense: main/E11, inverted");
+        page.getByLabel("Written as").selectOption("header");
+        assertThat(text).containsText("#define FRONT_CONTACT_SENSE_INVERTED 1");
+        Download header = page.waitForDownload(() -> button("Save it").click());
+        assertEquals("hall-board.h", header.suggestedFilename());
+        page.getByLabel("Written as").selectOption("own");
+        page.getByLabel("Template, kept in this browser").fill("{{name}} at {{network.address}}");
+        assertThat(text).hasText("hall board at 192.168.40.33");
+        page.getByLabel("Template, kept in this browser").fill("{{#devices}}");
+        assertThat(page.getByRole(AriaRole.ALERT)).containsText("The template cannot be used");
+        page.getByLabel("Beside it").selectOption("loft-board");
+        Locator pair = page.getByRole(AriaRole.REGION, new Page.GetByRoleOptions().setName("Two controllers"));
+        assertThat(pair).containsText("192.168.40.33");
+        assertThat(pair).not().containsText("must differ, and does not");
+        Download sheet = page.waitForDownload(
+                () -> page.getByText("Sheet for the box, PDF").click());
+        assertEquals(
+                "%PDF",
+                Files.readString(sheet.path(), java.nio.charset.StandardCharsets.ISO_8859_1)
+                        .substring(0, 4));
+    }
+
+    @Test
+    void namesThatSoundAlikeAreToldAndGetOnesThatDoNot() {
+        long revision = http.get("/api/plans/" + id).json().get("revision").asLong();
+        String spoken = "[{\"op\":\"replace\",\"path\":\"/devices/east-lamp/ways\",\"value\":[\"SPOKEN\"]}]";
+        assertEquals(200, http.patch("/api/plans/" + id, revision, spoken).status());
+        page.navigate(url + "names?part=spoken");
+        Locator instead = button("^Call it “").first();
+        assertThat(page.getByText("they sound the same, ASTPTRMLMP")).isVisible();
+        instead.click();
+        assertThat(page.getByText(Pattern.compile("None of 4"))).isVisible();
+        // by the ear of another language they were never alike
+        button("Undo: call it").click();
+        assertThat(page.getByText("they sound the same, ASTPTRMLMP")).isVisible();
+        page.getByLabel("The house is spoken to in").selectOption("de");
+        assertThat(page.getByText(Pattern.compile("they sound the same"))).hasCount(0);
+    }
+
+    @Test
     void theFilesAreSaved() throws Exception {
         page.navigate(url + "names?part=give");
         Download hosts = page.waitForDownload(() -> page.getByText("Hosts file").click());

@@ -4,6 +4,7 @@ import java.util.List;
 import java.util.Map;
 import java.util.TreeMap;
 import java.util.function.Supplier;
+import org.skelto.core.commands.AddAddressBlock;
 import org.skelto.core.commands.AddDemand;
 import org.skelto.core.commands.AddDevice;
 import org.skelto.core.commands.AddDevices;
@@ -136,6 +137,11 @@ class CommandController {
 
     @PostMapping("/add-demand")
     Command.Proposal addDemand(OpenPlan open, @RequestBody AddDemand asked) {
+        return answer(open, asked);
+    }
+
+    @PostMapping("/add-address-block")
+    Command.Proposal addAddressBlock(OpenPlan open, @RequestBody AddAddressBlock asked) {
         return answer(open, asked);
     }
 
