@@ -36,7 +36,7 @@ public final class SpokenLanguage {
         this.commands = List.of(data.getProperty("commands").split(","));
         this.groups = List.of(data.getProperty("groups").split(","));
         this.numbers = List.of(data.getProperty("numbers").split(","));
-        this.sound = sound(data.getProperty("sound"));
+        this.sound = codes(data.getProperty("sound"));
     }
 
     private static Map<String, SpokenLanguage> all() {
@@ -58,7 +58,7 @@ public final class SpokenLanguage {
         return Optional.ofNullable(ALL.get(code == null ? "en" : code));
     }
 
-    private static UnaryOperator<String> sound(String how) {
+    private static UnaryOperator<String> codes(String how) {
         if (how.equals("double-metaphone")) {
             DoubleMetaphone metaphone = new DoubleMetaphone();
             metaphone.setMaxCodeLen(LONGEST_CODE);
@@ -123,12 +123,8 @@ public final class SpokenLanguage {
     }
 
     /** How a word sounds; words that sound alike have the same code. */
-    String sound(List<String> words) {
-        StringBuilder code = new StringBuilder();
-        words.forEach(word -> {
-            String one = sound.apply(word);
-            code.append(one == null || one.isEmpty() ? plain(word) : one);
-        });
-        return code.toString();
+    String sound(String word) {
+        String code = sound.apply(word);
+        return code == null || code.isEmpty() ? plain(word) : code;
     }
 }

@@ -2,9 +2,14 @@ package org.skelto.core.naming;
 
 import io.soabase.recordbuilder.core.RecordBuilder;
 import java.util.ArrayList;
-import java.util.Collections;
+import java.util.Arrays;
+import java.util.BitSet;
+import java.util.HashMap;
+import java.util.HashSet;
 import java.util.List;
 import java.util.Locale;
+import java.util.Map;
+import java.util.Set;
 import java.util.stream.Stream;
 import org.jspecify.annotations.Nullable;
 import org.skelto.core.plan.Plan;
@@ -12,6 +17,7 @@ import org.skelto.core.plan.equipment.Criticality;
 import org.skelto.core.plan.equipment.Device;
 import org.skelto.core.plan.equipment.DeviceKind;
 import org.skelto.core.plan.equipment.Way;
+import org.skelto.core.plan.format.Limits;
 import org.skelto.core.plan.site.Place;
 import org.skelto.core.work.ComputingBudget;
 
@@ -23,8 +29,8 @@ import org.skelto.core.work.ComputingBudget;
  * @param clashes names that are taken for one another, the most alike first
  */
 public record SpokenNames(@Nullable String language, List<Spoken> names, List<Clash> clashes) {
-    /** From how much two codes have in common on two names are taken for one another. */
-    static final double ALIKE = 0.8;
+    /** From how much two words have in common on they are taken for one another. */
+    static final double ALIKE = 0.75;
 
     /** More clashes than that are not told: so many lamps by one name are one mistake. */
     private static final int MOST_CLASHES = 200;
@@ -68,8 +74,93 @@ public record SpokenNames(@Nullable String language, List<Spoken> names, List<Cl
             @Nullable String instead)
             implements SpokenNamesClashBuilder.With {}
 
-    /** A name with its words and how it sounds. */
-    private record Heard(@Nullable String device, String name, List<String> words, String sound) {}
+    /** A name by the numbers of its words, and how all of it sounds. */
+    private record Heard(@Nullable String device, String name, int[] words, String sound) {
+        boolean same(Heard other) {
+            return Arrays.equals(words, other.words);
+        }
+
+        /** Whether all of its words are in the other, one after the other. */
+        boolean inside(Heard other) {
+            int room = other.words.length - words.length;
+            for (int at = 0; words.length > 0 && room > 0 && at <= room; at++) {
+                if (Arrays.equals(words, 0, words.length, other.words, at, at + words.length)) {
+                    return true;
+                }
+            }
+            return false;
+        }
+    }
+
+    /** The words of all names, each once, with those that are taken for it. */
+    private static final class Words {
+        private final SpokenLanguage language;
+        private final Map<String, Integer> numbers = new HashMap<>();
+        private final List<String> words = new ArrayList<>();
+        private final List<String> sounds = new ArrayList<>();
+        private final List<BitSet> alike = new ArrayList<>();
+
+        Words(SpokenLanguage language) {
+            this.language = language;
+        }
+
+        Heard heard(@Nullable String device, String name) {
+            List<String> said = language.words(name);
+            int[] all = said.stream().mapToInt(this::number).toArray();
+            StringBuilder sound = new StringBuilder();
+            for (int word : all) {
+                sound.append(sounds.get(word));
+            }
+            return new Heard(device, name, all, sound.toString());
+        }
+
+        private int number(String word) {
+            Integer known = numbers.get(word);
+            if (known != null) {
+                return known;
+            }
+            int number = words.size();
+            words.add(word);
+            sounds.add(language.sound(word));
+            numbers.put(word, number);
+            BitSet like = new BitSet();
+            alike.add(like);
+            for (int other = 0; other <= number; other++) {
+                if (alike(number, other) >= ALIKE) {
+                    like.set(other);
+                    alike.get(other).set(number);
+                }
+            }
+            return number;
+        }
+
+        /** How alike two words are, by their sound or by their letters. */
+        double alike(int one, int other) {
+            return Math.max(
+                    SpokenNames.alike(sounds.get(one), sounds.get(other)),
+                    SpokenNames.alike(words.get(one), words.get(other)));
+        }
+
+        /** How alike two names are that sound alike: as their least alike words; 0 where they do not. */
+        double alike(Heard one, Heard other) {
+            if (one.sound.equals(other.sound) && !one.sound.isEmpty()) {
+                return 1;
+            }
+            if (one.words.length != other.words.length) {
+                return 0;
+            }
+            for (int i = 0; i < one.words.length; i++) {
+                if (!alike.get(one.words[i]).get(other.words[i])) {
+                    return 0;
+                }
+            }
+            double least = 1;
+            for (int i = 0; i < one.words.length; i++) {
+                least = Math.min(least, alike(one.words[i], other.words[i]));
+            }
+            return least;
+        }
+    }
 
     /** Those of a plan. */
     public static SpokenNames of(Plan plan) {
@@ -79,6 +170,10 @@ public record SpokenNames(@Nullable String language, List<Spoken> names, List<Cl
                 names.add(new Spoken(id, d.name(), room(plan, d), askedBack(d)));
             }
         });
+        if (names.isEmpty()) {
+            return new SpokenNames(
+                    SpokenLanguage.of(plan.language()).map(SpokenLanguage::name).orElse(null), names, List.of());
+        }
         return SpokenLanguage.of(plan.language())
                 .map(language ->
                         new SpokenNames(language.name(), names, new Comparison(plan, language, names).clashes()))
@@ -104,23 +199,23 @@ public record SpokenNames(@Nullable String language, List<Spoken> names, List<Cl
     private static final class Comparison {
         private final Plan plan;
         private final SpokenLanguage language;
+        private final Words words;
         private final List<Spoken> names;
         private final List<Heard> heard;
         private final List<Heard> reserved = new ArrayList<>();
-        private final List<String> given = new ArrayList<>();
+        private final List<Heard> given = new ArrayList<>();
+        private final Set<String> called = new HashSet<>();
 
         Comparison(Plan plan, SpokenLanguage language, List<Spoken> names) {
             this.plan = plan;
             this.language = language;
+            this.words = new Words(language);
             this.names = names;
-            this.heard = names.stream().map(n -> heard(n.device(), n.name())).toList();
+            this.heard =
+                    names.stream().map(n -> words.heard(n.device(), n.name())).toList();
             Stream.concat(language.commands().stream(), language.groups().stream())
-                    .forEach(word -> reserved.add(heard(null, word)));
-        }
-
-        private Heard heard(@Nullable String device, String name) {
-            List<String> words = language.words(name);
-            return new Heard(device, name, words, language.sound(words));
+                    .forEach(word -> reserved.add(words.heard(null, word)));
+            plan.devices().values().forEach(d -> called.add(d.name().toLowerCase(Locale.ROOT)));
         }
 
         List<Clash> clashes() {
@@ -160,11 +255,14 @@ public record SpokenNames(@Nullable String language, List<Spoken> names, List<Cl
         }
 
         private @Nullable Clash clash(Heard one, Heard other) {
-            if (one.words().equals(other.words())) {
+            if (!meet(one, other)) {
+                return null;
+            }
+            if (one.same(other)) {
                 return clash(one, other, Why.SAME, 1, "they are the same name");
             }
-            if (inside(one.words(), other.words()) || inside(other.words(), one.words())) {
-                boolean first = one.words().size() < other.words().size();
+            if (one.inside(other) || other.inside(one)) {
+                boolean first = one.words().length < other.words().length;
                 return clash(
                         one,
                         other,
@@ -172,21 +270,21 @@ public record SpokenNames(@Nullable String language, List<Spoken> names, List<Cl
                         0.9,
                         "\"" + (first ? one : other).name() + "\" is inside \"" + (first ? other : one).name() + "\"");
             }
-            double alike = alike(one.sound(), other.sound());
-            return alike < ALIKE
+            double alike = words.alike(one, other);
+            return alike == 0
                     ? null
                     : clash(
                             one,
                             other,
                             Why.SOUND,
                             alike,
-                            alike == 1
+                            one.sound().equals(other.sound())
                                     ? "they sound the same, " + one.sound()
                                     : "their sounds are written " + one.sound() + " and " + other.sound());
         }
 
         private @Nullable Clash reservedClash(Heard one, Heard word) {
-            if (!one.words().equals(word.words()) && !one.sound().equals(word.sound())) {
+            if (!one.same(word) && !one.sound().equals(word.sound())) {
                 return null;
             }
             boolean group = language.groups().contains(word.name());
@@ -214,8 +312,9 @@ public record SpokenNames(@Nullable String language, List<Spoken> names, List<Cl
                 tries.add(spoken.name() + " number " + number);
             }
             for (String name : tries) {
-                if (name.length() <= 120 && !given.contains(name) && free(which, name)) {
-                    given.add(name);
+                Heard mine = words.heard(spoken.device(), name);
+                if (name.length() <= Limits.NAME_LENGTH && free(which, mine)) {
+                    given.add(mine);
                     return name;
                 }
             }
@@ -223,23 +322,21 @@ public record SpokenNames(@Nullable String language, List<Spoken> names, List<Cl
         }
 
         /** Whether a name clashes neither with a device's nor with one that was proposed before. */
-        private boolean free(int which, String name) {
-            Heard mine = heard(names.get(which).device(), name);
+        private boolean free(int which, Heard mine) {
             for (int i = 0; i < heard.size(); i++) {
                 ComputingBudget.step();
-                if (i != which && clash(mine, heard.get(i)) != null) {
+                if (i != which && meet(mine, heard.get(i))) {
                     return false;
                 }
             }
             return reserved.stream().allMatch(word -> reservedClash(mine, word) == null)
-                    && given.stream().allMatch(other -> clash(mine, heard(null, other)) == null)
-                    && plan.devices().values().stream().noneMatch(d -> d.name().equalsIgnoreCase(name));
+                    && given.stream().noneMatch(other -> meet(mine, other))
+                    && !called.contains(mine.name().toLowerCase(Locale.ROOT));
         }
-    }
 
-    /** Whether all words of one are in the other, one after the other. */
-    private static boolean inside(List<String> one, List<String> other) {
-        return !one.isEmpty() && one.size() < other.size() && Collections.indexOfSubList(other, one) >= 0;
+        private boolean meet(Heard one, Heard other) {
+            return one.same(other) || one.inside(other) || other.inside(one) || words.alike(one, other) > 0;
+        }
     }
 
     /** How much two codes have in common: 1 less their edit distance (Levenshtein 1966) over the longer one's length. */
