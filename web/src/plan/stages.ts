@@ -184,6 +184,10 @@ export const STAGES: Record<string, StageEntry> = {
         whole: true,
         words: "topic rule root rename",
       }),
+      leases: part("What is there", () => import("../stages/names/LeasesPart.vue"), {
+        whole: true,
+        words: "lease list dhcp existing network compare import adopt neighbour",
+      }),
       spoken: part("Spoken", () => import("../stages/names/SpokenPart.vue"), {
         whole: true,
         words: "voice assistant say alike phonetic language confirm group alias",

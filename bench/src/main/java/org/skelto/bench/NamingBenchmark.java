@@ -1,9 +1,11 @@
 package org.skelto.bench;
 
 import java.util.HashSet;
+import java.util.List;
 import java.util.Map;
 import java.util.Set;
 import java.util.TreeMap;
+import java.util.TreeSet;
 import java.util.concurrent.TimeUnit;
 import org.openjdk.jmh.annotations.Benchmark;
 import org.openjdk.jmh.annotations.BenchmarkMode;
@@ -21,9 +23,12 @@ import org.skelto.core.naming.Contract;
 import org.skelto.core.naming.Contracts;
 import org.skelto.core.naming.NameAssigner;
 import org.skelto.core.naming.Needs;
+import org.skelto.core.naming.SpokenLanguage;
+import org.skelto.core.naming.SpokenNames;
 import org.skelto.core.plan.Plan;
 import org.skelto.core.plan.equipment.Device;
 import org.skelto.core.plan.equipment.Unit;
+import org.skelto.core.plan.equipment.Way;
 import org.skelto.core.plan.network.Link;
 import org.skelto.core.plan.radio.Medium;
 import org.skelto.core.sample.ThornfellLodge;
@@ -41,11 +46,15 @@ public class NamingBenchmark {
 
     private Plan bare;
     private Plan named;
+    private Plan spoken;
 
     @Setup
     public void build() {
         bare = bare(ThornfellLodge.plan(), times);
         named = NameAssigner.assign(bare);
+        Map<String, Device> all = new TreeMap<>(named.devices());
+        all.replaceAll((id, d) -> d.withWays(new TreeSet<>(List.of(Way.SPOKEN))));
+        spoken = named.withDevices(all);
         if (!Needs.of(named).addresses().equals(plainNeeds(named))) {
             throw new IllegalStateException("both must find the same units");
         }
@@ -105,6 +114,38 @@ public class NamingBenchmark {
     @Benchmark
     public Set<String> needsPlain() {
         return plainNeeds(named);
+    }
+
+    /** Every device spoken to: each word is held against each other once. */
+    @Benchmark
+    public SpokenNames spokenNames() {
+        return SpokenNames.of(spoken);
+    }
+
+    /** The same by holding every name against every other, word by word. */
+    @Benchmark
+    public int spokenNamesPlain() {
+        SpokenLanguage language = SpokenLanguage.of("en").orElseThrow();
+        List<List<String>> names = spoken.devices().values().stream()
+                .map(d -> language.words(d.name()))
+                .toList();
+        int taken = 0;
+        for (List<String> one : names) {
+            for (List<String> other : names) {
+                taken += one.size() == other.size() && taken(language, one, other) ? 1 : 0;
+            }
+        }
+        return taken;
+    }
+
+    private static boolean taken(SpokenLanguage language, List<String> one, List<String> other) {
+        for (int i = 0; i < one.size(); i++) {
+            if (SpokenNames.alike(language.sound(one.get(i)), language.sound(other.get(i))) < SpokenNames.ALIKE
+                    && SpokenNames.alike(one.get(i), other.get(i)) < SpokenNames.ALIKE) {
+                return false;
+            }
+        }
+        return true;
     }
 
     private static Set<String> plainNeeds(Plan plan) {

@@ -69,6 +69,7 @@ class AccessibilityTest {
                 "names?part=messages&select=/devices/front-lock",
                 "names?part=topics",
                 "names?part=spoken",
+                "names?part=leases",
                 "names?part=controllers&select=/units/hall-board",
                 "outages?without=internet,hub:hub&select=/devices/hall-lamp",
             })

@@ -113,6 +113,24 @@ class NamesJourneyTest {
     }
 
     @Test
+    void whatIsThereIsComparedAndAdopted() {
+        page.navigate(url + "names?part=leases");
+        Locator list = page.getByLabel("List, pasted");
+        list.fill("nothing\nof it");
+        button("^Compare$").click();
+        assertThat(page.getByRole(AriaRole.ALERT)).containsText("no column of addresses");
+        list.fill("ip,mac,host\n192.168.40.98,,router\n192.168.40.250,02:aa:bb:cc:dd:ee,visitor\n192.168.40.999,,\n");
+        button("^Compare$").click();
+        assertThat(page.getByText("the plan says 192.168.40.1")).isVisible();
+        assertThat(page.getByText("nothing in the plan has it")).isVisible();
+        assertThat(page.getByText("Line 4: \"192.168.40.999\" is no IPv4 address"))
+                .isVisible();
+        button("^Adopt$").click();
+        assertThat(page.getByText("the plan says 192.168.40.1")).hasCount(0);
+        assertThat(button("Undo: adopt entry router")).isVisible();
+    }
+
+    @Test
     void namesThatSoundAlikeAreToldAndGetOnesThatDoNot() {
         long revision = http.get("/api/plans/" + id).json().get("revision").asLong();
         String spoken = "[{\"op\":\"replace\",\"path\":\"/devices/east-lamp/ways\",\"value\":[\"SPOKEN\"]}]";

@@ -107,7 +107,7 @@ public final class SpokenLanguage {
     }
 
     /** The words of a name as they are said: small letters, digits as words. */
-    List<String> words(String text) {
+    public List<String> words(String text) {
         List<String> words = new ArrayList<>();
         for (String word : text.toLowerCase(Locale.ROOT).split("[^\\p{L}\\p{N}]+")) {
             if (word.chars().anyMatch(Character::isDigit)) {
@@ -123,7 +123,7 @@ public final class SpokenLanguage {
     }
 
     /** How a word sounds; words that sound alike have the same code. */
-    String sound(String word) {
+    public String sound(String word) {
         String code = sound.apply(word);
         return code == null || code.isEmpty() ? plain(word) : code;
     }

@@ -30,7 +30,7 @@ import org.skelto.core.work.ComputingBudget;
  */
 public record SpokenNames(@Nullable String language, List<Spoken> names, List<Clash> clashes) {
     /** From how much two words have in common on they are taken for one another. */
-    static final double ALIKE = 0.75;
+    public static final double ALIKE = 0.75;
 
     /** More clashes than that are not told: so many lamps by one name are one mistake. */
     private static final int MOST_CLASHES = 200;
@@ -105,7 +105,9 @@ public record SpokenNames(@Nullable String language, List<Spoken> names, List<Cl
         }
 
         Heard heard(@Nullable String device, String name) {
-            List<String> said = language.words(name);
+            List<String> letters = language.words(name);
+            // a name without a letter is a word of its own
+            List<String> said = letters.isEmpty() ? List.of(name.strip()) : letters;
             int[] all = said.stream().mapToInt(this::number).toArray();
             StringBuilder sound = new StringBuilder();
             for (int word : all) {
@@ -340,7 +342,7 @@ public record SpokenNames(@Nullable String language, List<Spoken> names, List<Cl
     }
 
     /** How much two codes have in common: 1 less their edit distance (Levenshtein 1966) over the longer one's length. */
-    static double alike(String one, String other) {
+    public static double alike(String one, String other) {
         int longer = Math.max(one.length(), other.length());
         int shorter = Math.min(one.length(), other.length());
         // what is too different in length need not be compared

@@ -55,6 +55,8 @@ class SpokenNamesTest {
         "en, bed room lamp, bedroom lamp, SOUND",
         "en, table lamp, cable lamp, SOUND",
         "en, kitchen blind, bath fan,",
+        "en, 🫖, 🔥,",
+        "en, דלת ראשית, מנורה,",
         "de, Meier Lampe, Maier Lampe, SOUND",
         "de, Küchenlicht, Kuchenlicht, SOUND",
         "de, Flurlampe, Badlüfter,",

@@ -7,6 +7,7 @@ import java.util.Map;
 import org.skelto.core.naming.AddressMap;
 import org.skelto.core.naming.Contract;
 import org.skelto.core.naming.Contracts;
+import org.skelto.core.naming.LeaseList;
 import org.skelto.core.naming.NumberSheet;
 import org.skelto.core.naming.SpokenNames;
 import org.skelto.core.parts.PartFile;
@@ -17,11 +18,15 @@ import org.skelto.core.plan.Slugs;
 import org.skelto.core.plan.Wording;
 import org.skelto.core.plan.equipment.Unit;
 import org.skelto.core.plan.network.Ipv4Subnet;
+import org.skelto.core.plan.validation.Problem;
+import org.skelto.server.problems.Refusal;
 import org.skelto.server.requests.OpenPlan;
 import org.skelto.server.tables.Csv;
 import org.springframework.http.MediaType;
 import org.springframework.http.ResponseEntity;
 import org.springframework.web.bind.annotation.GetMapping;
+import org.springframework.web.bind.annotation.PostMapping;
+import org.springframework.web.bind.annotation.RequestBody;
 import org.springframework.web.bind.annotation.RequestMapping;
 import org.springframework.web.bind.annotation.RestController;
 import tools.jackson.databind.json.JsonMapper;
@@ -87,6 +92,16 @@ class NamesController {
                         })
                         .toList());
         return Files.download(open.plan(), "spoken-names.csv", new MediaType("text", "csv"), bytes(table));
+    }
+
+    /** A list of what is on the network held against the plan; nothing is stored. */
+    @PostMapping(path = "/leases", consumes = "text/csv")
+    LeaseList leases(OpenPlan open, @RequestBody String table) {
+        try {
+            return LeaseList.of(open.plan(), table);
+        } catch (LeaseList.Unreadable e) {
+            throw Refusal.invalid("The list cannot be compared.", List.of(new Problem("/table", e.getMessage())));
+        }
     }
 
     /** The messages as an AsyncAPI 3 document. */

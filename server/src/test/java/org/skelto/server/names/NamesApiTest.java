@@ -124,6 +124,28 @@ class NamesApiTest extends OnTheMill {
         assertTrue(addresses.size() >= 2 * topics, addresses.size() + " addresses of " + topics + " devices");
     }
 
+    /** The address plan that was given out, edited as a spreadsheet would be, comes back and is adopted. */
+    @Test
+    void aListOfWhatIsThereIsComparedAndAdoptedAndABadOneChangesNothing() {
+        String csv = http.get(plan + "/names/addresses/csv").text();
+        JsonNode same = http.postAs(plan + "/names/leases", csv, "text/csv").json();
+        // the mill has two units of one address
+        assertEquals(1, same.get("troubles").size(), same.get("troubles").toString());
+        String moved = csv.replace("192.168.40.1,", "192.168.40.99,");
+        JsonNode other = http.postAs(plan + "/names/leases", moved, "text/csv").json();
+        JsonNode router = other.get("found")
+                .valueStream()
+                .filter(f -> "router".equals(f.at("/unit").asString()))
+                .findFirst()
+                .orElseThrow();
+        assertEquals("DIFFERENT", router.get("verdict").asString());
+        assertEquals(200, patched(router.get("adopt").toString()));
+        assertEquals("192.168.40.99", at("/units/router/ipv4").asString());
+        var refused = http.postAs(plan + "/names/leases", "nothing\nof it\n", "text/csv");
+        assertEquals(422, refused.status());
+        assertEquals(List.of("/table"), refused.places());
+    }
+
     @Test
     void theAddressPlanAndTheHostsFileSayTheSame() throws Exception {
         String odd = "[{\"op\":\"replace\",\"path\":\"/units/hub/name\",\"value\":\"=cmd, \\\"hub\\\"\"}]";

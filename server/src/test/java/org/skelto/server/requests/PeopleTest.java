@@ -26,6 +26,7 @@ import org.springframework.web.servlet.mvc.method.annotation.RequestMappingHandl
 class PeopleTest extends OnTheMill {
     /** What is sent with a body and changes nothing: questions, and proposals that the page may send as an edit. */
     private static final Set<String> QUESTIONS = Set.of(
+            "leases",
             "written",
             "weighed",
             "commands",
