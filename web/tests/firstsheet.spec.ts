@@ -8,7 +8,7 @@ import { Problem, type Catalog, type PlanState, type Schemas } from "../src/api/
 import CurvePlot from "../src/app/CurvePlot.vue";
 import EditField from "../src/app/EditField.vue";
 import SmallHouse from "../src/drawing/SmallHouse.vue";
-import { proposal } from "../src/plan/commands";
+import { command } from "../src/plan/commands";
 import FindBox from "../src/plan/FindBox.vue";
 import StageRail from "../src/plan/StageRail.vue";
 import { partOf, stageName, stageOf, STAGES } from "../src/plan/stages";
@@ -276,19 +276,40 @@ describe("a command", () => {
     server({ "POST /commands/network-like": { label: "network", edits: [], notes: [] } });
     void store.edit([], "slow");
     await flushPromises();
-    const asked = proposal("network-like", { room: null }).then(() => order.push("asked"));
+    const asked = command("network-like", { room: null }).then(() => order.push("asked"));
     await flushPromises();
     expect(order).toEqual([]);
     stored();
     await asked;
     expect(order).toEqual(["stored", "asked"]);
   });
+
+  it("waits for one before it, which may be asked still: it is worked out on what that one makes", async () => {
+    const store = opened();
+    const edit = vi.spyOn(store, "edit").mockResolvedValue(true);
+    let answerFirst: (response: Response) => void = () => {};
+    const asked: string[] = [];
+    const proposed = (path: string) =>
+      new Response(JSON.stringify({ label: "it", edits: [{ op: "add", path, value: {} }], notes: [] }));
+    vi.stubGlobal("fetch", async (request: Request) => {
+      asked.push(request.url.split("/").pop()!);
+      return asked.length === 1 ? new Promise<Response>((go) => (answerFirst = go)) : proposed("/second");
+    });
+    const first = command("place-room-set", { placings: [], own: true });
+    const second = command("network-like", { room: null });
+    await flushPromises();
+    expect(asked).toEqual(["place-room-set"]);
+    answerFirst(proposed("/first"));
+    await Promise.all([first, second]);
+    expect(asked).toEqual(["place-room-set", "network-like"]);
+    expect(edit.mock.calls.map(([ops]) => ops[0]!.path)).toEqual(["/first", "/second"]);
+  });
 });
 
 describe("a network in one step", () => {
   it("is weighed like any proposal, and tells what was left out", async () => {
     const store = opened();
-    const propose = vi.spyOn(store, "propose").mockResolvedValue(true);
+    const propose = vi.spyOn(store, "weigh").mockResolvedValue(true);
     const edits = [{ op: "add", path: "/units/router", value: {} }];
     const asked = server({
       "POST /commands/network-like": {

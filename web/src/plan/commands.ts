@@ -28,9 +28,8 @@ interface Commands {
 }
 export type Proposal = Schemas["Proposal"];
 
-/** The edits of a command on the plan as it is, with the edits that are still under way; nothing is stored. */
+/** The edits of a command on the plan as it is; nothing is stored. Ask for it in turn, so that what is under way is in the plan. */
 export async function proposal<K extends keyof Commands>(name: K, body: Commands[K]): Promise<Proposal> {
-  await useBench().stored();
   const path = `/api/plans/{id}/commands/${name}` as "/api/plans/{id}/commands/remove";
   return answer(
     api.POST(path, { params: { path: { id: useBench().id } }, body: body as Schemas["Remove"] }),
@@ -54,12 +53,14 @@ export async function addAndSelect<K extends "add-device" | "add-unit">(
 ): Promise<boolean> {
   const bench = useBench();
   let done = false;
-  await bench.guarded(async () => {
-    const found = await proposal(name, body);
-    done = await carryOut(found, label);
-    const added = found.edits.find((e) => e.op === "add" && e.path.startsWith(`/${map}/`));
-    if (done && added) bench.select(added.path);
-  });
+  await bench.inTurn(() =>
+    bench.guarded(async () => {
+      const found = await proposal(name, body);
+      done = await carryOut(found, label);
+      const added = found.edits.find((e) => e.op === "add" && e.path.startsWith(`/${map}/`));
+      if (done && added) bench.select(added.path);
+    }),
+  );
   return done;
 }
 
@@ -71,9 +72,11 @@ export async function command<K extends keyof Commands>(
 ): Promise<boolean> {
   const bench = useBench();
   let done = false;
-  await bench.guarded(async () => {
-    const found = await proposal(name, body);
-    done = await carryOut(found, label ?? found.label);
-  });
+  await bench.inTurn(() =>
+    bench.guarded(async () => {
+      const found = await proposal(name, body);
+      done = await carryOut(found, label ?? found.label);
+    }),
+  );
   return done;
 }

@@ -86,6 +86,8 @@ const madeOf = (id: string, c: Construction): MadeOf => ({
 
 const PATCH_TYPE = "application/json-patch+json";
 let queue: Promise<unknown> = Promise.resolve();
+/** What asks first and edits then. */
+let turns: Promise<unknown> = Promise.resolve();
 /** What failed because the server was away is done again once it is back. */
 const back = () => void useBench().back();
 // one at a time, as what is stored when the hand lets go would wait for them
@@ -269,7 +271,17 @@ export const useBench = defineStore("bench", {
     },
     /** Waits for the edits under way: what is worked out next is worked out on the plan with them. */
     async stored(): Promise<void> {
+      await turns;
       await queue;
+    },
+    /** Work that asks first and edits then: one after the other, so that each is asked of what the last one made. */
+    inTurn<T>(work: () => Promise<T>): Promise<T> {
+      const mine = turns.then(async () => {
+        await queue;
+        return work();
+      });
+      turns = mine.catch(() => {});
+      return mine;
     },
     /** Stores an edit; edits wait for one another, so that each is for the newest revision. */
     edit(ops: Op[], label: string): Promise<boolean> {
@@ -286,13 +298,16 @@ export const useBench = defineStore("bench", {
       return why;
     },
     /** Makes a proposed change with the fixes that go along; what would leave a stop or a fix behind is asked about first. */
-    async propose(edits: Op[], label: string): Promise<boolean> {
+    propose(edits: Op[], label: string): Promise<boolean> {
+      return this.inTurn(() => this.weigh(edits, label));
+    },
+    /** The same for what has its turn already. */
+    async weigh(edits: Op[], label: string): Promise<boolean> {
       this.weighed = null;
       let found: Schemas["Weighed"] | null = null;
       await this.guarded(async () => {
         const params = { path: { id: this.id } };
         const body = { edits: edits.map((e): Schemas["Edit"] => ({ ...e, value: e.value })) };
-        await this.stored();
         found = await answer(api.POST("/api/plans/{id}/weighed", { params, body }));
       });
       if (found === null) return false;

@@ -81,13 +81,14 @@ const fixing = ref<string | null>(null);
 /** The first fix of each, one after another, as one edit; what would bring another snag is left and told. */
 async function fixAll(group: Folded) {
   fixing.value = group.code;
-  await bench.guarded(async () => {
-    const keys = group.snags.filter((s) => s.accepted === null && s.fixes.length).map((s) => s.key);
-    const params = { path: { id: bench.id } };
-    await bench.stored();
-    const found = await answer(api.POST("/api/plans/{id}/fix-proposal", { params, body: { keys } }));
-    await carryOut(found, `${group.code}: ${found.label}`);
-  });
+  await bench.inTurn(() =>
+    bench.guarded(async () => {
+      const keys = group.snags.filter((s) => s.accepted === null && s.fixes.length).map((s) => s.key);
+      const params = { path: { id: bench.id } };
+      const found = await answer(api.POST("/api/plans/{id}/fix-proposal", { params, body: { keys } }));
+      await carryOut(found, `${group.code}: ${found.label}`);
+    }),
+  );
   fixing.value = null;
 }
 const fixWords = (group: Folded) =>

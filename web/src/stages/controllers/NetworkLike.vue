@@ -12,11 +12,13 @@ const told = ref<string | null>(null);
 async function make() {
   working.value = true;
   told.value = null;
-  await bench.guarded(async () => {
-    const found = await proposal("network-like", { room: room.value || null });
-    if (found.edits.length) await bench.propose(found.edits, found.label);
-    told.value = found.notes.join(" ") || null;
-  });
+  await bench.inTurn(() =>
+    bench.guarded(async () => {
+      const found = await proposal("network-like", { room: room.value || null });
+      if (found.edits.length) await bench.weigh(found.edits, found.label);
+      told.value = found.notes.join(" ") || null;
+    }),
+  );
   working.value = false;
 }
 </script>

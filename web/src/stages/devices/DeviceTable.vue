@@ -121,6 +121,7 @@ const open = (id: string, whole: boolean) => {
 };
 /** Lines that are pasted below the last row become devices. */
 async function pasted(lines: Record<string, string>[]) {
+  await bench.stored();
   const found = await proposal("add-devices", {
     lines: lines.map((l) => ({ name: l.name ?? null, kind: l.kind ?? null, room: l.where ?? null })),
   });
