@@ -130,7 +130,11 @@ class NamesApiTest extends OnTheMill {
         String csv = http.get(plan + "/names/addresses/csv").text();
         JsonNode same = http.postAs(plan + "/names/leases", csv, "text/csv").json();
         // the mill has two units of one address
-        assertEquals(1, same.get("troubles").size(), same.get("troubles").toString());
+long twice = same.get("troubles")
+                .valueStream()
+                .filter(t -> t.get("message").asString().contains("stands in line"))
+                .count();
+        assertEquals(1, twice, same.get("troubles").toString());
         String moved = csv.replace("192.168.40.1,", "192.168.40.99,");
         JsonNode other = http.postAs(plan + "/names/leases", moved, "text/csv").json();
         JsonNode router = other.get("found")
