@@ -130,7 +130,7 @@ class NamesApiTest extends OnTheMill {
         String csv = http.get(plan + "/names/addresses/csv").text();
         JsonNode same = http.postAs(plan + "/names/leases", csv, "text/csv").json();
         // the mill has two units of one address
-long twice = same.get("troubles")
+        long twice = same.get("troubles")
                 .valueStream()
                 .filter(t -> t.get("message").asString().contains("stands in line"))
                 .count();
