@@ -25,7 +25,7 @@ class Screenshots {
         Map<String, String> views = Map.ofEntries(
                 Map.entry("plans", ""),
                 Map.entry("overview", "/overview"),
-                Map.entry("controller", "/names?part=controllers&select=/units/hall-board"),
+                Map.entry("templates", "/devices?floor=meal-floor&part=templates"),
                 Map.entry("site", "/site?floor=meal-floor&select=/rooms/scullery"),
                 Map.entry("power", "/controllers?part=power"),
                 Map.entry("cost", "/build"),
