@@ -56,7 +56,11 @@ class ControllersController {
     }
 
     private static ControllerConfiguration one(OpenPlan open, String unit) {
-        ControllerConfiguration found = all(open).get(unit);
+        return one(all(open), unit);
+    }
+
+    private static ControllerConfiguration one(Map<String, ControllerConfiguration> all, String unit) {
+        ControllerConfiguration found = all.get(unit);
         if (found == null) {
             throw Refusal.of(HttpStatus.NOT_FOUND, "There is no such controller in the plan.");
         }
@@ -72,7 +76,8 @@ class ControllersController {
     /** Two controllers beside one another. */
     @GetMapping("/controllers/{unit}/difference/{other}")
     List<BoardDifference> difference(OpenPlan open, @PathVariable String unit, @PathVariable String other) {
-        return BoardDifference.of(one(open, unit), one(open, other));
+        Map<String, ControllerConfiguration> all = all(open);
+        return BoardDifference.of(one(all, unit), one(all, other));
     }
 
     /** The configuration as a file; its schema is at {@code /formats/skelto-controller-1.schema.json}. */
