@@ -66,6 +66,9 @@ export function smallPlan(): Plan {
     works: null,
     jobs: null,
     control: null,
+    aliases: {},
+    alsoCalled: [],
+    messages: {},
   };
   const room = (name: string, xM: number, widthM: number) => ({
     floor: "ground",
@@ -95,6 +98,7 @@ export function smallPlan(): Plan {
       lines: [],
       failover: null,
       addressing: { floors: {}, resting: {}, restDays: null },
+      access: null,
     },
     cautionsRead: true,
     buildings: { house: { name: "House", xM: 10, yM: 20, zM: 0 } },
@@ -136,6 +140,7 @@ export function smallPlan(): Plan {
     indoorModel: "WALLS",
     measures: "METRIC",
     language: null,
+    credentials: {},
     calibration: null,
     housings: {},
     cautions: {},

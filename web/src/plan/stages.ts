@@ -184,6 +184,14 @@ export const STAGES: Record<string, StageEntry> = {
         whole: true,
         words: "topic rule root rename",
       }),
+      rename: part("Rename", () => import("../stages/names/RenamePart.vue"), {
+        whole: true,
+        words: "rename name topic alias old until impact",
+      }),
+      secrets: part("Secrets", () => import("../stages/names/SecretsPart.vue"), {
+        whole: true,
+        words: "credentials password passphrase key code factory strength broker access",
+      }),
       leases: part("What is there", () => import("../stages/names/LeasesPart.vue"), {
         whole: true,
         words: "lease list dhcp existing network compare import adopt neighbour",

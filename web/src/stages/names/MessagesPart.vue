@@ -1,8 +1,11 @@
 <script setup lang="ts">
-import { computed, ref } from "vue";
+import { computed, ref, watch } from "vue";
 import { answer, api, type Schemas } from "../../api/client";
+import EditField from "../../app/EditField.vue";
 import QueryTrouble from "../../app/QueryTrouble.vue";
+import { text } from "../../app/typed";
 import { usePlanQuery } from "../../app/useQuery";
+import { added, removed } from "../../plan/patch";
 import { pointer, thingOf } from "../../plan/pointers";
 import { useBench } from "../../plan/store";
 import TopicBranch from "./TopicBranch.vue";
@@ -56,6 +59,33 @@ const bounds = (p: Schemas["PayloadPart"]) =>
       : p.values.length
         ? p.values.join(", ")
         : "any text";
+/** Which aspect is being changed. */
+type Aspect = Schemas["Aspect"];
+type Choice = Schemas["MessageChoice"];
+const changing = ref<Aspect["kind"] | null>(null);
+watch(selected, () => (changing.value = null));
+const choiceOf = (kind: Aspect["kind"]) => plan.value.devices[selected.value!]?.messages[kind];
+const USUAL: Choice = {
+  delivery: null,
+  retained: null,
+  lastWill: null,
+  intervalS: null,
+  deadBand: null,
+  watchdogS: null,
+};
+function choose(a: Aspect, said: Partial<Choice>) {
+  const now = { ...USUAL, ...choiceOf(a.kind), ...said };
+  const path = ["devices", selected.value!, "messages", a.kind] as const;
+  const usual = Object.values(now).every((v) => v === null);
+  if (usual && !choiceOf(a.kind)) return;
+  return bench.edit(
+    [usual ? removed(...path) : added(path, now)],
+    `${a.kind.toLowerCase()} of ${contract.value!.name}`,
+  );
+}
+const yes = (event: Event) => ({ yes: true, no: false })[text(event)] ?? null;
+const answered = (value: boolean | null | undefined) =>
+  value === undefined || value === null ? "" : value ? "yes" : "no";
 const relative = (address: string) =>
   contract.value?.topic ? address.replace(contract.value.topic, "…") : address;
 </script>
@@ -91,6 +121,9 @@ const relative = (address: string) =>
         <p class="quiet">
           {{ WAYS[contract.transport] }} · <code>{{ contract.topic ?? "no topic" }}</code>
         </p>
+        <p v-for="(until, old) in contract.aliases" :key="old" class="quiet">
+          Still answers to <code>{{ old }}</code> until {{ until }}.
+        </p>
         <p v-if="contract.trouble" class="bad">Not heard yet: {{ contract.trouble }}.</p>
         <WhoSays :contract="contract" />
         <table>
@@ -110,36 +143,118 @@ const relative = (address: string) =>
             </tr>
           </thead>
           <tbody>
-            <tr v-for="a in contract.aspects" :key="a.kind">
-              <td>
-                <b>{{ a.kind.toLowerCase() }}</b>
-                <span class="quiet under">{{ a.spoken ? "it says" : "it is told" }}</span>
-              </td>
-              <td>
-                <code>{{ relative(a.address) }}</code> <code>{{ a.example }}</code>
-                <ul class="parts">
-                  <li v-for="p in a.payload" :key="p.name">
-                    <template v-if="p.name"
-                      ><code>{{ p.name }}</code
-                      >: </template
-                    >{{ p.meaning }}; {{ bounds(p) }}
-                  </li>
-                </ul>
-              </td>
-              <td>
-                {{ a.sent
-                }}<span v-if="a.intervalS || a.watchdogS" class="quiet under"
-                  >{{ a.intervalS ? `again after ${time(a.intervalS)}` : ""
-                  }}{{ a.intervalS && a.watchdogS ? "; " : ""
-                  }}{{ a.watchdogS ? `missed after ${time(a.watchdogS)}` : "" }}</span
-                >
-              </td>
-              <td>
-                {{ ["at most once", "at least once", "exactly once"][a.delivery]
-                }}{{ a.retained ? ", retained" : "" }}{{ a.lastWill ? ", last will" : "" }}
-              </td>
-              <td class="number">{{ a.bytes }}</td>
-            </tr>
+            <template v-for="a in contract.aspects" :key="a.kind">
+              <tr>
+                <td>
+                  <b>{{ a.kind.toLowerCase() }}</b>
+                  <span class="quiet under">{{ a.spoken ? "it says" : "it is told" }}</span>
+                  <button
+                    type="button"
+                    class="plain"
+                    :aria-expanded="changing === a.kind"
+                    :aria-label="`Change ${a.kind.toLowerCase()}`"
+                    @click="changing = changing === a.kind ? null : a.kind"
+                  >
+                    {{ a.chosen ? "changed" : "change" }}
+                  </button>
+                </td>
+                <td>
+                  <code>{{ relative(a.address) }}</code> <code>{{ a.example }}</code>
+                  <ul class="parts">
+                    <li v-for="p in a.payload" :key="p.name">
+                      <template v-if="p.name"
+                        ><code>{{ p.name }}</code
+                        >: </template
+                      >{{ p.meaning }}; {{ bounds(p) }}
+                    </li>
+                  </ul>
+                </td>
+                <td>
+                  {{ a.sent
+                  }}<span v-if="a.intervalS || a.watchdogS" class="quiet under"
+                    >{{ a.intervalS ? `again after ${time(a.intervalS)}` : ""
+                    }}{{ a.deadBand !== null ? `, or moved by ${a.deadBand}` : ""
+                    }}{{ a.intervalS && a.watchdogS ? "; " : ""
+                    }}{{ a.watchdogS ? `missed after ${time(a.watchdogS)}` : "" }}</span
+                  >
+                </td>
+                <td>
+                  {{ ["at most once", "at least once", "exactly once"][a.delivery]
+                  }}{{ a.retained ? ", retained" : "" }}{{ a.lastWill ? ", last will" : "" }}
+                </td>
+                <td class="number">{{ a.bytes }}</td>
+              </tr>
+              <tr v-if="changing === a.kind" class="changing">
+                <td colspan="5">
+                  <div class="row">
+                    <label class="field">
+                      Delivery
+                      <select
+                        :value="choiceOf(a.kind)?.delivery ?? ''"
+                        @change="choose(a, { delivery: text($event) === '' ? null : Number(text($event)) })"
+                      >
+                        <option value="">as usual</option>
+                        <option value="0">at most once</option>
+                        <option value="1">at least once</option>
+                        <option value="2">exactly once</option>
+                      </select>
+                    </label>
+                    <label class="field">
+                      The broker keeps the last
+                      <select
+                        :value="answered(choiceOf(a.kind)?.retained)"
+                        @change="choose(a, { retained: yes($event) })"
+                      >
+                        <option value="">as usual</option>
+                        <option value="yes">yes</option>
+                        <option value="no">no</option>
+                      </select>
+                    </label>
+                    <label v-if="a.kind === 'AVAILABILITY'" class="field">
+                      Last will
+                      <select
+                        :value="answered(choiceOf(a.kind)?.lastWill)"
+                        @change="choose(a, { lastWill: yes($event) })"
+                      >
+                        <option value="">as usual</option>
+                        <option value="yes">yes</option>
+                        <option value="no">no</option>
+                      </select>
+                    </label>
+                    <template v-if="a.spoken">
+                      <EditField
+                        label="Again after, s"
+                        numeric
+                        optional
+                        :value="choiceOf(a.kind)?.intervalS ?? null"
+                        :placeholder="a.intervalS ? String(a.intervalS) : 'on change'"
+                        :save="(v: number | null) => choose(a, { intervalS: v })"
+                      />
+                      <EditField
+                        v-if="a.kind === 'TELEMETRY'"
+                        label="Dead band"
+                        numeric
+                        optional
+                        :value="choiceOf(a.kind)?.deadBand ?? null"
+                        :placeholder="String(a.deadBand ?? 'none')"
+                        :save="(v: number | null) => choose(a, { deadBand: v })"
+                      />
+                      <EditField
+                        label="Missed after, s"
+                        numeric
+                        optional
+                        :value="choiceOf(a.kind)?.watchdogS ?? null"
+                        :placeholder="a.watchdogS ? String(a.watchdogS) : 'never'"
+                        :save="(v: number | null) => choose(a, { watchdogS: v })"
+                      />
+                    </template>
+                    <button v-if="a.chosen" type="button" class="soft" @click="choose(a, USUAL)">
+                      As usual
+                    </button>
+                  </div>
+                </td>
+              </tr>
+            </template>
           </tbody>
         </table>
         <p class="quiet">

@@ -1,6 +1,7 @@
 <script setup lang="ts">
 import { computed } from "vue";
 import { answer, api } from "../../api/client";
+import EditField from "../../app/EditField.vue";
 import QueryTrouble from "../../app/QueryTrouble.vue";
 import { text } from "../../app/typed";
 import { usePlanQuery } from "../../app/useQuery";
@@ -19,6 +20,15 @@ const LANGUAGES = { en: "English", de: "German", fr: "French" };
 const language = computed(() => plan.value.language ?? "en");
 const call = (device: string, name: string) =>
   bench.propose([replaced(["devices", device, "name"], name)], `call it ${name}`);
+/** Other names of a device, as one writes them: by commas. */
+const also = (device: string, typed: string | null) =>
+  bench.put(
+    ["devices", device, "alsoCalled"],
+    [...new Set((typed ?? "").split(",").map((name) => name.trim()))].filter(Boolean).sort(),
+    `other names of ${plan.value.devices[device]!.name}`,
+  );
+const others = (device: string, but: string) =>
+  plan.value.devices[device]!.alsoCalled.filter((name) => name !== but).join(", ");
 const other = (device: string | null) => (device ? pointer("devices", device) : null);
 </script>
 
@@ -61,7 +71,7 @@ const other = (device: string | null) => (device ? pointer("devices", device) : 
             </tr>
           </thead>
           <tbody>
-            <tr v-for="c in spoken.clashes" :key="c.device">
+            <tr v-for="c in spoken.clashes" :key="c.device + c.name">
               <td>
                 <button type="button" class="plain" @click="bench.select(pointer('devices', c.device))">
                   {{ c.name }}
@@ -79,6 +89,14 @@ const other = (device: string | null) => (device ? pointer("devices", device) : 
                 <button v-if="c.instead" type="button" class="soft" @click="call(c.device, c.instead)">
                   Call it “{{ c.instead }}”
                 </button>
+                <button
+                  v-else-if="c.alias"
+                  type="button"
+                  class="soft"
+                  @click="also(c.device, others(c.device, c.name))"
+                >
+                  Do not call it so
+                </button>
                 <span v-else class="quiet">give it another name</span>
               </td>
             </tr>
@@ -92,13 +110,14 @@ const other = (device: string | null) => (device ? pointer("devices", device) : 
           <thead>
             <tr>
               <th>Say</th>
+              <th>Also called</th>
               <th>Area</th>
               <th>Asks back first</th>
             </tr>
           </thead>
           <tbody>
             <tr
-              v-for="n in spoken.names"
+              v-for="n in spoken.names.filter((name) => !name.alias)"
               :key="n.device"
               :class="{ chosen: bench.selection === pointer('devices', n.device) }"
             >
@@ -106,6 +125,17 @@ const other = (device: string | null) => (device ? pointer("devices", device) : 
                 <button type="button" class="plain" @click="bench.select(pointer('devices', n.device))">
                   {{ n.name }}
                 </button>
+              </td>
+              <td>
+                <EditField
+                  bare
+                  wide
+                  optional
+                  placeholder="other names, by commas"
+                  :label="`Other names of ${n.name}`"
+                  :value="plan.devices[n.device]?.alsoCalled.join(', ') || null"
+                  :save="(v: string | null) => also(n.device, v)"
+                />
               </td>
               <td>{{ n.room ?? "–" }}</td>
               <td>{{ n.askedBack ? "yes: it moves, opens or guards" : "no" }}</td>

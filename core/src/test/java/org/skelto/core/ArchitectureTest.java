@@ -62,7 +62,7 @@ class ArchitectureTest {
                 "raster",
                 "site",
                 "work");
-        arrow("naming", "plan", "site", "work");
+        arrow("naming", "plan", "quantity", "site", "work");
         arrow("configuration", "naming", "parts", "plan", "wiring", "work");
         arrow("commands", "links", "plan", "site");
         arrow("house", "links", "parts", "plan", "power", "quantity", "radio", "work");

@@ -40,7 +40,7 @@ public final class Changed {
 
     private static void set(JsonNode tree, String pointer, JsonNode value, boolean inserted) {
         int cut = pointer.lastIndexOf('/');
-        String name = pointer.substring(cut + 1);
+        String name = pointer.substring(cut + 1).replace("~1", "/").replace("~0", "~");
         JsonNode above = tree.at(pointer.substring(0, cut));
         if (above instanceof tools.jackson.databind.node.ArrayNode list) {
             if (value == null) {

@@ -22,6 +22,7 @@ import org.skelto.core.plan.equipment.Unit;
 import org.skelto.core.plan.equipment.UnitBuilder;
 import org.skelto.core.plan.equipment.UnitKind;
 import org.skelto.core.plan.equipment.Way;
+import org.skelto.core.plan.network.Credential;
 import org.skelto.core.plan.network.Direction;
 import org.skelto.core.plan.network.Link;
 import org.skelto.core.plan.network.Network;
@@ -56,6 +57,14 @@ public final class Plans {
                 .place(new GeoPoint(50, 8))
                 .network(Network.standard("testhouse"))
                 .cautionsRead(true)
+                .credentials(ours(
+                        "wireless",
+                        "pairing.mesh-802154",
+                        "admin.router",
+                        "admin.switch",
+                        "admin.hub",
+                        "admin.ap",
+                        "admin.gateway"))
                 .buildings(empty.buildings())
                 .floors(Map.of("ground", new Floor("house", "Ground floor", 0, 2.5, "timber-floor")))
                 .rooms(Map.of("west", room("West room", 0), "east", room("East room", 4)))
@@ -79,6 +88,15 @@ public final class Plans {
                         "board-ap", link("board", "ap", Medium.WIFI_2G4),
                         "probe-gateway", link("probe", "gateway", Medium.MESH_802154)))
                 .build();
+    }
+
+    /** Secrets that are the house's own. */
+    private static Map<String, Credential> ours(String... keys) {
+        Map<String, Credential> all = new TreeMap<>();
+        for (String key : keys) {
+            all.put(key, new Credential(Credential.State.CHANGED, "2026-10-01", true, "the safe"));
+        }
+        return all;
     }
 
     private static Room room(String name, double x) {

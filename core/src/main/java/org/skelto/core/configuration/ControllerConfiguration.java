@@ -4,10 +4,10 @@ import io.soabase.recordbuilder.core.RecordBuilder;
 import java.util.List;
 import java.util.Map;
 import org.jspecify.annotations.Nullable;
-import org.skelto.core.naming.Contract.AspectKind;
 import org.skelto.core.plan.equipment.AfterPower;
 import org.skelto.core.plan.equipment.Criticality;
 import org.skelto.core.plan.equipment.DeviceKind;
+import org.skelto.core.plan.equipment.MessageAspect;
 import org.skelto.core.plan.equipment.RestState;
 import org.skelto.core.plan.equipment.UnitKind;
 
@@ -19,6 +19,7 @@ import org.skelto.core.plan.equipment.UnitKind;
  * @param where floor and room in words, or null while it has no place
  * @param boards names of its parts, by the names that stand on them
  * @param devices that it works, in the order of their ids
+ * @param secrets that it is told; never what they are
  */
 @RecordBuilder
 public record ControllerConfiguration(
@@ -29,7 +30,8 @@ public record ControllerConfiguration(
         @Nullable String where,
         Map<String, String> boards,
         NetworkSettings network,
-        List<DeviceSettings> devices)
+        List<DeviceSettings> devices,
+        List<SecretReference> secrets)
         implements ControllerConfigurationBuilder.With {
     /**
      * How it is found and whom it speaks with.
@@ -55,6 +57,7 @@ public record ControllerConfiguration(
      * A device on it.
      *
      * @param topic under which its messages lie, or null
+     * @param aliases topics that it had and still answers to, with the day until which
      * @param rest physical state it takes when its power goes
      * @param afterPower what it does when power returns, or null when nobody said
      * @param staggerS seconds that it waits then, or null
@@ -66,6 +69,7 @@ public record ControllerConfiguration(
             DeviceKind kind,
             Criticality criticality,
             @Nullable String topic,
+            Map<String, String> aliases,
             RestState rest,
             @Nullable AfterPower afterPower,
             @Nullable Double staggerS,
@@ -108,17 +112,36 @@ public record ControllerConfiguration(
      *
      * @param sent whether the controller sends it; else it is told it
      * @param intervalS seconds after which it comes again at the latest, or null
+     * @param deadBand a reading that moved by less is no change, in its unit, or null
      * @param watchdogS seconds of silence after which whoever listens must notice, or null
      */
     @RecordBuilder
     public record MessageSettings(
-            AspectKind kind,
+            MessageAspect kind,
             String topic,
             boolean sent,
             int delivery,
             boolean retained,
             boolean lastWill,
             @Nullable Integer intervalS,
+            @Nullable Double deadBand,
             @Nullable Integer watchdogS)
             implements ControllerConfigurationMessageSettingsBuilder.With {}
+
+    /** What is known of a secret. */
+    public enum SecretState {
+        /** Nobody said that it was set. */
+        NOT_SET,
+        /** As it came. */
+        FACTORY,
+        SET
+    }
+
+    /**
+     * A secret that the controller is told, by its name: what it is, is written down elsewhere.
+     *
+     * @param key of the register of credentials
+     * @param name in words
+     */
+    public record SecretReference(String key, String name, SecretState state) {}
 }

@@ -1,6 +1,7 @@
 package org.skelto.core.configuration;
 
 import java.util.ArrayList;
+import java.util.HashMap;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
@@ -11,8 +12,11 @@ import org.skelto.core.configuration.ControllerConfiguration.DeviceSettings;
 import org.skelto.core.configuration.ControllerConfiguration.MessageSettings;
 import org.skelto.core.configuration.ControllerConfiguration.NetworkSettings;
 import org.skelto.core.configuration.ControllerConfiguration.Pull;
+import org.skelto.core.configuration.ControllerConfiguration.SecretReference;
+import org.skelto.core.configuration.ControllerConfiguration.SecretState;
 import org.skelto.core.configuration.ControllerConfiguration.TerminalSettings;
 import org.skelto.core.naming.Contract;
+import org.skelto.core.naming.Credentials;
 import org.skelto.core.parts.Catalogue;
 import org.skelto.core.parts.Part;
 import org.skelto.core.parts.Pin;
@@ -24,6 +28,7 @@ import org.skelto.core.plan.equipment.BoardSet;
 import org.skelto.core.plan.equipment.Device;
 import org.skelto.core.plan.equipment.Unit;
 import org.skelto.core.plan.equipment.UnitKind;
+import org.skelto.core.plan.network.Credential;
 import org.skelto.core.plan.site.Place;
 import org.skelto.core.plan.site.Room;
 import org.skelto.core.wiring.Need;
@@ -37,6 +42,7 @@ public final class ControllerConfigurations {
     private final Map<String, Wired> wired;
     private final Map<String, Contract> contracts;
     private final Map<String, List<String>> carried = new TreeMap<>();
+    private final Map<String, List<SecretReference>> secrets = new HashMap<>();
 
     private ControllerConfigurations(
             Plan plan, Catalogue parts, Map<String, Wired> wired, Map<String, Contract> contracts) {
@@ -49,6 +55,10 @@ public final class ControllerConfigurations {
                 carried.computeIfAbsent(d.unit(), k -> new ArrayList<>()).add(id);
             }
         });
+        Credentials.of(plan)
+                .forEach(secret -> secret.units()
+                        .forEach(unit -> secrets.computeIfAbsent(unit, k -> new ArrayList<>())
+                                .add(reference(secret))));
     }
 
     /**
@@ -88,7 +98,18 @@ public final class ControllerConfigurations {
                 .devices(carried.getOrDefault(id, List.of()).stream()
                         .map(d -> device(d, unit, wired.get(id)))
                         .toList())
+                .secrets(secrets.getOrDefault(id, List.of()))
                 .build();
+    }
+
+    private static SecretReference reference(Credentials.Secret secret) {
+        Credential.State state = secret.said().state();
+        return new SecretReference(
+                secret.key(),
+                secret.name(),
+                state == null
+                        ? SecretState.NOT_SET
+                        : state == Credential.State.FACTORY ? SecretState.FACTORY : SecretState.SET);
     }
 
     private String part(String id) {
@@ -138,6 +159,7 @@ public final class ControllerConfigurations {
                 .kind(d.kind())
                 .criticality(d.criticality())
                 .topic(d.topic())
+                .aliases(d.aliases())
                 .rest(d.rest())
                 .afterPower(d.known().afterPower())
                 .staggerS(d.known().staggerS())
@@ -166,6 +188,7 @@ public final class ControllerConfigurations {
                 .retained(aspect.retained())
                 .lastWill(aspect.lastWill())
                 .intervalS(aspect.intervalS())
+                .deadBand(aspect.deadBand())
                 .watchdogS(aspect.watchdogS())
                 .build();
     }

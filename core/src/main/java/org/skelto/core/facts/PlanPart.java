@@ -34,6 +34,7 @@ public enum PlanPart {
     MEASURES(null, "measures"),
     /** The language that the house is spoken to in. */
     LANGUAGE(null, "language"),
+    CREDENTIALS(null, "credentials"),
     /** What was measured in the house; kept beside the plan. */
     READINGS(null),
 
@@ -75,7 +76,7 @@ public enum PlanPart {
             "control"),
     DEVICE_WIRING("devices", "channel", "circuit", "wiring", "works"),
     DEVICE_SURROUNDINGS("devices", "rating", "sound", "heardIn"),
-    DEVICE_TOPICS("devices", "topic");
+    DEVICE_TOPICS("devices", "topic", "aliases", "alsoCalled", "messages");
 
     /** All of the plan, without what was measured. */
     public static final Set<PlanPart> ALL = Set.copyOf(EnumSet.complementOf(EnumSet.of(READINGS)));

@@ -2,7 +2,9 @@ package org.skelto.core.naming;
 
 import io.soabase.recordbuilder.core.RecordBuilder;
 import java.util.List;
+import java.util.Map;
 import org.jspecify.annotations.Nullable;
+import org.skelto.core.plan.equipment.MessageAspect;
 
 /**
  * What a device says and is told on the house network, where, and how.
@@ -13,6 +15,7 @@ import org.jspecify.annotations.Nullable;
  * @param speaker id of the unit that puts its messages on the house network: its own, or the gateway that hears its radio
  * @param broker id of the unit with the broker, or null without one
  * @param listeners ids of units that listen to it and command it: the hub that serves it, tablets, assistants, recorders
+ * @param aliases topics that it had and still answers to, with the day until which
  * @param trouble why its messages reach nobody yet, or null
  */
 @RecordBuilder
@@ -25,6 +28,7 @@ public record Contract(
         @Nullable String broker,
         List<String> listeners,
         List<Aspect> aspects,
+        Map<String, String> aliases,
         @Nullable String trouble)
         implements ContractBuilder.With {
     /** How messages travel. */
@@ -34,16 +38,6 @@ public record Contract(
         REQUEST,
         /** An account of an outside service. */
         SERVICE
-    }
-
-    /** What a message is about. */
-    public enum AspectKind {
-        STATE,
-        COMMAND,
-        ACKNOWLEDGEMENT,
-        TELEMETRY,
-        AVAILABILITY,
-        CONFIGURATION
     }
 
     /**
@@ -56,12 +50,14 @@ public record Contract(
      * @param lastWill whether the broker sends it when the speaker is lost
      * @param sent when it is sent, in words
      * @param intervalS seconds after which it comes again at the latest, or null
+     * @param deadBand a reading that moved by less is no change, in its unit, or null where all that changes is told
      * @param watchdogS seconds of silence after which whoever listens must notice, or null
+     * @param chosen whether something of it was chosen otherwise than usual
      * @param bytes of one message to the broker: headers, topic and the example payload
      */
     @RecordBuilder
     public record Aspect(
-            AspectKind kind,
+            MessageAspect kind,
             String address,
             boolean spoken,
             List<PayloadPart> payload,
@@ -71,7 +67,9 @@ public record Contract(
             boolean lastWill,
             String sent,
             @Nullable Integer intervalS,
+            @Nullable Double deadBand,
             @Nullable Integer watchdogS,
+            boolean chosen,
             int bytes)
             implements ContractAspectBuilder.With {}
 

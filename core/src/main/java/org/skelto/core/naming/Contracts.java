@@ -10,7 +10,6 @@ import java.util.TreeSet;
 import java.util.stream.Collectors;
 import org.jspecify.annotations.Nullable;
 import org.skelto.core.naming.Contract.Aspect;
-import org.skelto.core.naming.Contract.AspectKind;
 import org.skelto.core.naming.Contract.PayloadPart;
 import org.skelto.core.naming.Contract.Transport;
 import org.skelto.core.plan.Plan;
@@ -18,6 +17,8 @@ import org.skelto.core.plan.equipment.ControlScheme;
 import org.skelto.core.plan.equipment.Criticality;
 import org.skelto.core.plan.equipment.Device;
 import org.skelto.core.plan.equipment.DeviceKind;
+import org.skelto.core.plan.equipment.MessageAspect;
+import org.skelto.core.plan.equipment.MessageChoice;
 import org.skelto.core.plan.equipment.Talks;
 import org.skelto.core.plan.equipment.Unit;
 import org.skelto.core.plan.equipment.UnitKind;
@@ -101,9 +102,33 @@ public final class Contracts {
                 .speaker(speaker)
                 .broker(transport == Transport.BROKER ? broker : null)
                 .listeners(listeners(unit))
-                .aspects(device.topic() == null ? List.of() : aspects(device, unit))
+                .aspects(
+                        device.topic() == null
+                                ? List.of()
+                                : aspects(device, unit).stream()
+                                        .map(a -> chosen(a, device.messages().get(a.kind())))
+                                        .toList())
+                .aliases(device.aliases())
                 .trouble(trouble(unit, speaker, transport))
                 .build();
+    }
+
+    /** An aspect as it was chosen; what was not chosen is as usual. */
+    private static Aspect chosen(Aspect usual, @Nullable MessageChoice choice) {
+        if (choice == null) {
+            return usual;
+        }
+        Integer interval = choice.intervalS() == null ? usual.intervalS() : choice.intervalS();
+        Integer watchdog = choice.intervalS() == null || usual.watchdogS() == null
+                ? usual.watchdogS()
+                : Integer.valueOf(MISSED * choice.intervalS());
+        return usual.with(a -> a.delivery(choice.delivery() == null ? usual.delivery() : choice.delivery())
+                .retained(choice.retained() == null ? usual.retained() : choice.retained())
+                .lastWill(choice.lastWill() == null ? usual.lastWill() : choice.lastWill())
+                .intervalS(interval)
+                .deadBand(choice.deadBand() == null ? usual.deadBand() : choice.deadBand())
+                .watchdogS(choice.watchdogS() == null ? watchdog : choice.watchdogS())
+                .chosen(true));
     }
 
     private @Nullable String trouble(@Nullable Unit unit, @Nullable String speaker, Transport transport) {
@@ -151,22 +176,23 @@ public final class Contracts {
         List<PayloadPart> says = states(device.kind());
         Integer interval = interval(device.kind(), unit);
         if (measured(device.kind())) {
-            all.add(aspect(device, AspectKind.TELEMETRY, says)
+            all.add(aspect(device, MessageAspect.TELEMETRY, says)
                     .spoken(true)
                     .delivery(delivery)
                     .sent(sleeps ? "when it wakes" : "at the interval, and when it moves by the dead band")
                     .intervalS(interval)
+                    .deadBand(sleeps ? null : deadBand(device.kind()))
                     .watchdogS(MISSED * (interval == null ? HOUR_S : interval))
                     .build());
         } else if (device.kind() == DeviceKind.PUSH_BUTTON) {
-            all.add(aspect(device, AspectKind.STATE, says)
+            all.add(aspect(device, MessageAspect.STATE, says)
                     .spoken(true)
                     .delivery(1)
                     .sent("when it is pressed")
                     .build());
         } else {
             Integer again = interval == null ? Integer.valueOf(HOUR_S) : interval;
-            all.add(aspect(device, AspectKind.STATE, says)
+            all.add(aspect(device, MessageAspect.STATE, says)
                     .spoken(true)
                     .delivery(delivery)
                     .retained(true)
@@ -177,7 +203,7 @@ public final class Contracts {
         }
         List<PayloadPart> told = commands(device.kind());
         if (!told.isEmpty()) {
-            all.add(aspect(device, AspectKind.COMMAND, told)
+            all.add(aspect(device, MessageAspect.COMMAND, told)
                     .delivery(1)
                     .sent("when asked; says the state that is wanted, never a toggle")
                     .build());
@@ -185,7 +211,7 @@ public final class Contracts {
         if (!told.isEmpty() && guards) {
             all.add(aspect(
                             device,
-                            AspectKind.ACKNOWLEDGEMENT,
+                            MessageAspect.ACKNOWLEDGEMENT,
                             List.of(
                                     PayloadPart.text("request", "as the command had it"),
                                     PayloadPart.text("result", "what became of it", "done", "refused", "failed")))
@@ -196,7 +222,7 @@ public final class Contracts {
         }
         all.add(aspect(
                         device,
-                        AspectKind.AVAILABILITY,
+                        MessageAspect.AVAILABILITY,
                         List.of(PayloadPart.text("", "whether it can be reached", "online", "offline")))
                 .spoken(true)
                 .delivery(1)
@@ -210,7 +236,7 @@ public final class Contracts {
                 .build());
         List<PayloadPart> set = configuration(device);
         if (!set.isEmpty()) {
-            all.add(aspect(device, AspectKind.CONFIGURATION, set)
+            all.add(aspect(device, MessageAspect.CONFIGURATION, set)
                     .delivery(1)
                     .retained(true)
                     .sent("by whoever sets it up")
@@ -219,10 +245,10 @@ public final class Contracts {
         return all;
     }
 
-    private static ContractAspectBuilder aspect(Device device, AspectKind kind, List<PayloadPart> payload) {
+    private static ContractAspectBuilder aspect(Device device, MessageAspect kind, List<PayloadPart> payload) {
         String address = device.topic() + "/" + kind.name().toLowerCase(java.util.Locale.ROOT);
         String example = example(payload);
-        boolean acknowledged = kind != AspectKind.TELEMETRY;
+        boolean acknowledged = kind != MessageAspect.TELEMETRY;
         return ContractAspectBuilder.builder()
                 .kind(kind)
                 .address(address)
@@ -326,6 +352,17 @@ public final class Contracts {
                                 PayloadPart.number("deadBand", "", 0, 1000, "less than this is no change"))
                         : List.of();
             default -> List.of();
+        };
+    }
+
+    /** Less than that is noise of the sensor; null for what is not measured. */
+    private static @Nullable Double deadBand(DeviceKind kind) {
+        return switch (kind) {
+            case TEMPERATURE -> 0.2;
+            case HUMIDITY, LEVEL -> 1.0;
+            case LIGHT_LEVEL -> 20.0;
+            case METER -> 10.0;
+            default -> null;
         };
     }
 

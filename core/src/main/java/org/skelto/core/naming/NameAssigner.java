@@ -55,6 +55,7 @@ public final class NameAssigner {
             if (device.topic() != null) {
                 topics.add(device.topic().toLowerCase(Locale.ROOT));
             }
+            device.aliases().keySet().forEach(alias -> topics.add(alias.toLowerCase(Locale.ROOT)));
         });
     }
 

@@ -9,6 +9,7 @@ import java.util.HashSet;
 import java.util.List;
 import java.util.Locale;
 import java.util.Map;
+import java.util.Objects;
 import java.util.Set;
 import java.util.stream.Stream;
 import org.jspecify.annotations.Nullable;
@@ -38,11 +39,16 @@ public record SpokenNames(@Nullable String language, List<Spoken> names, List<Cl
     /**
      * A spoken name.
      *
+     * @param alias whether it is one of the other names of the device
      * @param room its name, which is the area that it is in, or null
      * @param askedBack whether the assistant should ask back before it does it: what moves, opens or guards
      */
     public record Spoken(
-            String device, String name, @Nullable String room, boolean askedBack) {}
+            String device,
+            String name,
+            boolean alias,
+            @Nullable String room,
+            boolean askedBack) {}
 
     /** Why two names are taken for one another. */
     public enum Why {
@@ -57,6 +63,7 @@ public record SpokenNames(@Nullable String language, List<Spoken> names, List<Cl
      * A name that is taken for another.
      *
      * @param device whose name is the later one
+     * @param alias whether that name is one of its other names
      * @param other the device whose name it is taken for, or null when it is a word of the language
      * @param alike how much of their sound they have in common, 0 to 1
      * @param words why, in words
@@ -66,6 +73,7 @@ public record SpokenNames(@Nullable String language, List<Spoken> names, List<Cl
     public record Clash(
             String device,
             String name,
+            boolean alias,
             @Nullable String other,
             String otherName,
             Why why,
@@ -169,7 +177,8 @@ public record SpokenNames(@Nullable String language, List<Spoken> names, List<Cl
         List<Spoken> names = new ArrayList<>();
         plan.devices().forEach((id, d) -> {
             if (d.ways().contains(Way.SPOKEN)) {
-                names.add(new Spoken(id, d.name(), room(plan, d), askedBack(d)));
+                names.add(new Spoken(id, d.name(), false, room(plan, d), askedBack(d)));
+                d.alsoCalled().forEach(name -> names.add(new Spoken(id, name, true, room(plan, d), askedBack(d))));
             }
         });
         if (names.isEmpty()) {
@@ -223,6 +232,7 @@ public record SpokenNames(@Nullable String language, List<Spoken> names, List<Cl
         List<Clash> clashes() {
             List<Clash> clashes = new ArrayList<>();
             for (int i = 0; i < heard.size() && clashes.size() < MOST_CLASHES; i++) {
+                int which = i;
                 Heard one = heard.get(i);
                 Clash worst = null;
                 for (int j = 0; j < i; j++) {
@@ -233,7 +243,8 @@ public record SpokenNames(@Nullable String language, List<Spoken> names, List<Cl
                     worst = worse(worst, reservedClash(one, word));
                 }
                 if (worst != null) {
-                    clashes.add(worst.withInstead(instead(i)));
+                    clashes.add(worst.with(c -> c.alias(names.get(which).alias())
+                            .instead(names.get(which).alias() ? null : instead(which))));
                 }
             }
             clashes.sort((a, b) -> Double.compare(b.alike(), a.alike()));
@@ -257,7 +268,8 @@ public record SpokenNames(@Nullable String language, List<Spoken> names, List<Cl
         }
 
         private @Nullable Clash clash(Heard one, Heard other) {
-            if (!meet(one, other)) {
+            // by all of its own names a device is meant
+            if (Objects.equals(one.device(), other.device()) || !meet(one, other)) {
                 return null;
             }
             if (one.same(other)) {
@@ -327,7 +339,7 @@ public record SpokenNames(@Nullable String language, List<Spoken> names, List<Cl
         private boolean free(int which, Heard mine) {
             for (int i = 0; i < heard.size(); i++) {
                 ComputingBudget.step();
-                if (i != which && meet(mine, heard.get(i))) {
+                if (i != which && !Objects.equals(mine.device(), heard.get(i).device()) && meet(mine, heard.get(i))) {
                     return false;
                 }
             }

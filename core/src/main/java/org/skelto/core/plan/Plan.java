@@ -16,6 +16,7 @@ import org.skelto.core.plan.format.Name;
 import org.skelto.core.plan.format.Otherwise;
 import org.skelto.core.plan.format.Within;
 import org.skelto.core.plan.format.Words;
+import org.skelto.core.plan.network.Credential;
 import org.skelto.core.plan.network.Demand;
 import org.skelto.core.plan.network.Link;
 import org.skelto.core.plan.network.Network;
@@ -68,6 +69,7 @@ import org.skelto.core.plan.site.WallWork;
  * @param paths the ground under long radio links
  * @param measures in what lengths are typed and shown
  * @param language that the house is spoken to in, by ISO 639-1, or null for English
+ * @param credentials what is known of the secrets of the house, by their keys; never the secrets themselves
  */
 @RecordBuilder
 public record Plan(
@@ -117,7 +119,9 @@ public record Plan(
         @Otherwise("METRIC") Measures measures,
 
         @Nullable @Matches(value = "[a-z]{2}", says = "is not a language of two small letters such as en")
-        String language)
+        String language,
+
+        @Count(most = 3000) Map<@Id String, Credential> credentials)
         implements PlanBuilder.With {
 
     /** The only format this version reads and writes. */
@@ -149,6 +153,7 @@ public record Plan(
         money = money == null ? Money.USUAL : money;
         paths = Copies.sorted(paths);
         measures = measures == null ? Measures.METRIC : measures;
+        credentials = Copies.sorted(credentials);
     }
 
     /** Whether a caution was acknowledged. */

@@ -27,6 +27,8 @@ import org.skelto.core.plan.equipment.Unit;
 import org.skelto.core.plan.equipment.UnitBuilder;
 import org.skelto.core.plan.equipment.UnitKind;
 import org.skelto.core.plan.equipment.Way;
+import org.skelto.core.plan.network.BrokerAccess;
+import org.skelto.core.plan.network.Credential;
 import org.skelto.core.plan.network.Direction;
 import org.skelto.core.plan.network.Link;
 import org.skelto.core.plan.network.Network;
@@ -109,7 +111,12 @@ public final class ThornfellLodge {
                 .mainsVoltageV(230.0)
                 .place(new GeoPoint(46.2, 8.1))
                 .network(Network.of("192.168.60.0/24", "192.168.60.200", "192.168.60.239", "lodge")
-                        .with(n -> n.lines(List.of("router", "mobile-line")).failover(true)))
+                        .with(n -> n.lines(List.of("router", "mobile-line"))
+                                .failover(true)
+                                .access(BrokerAccess.EACH)))
+                .credentials(Map.of(
+                        "wireless.lodge",
+                        new Credential(Credential.State.CHANGED, "2026-08-20", true, "safe in the keeper's office")))
                 .cautionsRead(true)
                 .cautions(Map.of(Caution.EXIT, "with the keeper, at the walk round"))
                 .buildings(Map.of("lodge", new Building("Lodge", 0, 0, 0)))

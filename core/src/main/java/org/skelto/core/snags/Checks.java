@@ -26,6 +26,8 @@ public final class Checks {
             GroundChecks.CHECK,
             CoverageChecks.CHECK,
             NameChecks.CHECK,
+            MessageChecks.CHECK,
+            AccessChecks.CHECK,
             OutageChecks.CHECK,
             BackupChecks.CHECK,
             CostChecks.CHECK);

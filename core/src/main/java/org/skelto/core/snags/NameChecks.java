@@ -11,9 +11,11 @@ import java.util.Locale;
 import java.util.Map;
 import java.util.Set;
 import java.util.TreeMap;
+import java.util.TreeSet;
 import java.util.function.Function;
 import org.skelto.core.naming.Needs;
 import org.skelto.core.naming.SpokenNames;
+import org.skelto.core.naming.Topics;
 import org.skelto.core.plan.Edit;
 import org.skelto.core.plan.equipment.Device;
 import org.skelto.core.plan.equipment.Unit;
@@ -73,7 +75,12 @@ final class NameChecks {
                                 ? new String[] {CheckContext.device(clash.device())}
                                 : new String[] {CheckContext.device(clash.device()), CheckContext.device(clash.other())
                                 });
-        if (clash.instead() != null) {
+        if (clash.alias()) {
+            TreeSet<String> others =
+                    new TreeSet<>(c.plan.devices().get(clash.device()).alsoCalled());
+            others.remove(clash.name());
+            snag.fix("Do not call it so", Edit.replace(CheckContext.device(clash.device(), "/alsoCalled"), others));
+        } else if (clash.instead() != null) {
             snag.fix(
                     "Call it \"" + clash.instead() + "\"",
                     Edit.replace(CheckContext.device(clash.device(), "/name"), clash.instead()));
@@ -202,7 +209,7 @@ final class NameChecks {
             }
             owners.computeIfAbsent(d.topic().toLowerCase(Locale.ROOT), k -> new ArrayList<>())
                     .add(id);
-            String fault = fault(d.topic());
+            String fault = Topics.fault(d.topic());
             if (fault != null) {
                 c.snag("T1", STOP, NAMES, d.name() + " has an illegal topic")
                         .figures("\"" + d.topic() + "\" " + fault)
@@ -246,23 +253,6 @@ final class NameChecks {
                         .distinct()
                         .count()
                 == 1;
-    }
-
-    /** What makes a topic name unusable for publishing, or null. */
-    static String fault(String topic) {
-        if (topic.isEmpty()) {
-            return "is empty";
-        }
-        if (topic.indexOf('#') >= 0 || topic.indexOf('+') >= 0) {
-            return "holds a wildcard";
-        }
-        if (topic.startsWith("$")) {
-            return "begins with $, which belongs to the broker";
-        }
-        if (topic.startsWith("/") || topic.endsWith("/") || topic.contains("//")) {
-            return "has an empty level";
-        }
-        return topic.chars().anyMatch(Character::isWhitespace) ? "holds a space" : null;
     }
 
     private static void root(CheckContext c) {

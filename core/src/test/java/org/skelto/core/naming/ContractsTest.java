@@ -15,12 +15,12 @@ import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.EnumSource;
 import org.skelto.core.Demos;
 import org.skelto.core.naming.Contract.Aspect;
-import org.skelto.core.naming.Contract.AspectKind;
 import org.skelto.core.plan.Plan;
 import org.skelto.core.plan.equipment.ControlScheme;
 import org.skelto.core.plan.equipment.Criticality;
 import org.skelto.core.plan.equipment.Device;
 import org.skelto.core.plan.equipment.DeviceKind;
+import org.skelto.core.plan.equipment.MessageAspect;
 import org.skelto.core.sample.ThornfellLodge;
 import tools.jackson.databind.JsonNode;
 import tools.jackson.databind.json.JsonMapper;
@@ -53,16 +53,16 @@ class ContractsTest {
             Contracts.of(plan).forEach((id, contract) -> {
                 Device device = plan.devices().get(id);
                 boolean guards = device.criticality().compareTo(Criticality.PROTECTIVE) >= 0;
-                assertTrue(contract.aspects().stream().anyMatch(a -> a.kind() == AspectKind.AVAILABILITY));
+                assertTrue(contract.aspects().stream().anyMatch(a -> a.kind() == MessageAspect.AVAILABILITY));
                 for (Aspect a : contract.aspects()) {
-                    if (a.kind() == AspectKind.COMMAND) {
+                    if (a.kind() == MessageAspect.COMMAND) {
                         assertFalse(a.retained() || a.spoken(), "a kept command opens the lock again after a restart");
                         assertEquals(1, a.delivery());
                     }
-                    if (a.kind() == AspectKind.STATE && device.kind() != DeviceKind.PUSH_BUTTON) {
+                    if (a.kind() == MessageAspect.STATE && device.kind() != DeviceKind.PUSH_BUTTON) {
                         assertTrue(a.retained(), "who comes later knows nothing");
                     }
-                    if (device.kind() == DeviceKind.PUSH_BUTTON && a.kind() == AspectKind.STATE) {
+                    if (device.kind() == DeviceKind.PUSH_BUTTON && a.kind() == MessageAspect.STATE) {
                         assertFalse(a.retained(), "a kept press is pressed again");
                     }
                     assertTrue(!guards || !a.spoken() || a.delivery() >= 1, device.name() + " " + a.kind());
@@ -82,7 +82,7 @@ class ContractsTest {
                         JsonNode example = MAPPER.readTree(a.example());
                         int payload = a.example().getBytes(StandardCharsets.UTF_8).length;
                         int topic = a.address().getBytes(StandardCharsets.UTF_8).length;
-                        assertEquals(4 + topic + (a.kind() == AspectKind.TELEMETRY ? 0 : 2) + payload, a.bytes());
+                        assertEquals(4 + topic + (a.kind() == MessageAspect.TELEMETRY ? 0 : 2) + payload, a.bytes());
                         for (Contract.PayloadPart part : a.payload()) {
                             JsonNode value = part.name().isEmpty() ? example : example.get(part.name());
                             assertNotNull(value, contract.name() + " " + part.name());
@@ -125,12 +125,14 @@ class ContractsTest {
         Device device = plan.devices().get(id).with(d -> d.kind(kind).criticality(kind.criticality()));
         Contract contract = Contracts.of(plan.withDevices(Map.of(id, device))).get(id);
         assertTrue(contract.aspects().stream()
-                .anyMatch(a -> a.kind() == AspectKind.STATE || a.kind() == AspectKind.TELEMETRY));
+                .anyMatch(a -> a.kind() == MessageAspect.STATE || a.kind() == MessageAspect.TELEMETRY));
         boolean acts = kind.family() != DeviceKind.Family.SENSOR && kind != DeviceKind.CAMERA;
-        assertEquals(acts, contract.aspects().stream().anyMatch(a -> a.kind() == AspectKind.COMMAND), kind.name());
+        assertEquals(acts, contract.aspects().stream().anyMatch(a -> a.kind() == MessageAspect.COMMAND), kind.name());
         boolean proven = acts && kind.criticality().compareTo(Criticality.PROTECTIVE) >= 0;
         assertEquals(
-                proven, contract.aspects().stream().anyMatch(a -> a.kind() == AspectKind.ACKNOWLEDGEMENT), kind.name());
+                proven,
+                contract.aspects().stream().anyMatch(a -> a.kind() == MessageAspect.ACKNOWLEDGEMENT),
+                kind.name());
     }
 
     @Test

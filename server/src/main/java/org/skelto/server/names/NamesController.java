@@ -4,11 +4,14 @@ import java.nio.charset.StandardCharsets;
 import java.util.Comparator;
 import java.util.List;
 import java.util.Map;
+import org.jspecify.annotations.Nullable;
 import org.skelto.core.naming.AddressMap;
 import org.skelto.core.naming.Contract;
 import org.skelto.core.naming.Contracts;
+import org.skelto.core.naming.Credentials;
 import org.skelto.core.naming.LeaseList;
 import org.skelto.core.naming.NumberSheet;
+import org.skelto.core.naming.Renaming;
 import org.skelto.core.naming.SpokenNames;
 import org.skelto.core.parts.PartFile;
 import org.skelto.core.plan.Edit;
@@ -28,6 +31,7 @@ import org.springframework.web.bind.annotation.GetMapping;
 import org.springframework.web.bind.annotation.PostMapping;
 import org.springframework.web.bind.annotation.RequestBody;
 import org.springframework.web.bind.annotation.RequestMapping;
+import org.springframework.web.bind.annotation.RequestParam;
 import org.springframework.web.bind.annotation.RestController;
 import tools.jackson.databind.json.JsonMapper;
 
@@ -66,6 +70,28 @@ class NamesController {
                         .toList());
     }
 
+    /** What another name of a thing would change all over the house; nothing is stored. */
+    @GetMapping("/renaming")
+    Renaming renaming(
+            OpenPlan open,
+            @RequestParam String thing,
+            @RequestParam String name,
+            @RequestParam(required = false) @Nullable String until) {
+        try {
+            return Renaming.of(open.plan(), thing, name, until);
+        } catch (Renaming.Refused e) {
+            throw Refusal.invalid(
+                    "It cannot be called so. Nothing was changed.",
+                    List.of(new Problem("/" + e.field(), e.getMessage())));
+        }
+    }
+
+    /** The secrets of the house: where each is, what is known of it, and what changing it would cost. */
+    @GetMapping("/credentials")
+    List<Credentials.Secret> credentials(OpenPlan open) {
+        return Credentials.of(open.plan());
+    }
+
     /** What every device says and is told, by its id. */
     @GetMapping("/contracts")
     Map<String, Contract> contracts(OpenPlan open) {
@@ -82,12 +108,13 @@ class NamesController {
     @GetMapping(path = "/spoken/csv", produces = "text/csv")
     ResponseEntity<byte[]> spokenCsv(OpenPlan open) {
         String table = Csv.of(
-                new String[] {"name", "area", "device", "askedBack"},
+                new String[] {"name", "area", "device", "otherName", "askedBack"},
                 SpokenNames.of(open.plan()).names().stream()
                         .map(n -> new Object[] {
                             PartFile.quoted(n.name()),
                             n.room() == null ? null : PartFile.quoted(n.room()),
                             n.device(),
+                            n.alias() ? "yes" : "no",
                             n.askedBack() ? "yes" : "no"
                         })
                         .toList());

@@ -57,14 +57,20 @@ final class NetworkFiles {
     }
 
     /**
-     * For each unit that speaks at the broker what it may write and read, and no more: the topics of its own devices; for whoever
+     * For each unit that speaks at the broker what it may write and read, and no more: the topics of its own devices, with
+     * those that they had and still answer to; for whoever
      * listens, the topics of those that it listens to.
      */
     static String access(Plan plan, Map<String, Contract> contracts, long revision) {
         Map<String, Set<String>> lines = new TreeMap<>();
         contracts.values().forEach(contract -> {
             if (contract.transport() == Transport.BROKER) {
-                contract.aspects().forEach(aspect -> allow(lines, contract, aspect));
+                contract.aspects().forEach(aspect -> {
+                    allow(lines, contract, aspect, aspect.address());
+                    String leaf = aspect.address()
+                            .substring(String.valueOf(contract.topic()).length());
+                    contract.aliases().keySet().forEach(old -> allow(lines, contract, aspect, old + leaf));
+                });
             }
         });
         StringBuilder out = head(plan, revision);
@@ -75,19 +81,19 @@ final class NetworkFiles {
         return out.toString();
     }
 
-    private static void allow(Map<String, Set<String>> lines, Contract contract, Aspect aspect) {
+    private static void allow(Map<String, Set<String>> lines, Contract contract, Aspect aspect, String topic) {
         // a topic that no broker takes, or that would be a line of its own, is nobody's
-        if (aspect.address().matches(".*[#+\\p{Cntrl}].*")) {
+        if (topic.matches(".*[#+\\p{Cntrl}].*")) {
             return;
         }
         if (contract.speaker() != null) {
             lines.computeIfAbsent(contract.speaker(), k -> new TreeSet<>())
-                    .add("topic " + (aspect.spoken() ? "write " : "read ") + aspect.address());
+                    .add("topic " + (aspect.spoken() ? "write " : "read ") + topic);
         }
         for (String listener : contract.listeners()) {
             if (!listener.equals(contract.speaker())) {
                 lines.computeIfAbsent(listener, k -> new TreeSet<>())
-                        .add("topic " + (aspect.spoken() ? "read " : "write ") + aspect.address());
+                        .add("topic " + (aspect.spoken() ? "read " : "write ") + topic);
             }
         }
     }

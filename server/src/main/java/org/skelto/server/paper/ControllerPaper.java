@@ -9,6 +9,7 @@ import org.skelto.core.configuration.ControllerConfiguration.DeviceSettings;
 import org.skelto.core.configuration.ControllerConfiguration.MessageSettings;
 import org.skelto.core.configuration.ControllerConfiguration.NetworkSettings;
 import org.skelto.core.configuration.ControllerConfiguration.Pull;
+import org.skelto.core.configuration.ControllerConfiguration.SecretState;
 import org.skelto.core.configuration.ControllerConfiguration.TerminalSettings;
 import org.skelto.core.plan.Plan;
 import org.springframework.stereotype.Component;
@@ -33,6 +34,7 @@ public final class ControllerPaper {
         sections.add(terminals(c));
         sections.add(afterPower(c));
         sections.add(messages(c));
+        sections.add(secrets(c));
         boolean mains = c.devices().stream()
                 .flatMap(d -> d.terminals().stream())
                 .anyMatch(t -> t.does().equals("a relay"));
@@ -127,6 +129,15 @@ public final class ControllerPaper {
                         m.watchdogS());
             }
         }
+        return table.section();
+    }
+
+    private static PaperSheet.Section secrets(ControllerConfiguration c) {
+        PaperSheet.Table table =
+                new PaperSheet.Table("Secrets that it is told; what they are is kept elsewhere", "Secret", "It is");
+        c.secrets()
+                .forEach(s ->
+                        table.row(s.name(), s.state() == SecretState.FACTORY ? "the factory's" : words(s.state())));
         return table.section();
     }
 

@@ -1,17 +1,21 @@
 package org.skelto.core.plan.equipment;
 
 import io.soabase.recordbuilder.core.RecordBuilder;
+import java.util.Map;
 import java.util.SortedSet;
 import org.jspecify.annotations.Nullable;
 import org.skelto.core.plan.format.Copies;
+import org.skelto.core.plan.format.Count;
 import org.skelto.core.plan.format.IdOf;
 import org.skelto.core.plan.format.Limits;
+import org.skelto.core.plan.format.Matches;
 import org.skelto.core.plan.format.Name;
 import org.skelto.core.plan.format.Otherwise;
 import org.skelto.core.plan.format.Within;
 import org.skelto.core.plan.format.Words;
 import org.skelto.core.plan.site.Exposure;
 import org.skelto.core.plan.site.Place;
+import org.skelto.core.plan.site.WallWork;
 
 /**
  * A thing switched, moved, sensed or sounded.
@@ -35,6 +39,9 @@ import org.skelto.core.plan.site.Place;
  * @param works what it takes and how it is worked, or null when nothing is known
  * @param jobs what is asked of it, or null for what its kind and its ways make of it
  * @param control by what it is commanded or heard, or null for what its ways, wires and links make of it
+ * @param aliases topics that it had and still answers to, with the day until which, as 2027-03-31
+ * @param alsoCalled other names by which it is spoken to
+ * @param messages what is wanted otherwise than usual of its messages
  */
 @RecordBuilder
 public record Device(
@@ -62,7 +69,16 @@ public record Device(
         @Nullable Wiring wiring,
         @Nullable ActuationSpec works,
         @Nullable SortedSet<Job> jobs,
-        @Nullable SortedSet<ControlScheme> control)
+        @Nullable SortedSet<ControlScheme> control,
+
+        @Count(most = 20, of = "aliases")
+        Map<
+                        @Words(least = 1, most = 4 * Limits.NAME_LENGTH) String,
+                        @Matches(value = "[0-9]{4}-[0-9]{2}-[0-9]{2}", says = WallWork.NO_DAY) String>
+                aliases,
+
+        @Count(most = 20, of = "names") SortedSet<@Words(least = 1, most = Limits.NAME_LENGTH) String> alsoCalled,
+        Map<MessageAspect, MessageChoice> messages)
         implements DeviceBuilder.With {
     public Device {
         criticality = criticality == null && kind != null ? kind.criticality() : criticality;
@@ -73,6 +89,9 @@ public record Device(
         heardIn = Copies.sorted(heardIn);
         jobs = jobs == null ? null : Copies.sorted(jobs);
         control = control == null ? null : Copies.sorted(control);
+        aliases = Copies.sorted(aliases);
+        alsoCalled = Copies.sorted(alsoCalled);
+        messages = Copies.sorted(messages);
     }
 
     /** True when it guards property or life. */

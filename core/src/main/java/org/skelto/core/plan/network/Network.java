@@ -20,6 +20,7 @@ import org.skelto.core.plan.format.Words;
  * @param topicRoot first level of every message topic
  * @param lines ids of the units with a line to the internet, in the order in which they are used
  * @param addressing by which rule addresses are given
+ * @param access who may write and read at the message broker, or null when nobody said
  * @param failover whether the next line takes over when one fails; null means not
  */
 @RecordBuilder
@@ -40,7 +41,9 @@ public record Network(
         @Nullable Boolean failover,
 
         @Otherwise("no block of a floor and nothing at rest")
-        Addressing addressing)
+        Addressing addressing,
+
+        @Nullable BrokerAccess access)
         implements NetworkBuilder.With {
     public Network {
         lines = lines == null ? List.of() : Copies.list(lines);

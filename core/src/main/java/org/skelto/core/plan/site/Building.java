@@ -1,5 +1,6 @@
 package org.skelto.core.plan.site;
 
+import io.soabase.recordbuilder.core.RecordBuilder;
 import org.skelto.core.plan.format.Limits;
 import org.skelto.core.plan.format.Name;
 import org.skelto.core.plan.format.Within;
@@ -11,6 +12,7 @@ import org.skelto.core.plan.format.Within;
  * @param yM metres north
  * @param zM height of its ground above the site's datum in metres
  */
+@RecordBuilder
 public record Building(
         @Name String name,
 
@@ -20,4 +22,5 @@ public record Building(
         @Within(least = -Limits.SITE_M, most = Limits.SITE_M, unit = "m")
         double yM,
 
-        @Within(least = -1000, most = 9000, unit = "m") double zM) {}
+        @Within(least = -1000, most = 9000, unit = "m") double zM)
+        implements BuildingBuilder.With {}

@@ -1,5 +1,6 @@
 package org.skelto.core.plan.site;
 
+import io.soabase.recordbuilder.core.RecordBuilder;
 import org.jspecify.annotations.Nullable;
 import org.skelto.core.plan.format.IdOf;
 import org.skelto.core.plan.format.Name;
@@ -14,6 +15,7 @@ import org.skelto.core.plan.format.Within;
  * @param slab construction under the walking surface
  * @param underlay picture under its drawing, or null
  */
+@RecordBuilder
 public record Floor(
         @IdOf(value = "buildings", what = "a building") String building,
         @Name String name,
@@ -23,7 +25,8 @@ public record Floor(
         @IdOf(value = "constructions", what = "a construction")
         String slab,
 
-        @Nullable Underlay underlay) {
+        @Nullable Underlay underlay)
+        implements FloorBuilder.With {
     public Floor(String building, String name, double baseM, double heightM, String slab) {
         this(building, name, baseM, heightM, slab, null);
     }

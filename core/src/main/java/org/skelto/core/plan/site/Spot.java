@@ -1,5 +1,6 @@
 package org.skelto.core.plan.site;
 
+import io.soabase.recordbuilder.core.RecordBuilder;
 import org.skelto.core.plan.format.Limits;
 import org.skelto.core.plan.format.Name;
 import org.skelto.core.plan.format.Otherwise;
@@ -13,6 +14,7 @@ import org.skelto.core.plan.format.Within;
  * @param zM height of the ground above the site's datum, metres
  * @param exposure what it does to what is mounted there
  */
+@RecordBuilder
 public record Spot(
         @Name String name,
 
@@ -23,7 +25,8 @@ public record Spot(
         double yM,
 
         @Within(least = -1000, most = 9000, unit = "m") double zM,
-        @Otherwise("OUTDOOR") Exposure exposure) {
+        @Otherwise("OUTDOOR") Exposure exposure)
+        implements SpotBuilder.With {
     public Spot {
         exposure = exposure == null ? Exposure.OUTDOOR : exposure;
     }

@@ -1,0 +1,148 @@
+<script setup lang="ts">
+import { computed } from "vue";
+import { answer, api, type Schemas } from "../../api/client";
+import EditField from "../../app/EditField.vue";
+import FigureButton from "../../app/FigureButton.vue";
+import QueryTrouble from "../../app/QueryTrouble.vue";
+import { choice } from "../../app/typed";
+import { usePlanQuery } from "../../app/useQuery";
+import { shown } from "../../drawing/marks";
+import { added } from "../../plan/patch";
+import { pointer } from "../../plan/pointers";
+import { useBench } from "../../plan/store";
+import PassphraseStrength from "./PassphraseStrength.vue";
+
+/** The secrets of the house: which there are, where they are, what is known of them; never what they are. */
+const bench = useBench();
+const plan = computed(() => bench.plan!);
+const { answer: secrets, trouble: unanswered } = usePlanQuery((id, signal) =>
+  answer(api.GET("/api/plans/{id}/names/credentials", { params: { path: { id } }, signal })),
+);
+type Secret = Schemas["Secret"];
+type Said = Schemas["Credential"];
+const today = () => new Date().toISOString().slice(0, 10);
+const say = (s: Secret, said: Partial<Said>) =>
+  bench.edit([added(["credentials", s.key], { ...s.said, ...said })], `what is known of the ${s.name}`);
+const setState = (s: Secret, state: Said["state"]) =>
+  say(s, { state, changedOn: state === "CHANGED" ? (s.said.changedOn ?? today()) : null });
+const strongs: Schemas["Secret"]["kind"][] = ["WIRELESS", "BROKER", "NETWORK_KEY", "TUNNEL"];
+const ACCESS = {
+  OPEN: "whoever is on the network",
+  SHARED: "whoever knows one name and secret, the same for all",
+  EACH: "each unit by a secret of its own, and only what the access list says",
+} as const;
+const unconfirmed = computed(() => (secrets.value ?? []).filter((s) => s.said.state !== "CHANGED").length);
+const bool = (value: string | null) => (value === null ? null : value === "yes");
+const nameOf = (id: string) => plan.value.units[id]?.name ?? id;
+const chosen = (s: Secret) => s.units.some((id) => bench.selection === pointer("units", id));
+</script>
+
+<template>
+  <div class="panel-body">
+    <QueryTrouble :trouble="unanswered" />
+    <div class="row">
+      <label class="field">
+        At the broker may write and read
+        <select
+          :value="plan.network.access ?? ''"
+          @change="bench.put(['network', 'access'], choice($event), 'who may write at the broker')"
+        >
+          <option value="">nobody said yet</option>
+          <option v-for="(words, id) in ACCESS" :key="id" :value="id">{{ words }}</option>
+        </select>
+      </label>
+    </div>
+    <PassphraseStrength />
+    <template v-if="secrets">
+      <p>
+        {{ secrets.length }} secrets, {{ unconfirmed }} of them not confirmed changed.
+        <span class="quiet">What they are is never typed here: say where they are written down.</span>
+      </p>
+      <table v-if="secrets.length">
+        <caption class="unseen">
+          Register of credentials
+        </caption>
+        <thead>
+          <tr>
+            <th>Secret</th>
+            <th>Told to</th>
+            <th>It is</th>
+            <th>Changed on</th>
+            <th>Strong</th>
+            <th>Written down</th>
+            <th class="number">A change costs, h</th>
+          </tr>
+        </thead>
+        <tbody>
+          <tr v-for="s in secrets" :key="s.key" :class="{ chosen: chosen(s) }">
+            <td>{{ s.name }}</td>
+            <td>
+              <button
+                v-if="s.units.length === 1"
+                type="button"
+                class="plain"
+                @click="bench.select(pointer('units', s.units[0]!))"
+              >
+                {{ nameOf(s.units[0]!) }}
+              </button>
+              <span v-else-if="s.units.length" :title="s.units.map(nameOf).join(', ')"
+                >{{ s.units.length }} units</span
+              >
+              <template v-else>people</template>
+            </td>
+            <td>
+              <select
+                :value="s.said.state ?? ''"
+                :aria-label="`State of the ${s.name}`"
+                :class="{ bad: s.said.state === 'FACTORY' }"
+                @change="setState(s, choice($event))"
+              >
+                <option value="">not known</option>
+                <option value="FACTORY">the factory's</option>
+                <option value="CHANGED">changed</option>
+              </select>
+            </td>
+            <td>
+              <input
+                type="date"
+                :value="s.said.changedOn ?? ''"
+                :disabled="s.said.state !== 'CHANGED'"
+                :aria-label="`Day on which the ${s.name} was changed`"
+                @change="say(s, { changedOn: choice($event) })"
+              />
+            </td>
+            <td>
+              <select
+                v-if="strongs.includes(s.kind)"
+                :value="s.said.strong === null ? '' : s.said.strong ? 'yes' : 'no'"
+                :aria-label="`Strength of the ${s.name}`"
+                @change="say(s, { strong: bool(choice($event)) })"
+              >
+                <option value="">not judged</option>
+                <option value="yes">strong</option>
+                <option value="no">weak</option>
+              </select>
+            </td>
+            <td>
+              <EditField
+                bare
+                optional
+                :label="`Where the ${s.name} is written down`"
+                :value="s.said.kept"
+                :save="(v: string | null) => say(s, { kept: v })"
+              />
+            </td>
+            <td class="number">
+              <FigureButton :figure="s.figure" :name="`the time to change the ${s.name}`">{{
+                shown(s.hours, 1)
+              }}</FigureButton>
+            </td>
+          </tr>
+        </tbody>
+      </table>
+    </template>
+  </div>
+</template>
+
+<style scoped src="../panel.css"></style>
+<style scoped src="./tables.css"></style>
