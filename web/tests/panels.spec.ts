@@ -116,6 +116,22 @@ const SEEN: Record<string, { select?: string; sees: string[] }> = {
   },
   "names/messages": { select: "/devices/pit-pump", sees: ["who says what to whom", "command", "leat"] },
   "names/topics": { sees: ["root, building, room, device", "Topic of boiler heater"] },
+  "names/rename": {
+    select: "/rooms/meal",
+    sees: [
+      "Called “Meal floor” now, then",
+      "Type another name to see everything",
+      "Answer to old topics until",
+    ],
+  },
+  "names/secrets": {
+    sees: [
+      "passphrase of the wireless network leat study",
+      "key safe in the office",
+      "nobody said yet",
+      "0.3",
+    ],
+  },
   "names/leases": { sees: ["a column of addresses, hardware addresses or both", "Compare"] },
   "names/spoken": { sees: ["None of 3", "west bedroom lamp", "Asks back first"] },
   "names/controllers": { select: "/units/hall-board", sees: ["main/E11", "192.168.40.33", "stands in Hall"] },

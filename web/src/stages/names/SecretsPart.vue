@@ -25,6 +25,15 @@ const say = (s: Secret, said: Partial<Said>) =>
   bench.edit([added(["credentials", s.key], { ...s.said, ...said })], `what is known of the ${s.name}`);
 const setState = (s: Secret, state: Said["state"]) =>
   say(s, { state, changedOn: state === "CHANGED" ? (s.said.changedOn ?? today()) : null });
+/** Those of which nothing is known, as one statement: after a round of changing all of them. */
+const unknown = computed(() => (secrets.value ?? []).filter((s) => s.said.state === null));
+const confirmAll = () =>
+  bench.edit(
+    unknown.value.map((s) =>
+      added(["credentials", s.key], { ...s.said, state: "CHANGED", changedOn: today() }),
+    ),
+    `${unknown.value.length} secrets were changed`,
+  );
 const strongs: Schemas["Secret"]["kind"][] = ["WIRELESS", "BROKER", "NETWORK_KEY", "TUNNEL"];
 const ACCESS = {
   OPEN: "whoever is on the network",
@@ -57,6 +66,9 @@ const chosen = (s: Secret) => s.units.some((id) => bench.selection === pointer("
       <p>
         {{ secrets.length }} secrets, {{ unconfirmed }} of them not confirmed changed.
         <span class="quiet">What they are is never typed here: say where they are written down.</span>
+        <button v-if="unknown.length > 1" type="button" class="soft" @click="confirmAll">
+          All {{ unknown.length }} not known were changed today
+        </button>
       </p>
       <table v-if="secrets.length">
         <caption class="unseen">
@@ -65,17 +77,15 @@ const chosen = (s: Secret) => s.units.some((id) => bench.selection === pointer("
         <thead>
           <tr>
             <th>Secret</th>
-            <th>Told to</th>
-            <th>It is</th>
-            <th>Changed on</th>
+            <th class="number">Units</th>
+            <th>It is, changed on</th>
             <th>Strong</th>
             <th>Written down</th>
-            <th class="number">A change costs, h</th>
+            <th class="number">To change, h</th>
           </tr>
         </thead>
         <tbody>
           <tr v-for="s in secrets" :key="s.key" :class="{ chosen: chosen(s) }">
-            <td>{{ s.name }}</td>
             <td>
               <button
                 v-if="s.units.length === 1"
@@ -83,13 +93,11 @@ const chosen = (s: Secret) => s.units.some((id) => bench.selection === pointer("
                 class="plain"
                 @click="bench.select(pointer('units', s.units[0]!))"
               >
-                {{ nameOf(s.units[0]!) }}
+                {{ s.name }}
               </button>
-              <span v-else-if="s.units.length" :title="s.units.map(nameOf).join(', ')"
-                >{{ s.units.length }} units</span
-              >
-              <template v-else>people</template>
+              <template v-else>{{ s.name }}</template>
             </td>
+            <td class="number" :title="s.units.map(nameOf).join(', ')">{{ s.units.length || "–" }}</td>
             <td>
               <select
                 :value="s.said.state ?? ''"
@@ -101,12 +109,10 @@ const chosen = (s: Secret) => s.units.some((id) => bench.selection === pointer("
                 <option value="FACTORY">the factory's</option>
                 <option value="CHANGED">changed</option>
               </select>
-            </td>
-            <td>
               <input
+                v-if="s.said.state === 'CHANGED'"
                 type="date"
                 :value="s.said.changedOn ?? ''"
-                :disabled="s.said.state !== 'CHANGED'"
                 :aria-label="`Day on which the ${s.name} was changed`"
                 @change="say(s, { changedOn: choice($event) })"
               />
@@ -146,3 +152,14 @@ const chosen = (s: Secret) => s.units.some((id) => bench.selection === pointer("
 
 <style scoped src="../panel.css"></style>
 <style scoped src="./tables.css"></style>
+<style scoped>
+td:first-child {
+  max-width: 230px;
+  white-space: normal;
+}
+td select,
+td input[type="date"] {
+  font-size: 12px;
+  padding: 3px 4px;
+}
+</style>

@@ -70,6 +70,8 @@ class AccessibilityTest {
                 "names?part=topics",
                 "names?part=spoken",
                 "names?part=leases",
+                "names?part=rename&select=/rooms/meal",
+                "names?part=secrets",
                 "names?part=controllers&select=/units/hall-board",
                 "outages?without=internet,hub:hub&select=/devices/hall-lamp",
             })

@@ -9,6 +9,8 @@ import com.microsoft.playwright.Locator;
 import com.microsoft.playwright.Page;
 import com.microsoft.playwright.options.AriaRole;
 import java.nio.file.Files;
+import java.util.ArrayList;
+import java.util.List;
 import java.util.regex.Pattern;
 import org.junit.jupiter.api.AfterEach;
 import org.junit.jupiter.api.BeforeEach;
@@ -145,6 +147,49 @@ class NamesJourneyTest {
         assertThat(page.getByText("they sound the same, ASTPTRMLMP")).isVisible();
         page.getByLabel("The house is spoken to in").selectOption("de");
         assertThat(page.getByText(Pattern.compile("they sound the same"))).hasCount(0);
+    }
+
+    @Test
+    void anotherNameShowsAllThatItChangesAndOldTopicsAreForgottenLater() {
+        page.navigate(url + "names?part=rename&select=/rooms/meal");
+        Locator name = page.getByLabel("Called “Meal floor” now, then");
+        name.fill("Grain store");
+        assertThat(page.getByText("leat/mill/grain-store/table-lamp")).isVisible();
+        assertThat(page.getByText("Controllers that must be given their file anew"))
+                .isVisible();
+        name.press("Enter");
+        assertThat(button("Undo: rename Meal floor to Grain store")).isVisible();
+        Locator forget = page.getByLabel("Forget leat/mill/meal-floor/table-lamp of table lamp");
+        forget.click();
+        assertThat(forget).hasCount(0);
+        page.navigate(url + "names?part=messages&select=/devices/range-fan");
+        assertThat(page.getByText("leat/mill/meal-floor/range-fan")).isVisible();
+        button("Change command").click();
+        page.getByLabel("The broker keeps the last").selectOption("yes");
+        assertThat(page.getByText("The broker keeps the command to range fan")).isVisible();
+        button("^Do not keep it$").click();
+        assertThat(page.getByText("The broker keeps the command to range fan")).hasCount(0);
+    }
+
+    @Test
+    void secretsAreKnownOfAndAPassphraseIsJudgedWithoutLeavingThePage() {
+        page.navigate(url + "names?part=secrets");
+        List<String> sent = new ArrayList<>();
+        page.onRequest(r -> sent.add(r.url() + r.postData()));
+        Locator typed = page.getByLabel("How strong is a passphrase?");
+        typed.fill("Sommer2024!");
+        assertThat(page.getByText("Weak:")).isVisible();
+        typed.fill("tumble gravel otter nineteen quilt");
+        assertThat(page.getByText("Strong:")).isVisible();
+        page.getByLabel("State of the password of the house hub").selectOption("FACTORY");
+        assertThat(page.getByText("A password is still the factory's")).isVisible();
+        page.getByLabel("At the broker may write and read").selectOption("SHARED");
+        assertThat(page.getByText("All boards have one secret at the broker")).isVisible();
+        button("^Give each unit a secret of its own").first().click();
+        assertThat(page.getByText("All boards have one secret at the broker")).hasCount(0);
+        button("not known were changed today").click();
+        assertThat(page.getByText("1 of them not confirmed changed")).isVisible();
+        assertTrue(sent.stream().noneMatch(r -> r.contains("Sommer") || r.contains("otter")));
     }
 
     @Test
