@@ -13,6 +13,7 @@ import org.skelto.core.plan.Plan;
 import org.skelto.core.plan.Pointers;
 import org.skelto.core.plan.equipment.ActuationSpec;
 import org.skelto.core.plan.equipment.Device;
+import org.skelto.core.plan.equipment.SpokenGroup;
 import org.skelto.core.plan.equipment.Unit;
 import org.skelto.core.plan.network.Network;
 import org.skelto.core.plan.power.Power;
@@ -43,6 +44,7 @@ public record Remove(List<String> units, List<String> devices) implements Comman
         entries(edits, "circuits", plan.circuits(), c -> named(c.from(), boxes) ? c.withoutBackup() : c);
         entriesOf(edits, "devices", plan.devices(), gone, d -> left(d, gone, boxes));
         entriesOf(edits, "units", plan.units(), boxes, u -> left(u, boxes));
+        entries(edits, "spokenGroups", plan.spokenGroups(), g -> left(g, gone));
         Network network = plan.network();
         if (network.lines().stream().anyMatch(boxes::contains)) {
             edits.add(Edit.replace(
@@ -79,6 +81,15 @@ public record Remove(List<String> units, List<String> devices) implements Comman
                 boxes.add(unit);
             }
         });
+    }
+
+    private static SpokenGroup left(SpokenGroup group, Set<String> gone) {
+        if (group.devices().stream().noneMatch(gone::contains)) {
+            return group;
+        }
+        TreeSet<String> devices = new TreeSet<>(group.devices());
+        devices.removeAll(gone);
+        return new SpokenGroup(group.name(), devices);
     }
 
     private static boolean named(@Nullable String id, Set<String> gone) {

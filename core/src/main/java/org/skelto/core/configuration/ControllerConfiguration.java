@@ -18,6 +18,7 @@ import org.skelto.core.plan.equipment.UnitKind;
  * @param host its name on the network
  * @param where floor and room in words, or null while it has no place
  * @param boards names of its parts, by the names that stand on them
+ * @param indicators what its lamps and sounds mean, by what stands on them
  * @param devices that it works, in the order of their ids
  * @param secrets that it is told; never what they are
  */
@@ -29,6 +30,7 @@ public record ControllerConfiguration(
         String host,
         @Nullable String where,
         Map<String, String> boards,
+        Map<String, String> indicators,
         NetworkSettings network,
         List<DeviceSettings> devices,
         List<SecretReference> secrets)

@@ -17,12 +17,12 @@ import org.skelto.core.configuration.ControllerConfiguration.SecretState;
 import org.skelto.core.configuration.ControllerConfiguration.TerminalSettings;
 import org.skelto.core.naming.Contract;
 import org.skelto.core.naming.Credentials;
+import org.skelto.core.naming.HostNames;
 import org.skelto.core.parts.Catalogue;
 import org.skelto.core.parts.Part;
 import org.skelto.core.parts.Pin;
 import org.skelto.core.parts.Trait;
 import org.skelto.core.plan.Plan;
-import org.skelto.core.plan.Slugs;
 import org.skelto.core.plan.equipment.Attached;
 import org.skelto.core.plan.equipment.BoardSet;
 import org.skelto.core.plan.equipment.Device;
@@ -91,9 +91,10 @@ public final class ControllerConfigurations {
                 .unit(id)
                 .name(unit.name())
                 .kind(unit.kind())
-                .host(Slugs.slug(id, "unit"))
+                .host(HostNames.of(id))
                 .where(where(unit.place()))
                 .boards(boards)
+                .indicators(unit.indicators())
                 .network(network(unit))
                 .devices(carried.getOrDefault(id, List.of()).stream()
                         .map(d -> device(d, unit, wired.get(id)))

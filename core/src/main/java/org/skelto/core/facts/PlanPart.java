@@ -33,12 +33,12 @@ public enum PlanPart {
     /** In what lengths are shown; no figure hangs on it. */
     MEASURES(null, "measures"),
     /** The language that the house is spoken to in. */
-    LANGUAGE(null, "language"),
+    LANGUAGE(null, "language", "spokenGroups"),
     CREDENTIALS(null, "credentials"),
     /** What was measured in the house; kept beside the plan. */
     READINGS(null),
 
-    UNIT_NAMES("units", "name"),
+    UNIT_NAMES("units", "name", "indicators"),
     UNIT_ROLES(
             "units",
             "kind",
@@ -76,7 +76,7 @@ public enum PlanPart {
             "control"),
     DEVICE_WIRING("devices", "channel", "circuit", "wiring", "works"),
     DEVICE_SURROUNDINGS("devices", "rating", "sound", "heardIn"),
-    DEVICE_TOPICS("devices", "topic", "aliases", "alsoCalled", "messages");
+    DEVICE_TOPICS("devices", "topic", "aliases", "alsoCalled", "messages", "accountChannel", "enteredAs");
 
     /** All of the plan, without what was measured. */
     public static final Set<PlanPart> ALL = Set.copyOf(EnumSet.complementOf(EnumSet.of(READINGS)));

@@ -9,6 +9,7 @@ import org.jspecify.annotations.Nullable;
 import org.skelto.core.plan.Plan;
 import org.skelto.core.plan.equipment.Unit;
 import org.skelto.core.plan.network.AddressBlock;
+import org.skelto.core.plan.network.AddressFamily;
 import org.skelto.core.plan.network.Ipv4Subnet;
 import org.skelto.core.work.ComputingBudget;
 
@@ -69,12 +70,14 @@ public record AddressMap(
      *
      * @param what in words
      * @param floor whose boards take it, or null for a family
+     * @param family whose first host it is, or null for a floor
      * @param from first host
      * @param to last host, or null where it has no end but the next
      */
     public record Block(
             String what,
             @Nullable String floor,
+            @Nullable AddressFamily family,
             long from,
             @Nullable Long to) {}
 
@@ -156,8 +159,11 @@ public record AddressMap(
                 .addressing()
                 .floors()
                 .forEach((floor, block) -> blocks.add(new Block(
-                        "boards of " + plan.floors().get(floor).name(), floor, block.from(), (long) block.to())));
-        NameAssigner.FAMILIES.forEach((what, first) -> blocks.add(new Block(what, null, first, null)));
+                        "boards of " + plan.floors().get(floor).name(), floor, null, block.from(), (long) block.to())));
+        for (AddressFamily family : AddressFamily.values()) {
+            blocks.add(new Block(
+                    family.words(), null, family, plan.network().addressing().first(family), null));
+        }
         return blocks;
     }
 

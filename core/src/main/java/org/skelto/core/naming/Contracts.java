@@ -13,6 +13,7 @@ import org.skelto.core.naming.Contract.Aspect;
 import org.skelto.core.naming.Contract.PayloadPart;
 import org.skelto.core.naming.Contract.Transport;
 import org.skelto.core.plan.Plan;
+import org.skelto.core.plan.Slugs;
 import org.skelto.core.plan.equipment.ControlScheme;
 import org.skelto.core.plan.equipment.Criticality;
 import org.skelto.core.plan.equipment.Device;
@@ -39,6 +40,12 @@ public final class Contracts {
     private static final int HEADER = 4;
 
     private static final int NUMBERED = 2;
+
+    private static final PayloadPart ONLINE = PayloadPart.text("", "whether it can be reached", "online", "offline");
+
+    private static final List<PayloadPart> READINESS = List.of(
+            PayloadPart.truth("present", "whether it answers on the bus"),
+            PayloadPart.truth("ready", "whether its outputs are set and it takes commands"));
 
     private final Plan plan;
     private final @Nullable String broker;
@@ -87,6 +94,61 @@ public final class Contracts {
         Map<String, Contract> all = new TreeMap<>();
         plan.devices().forEach((id, device) -> all.put(id, contracts.of(id, device)));
         return all;
+    }
+
+    /**
+     * What controllers say of themselves, by id: that they are there, and of each board on their bus whether it answers. A
+     * command to a device behind such a board waits until it is ready.
+     */
+    public static Map<String, Contract> ofUnits(Plan plan) {
+        Contracts contracts = new Contracts(plan);
+        Map<String, Contract> all = new TreeMap<>();
+        plan.units().forEach((id, unit) -> {
+            ComputingBudget.step();
+            if (unit.drives() && contracts.needs.addresses().contains(id) && unit.talks() != Talks.REQUEST) {
+                all.put(id, contracts.of(id, unit));
+            }
+        });
+        return all;
+    }
+
+    private Contract of(String id, Unit unit) {
+        String topic = plan.network().topicRoot() + "/units/" + HostNames.of(id);
+        List<Aspect> aspects = new ArrayList<>();
+        aspects.add(aspect(topic, MessageAspect.AVAILABILITY, List.of(ONLINE))
+                .spoken(true)
+                .delivery(1)
+                .retained(true)
+                .lastWill(true)
+                .sent("on connecting; the broker sends the last will")
+                .watchdogS(CONNECTION_S)
+                .build());
+        if (unit.boards() != null) {
+            unit.boards().more().forEach((name, board) -> {
+                if (board.address() != null) {
+                    aspects.add(aspect(topic + "/boards/" + Slugs.slug(name, "board"), MessageAspect.STATE, READINESS)
+                            .spoken(true)
+                            .delivery(1)
+                            .retained(true)
+                            .sent("when it answers on the bus or stops to; commands wait until it is ready")
+                            .intervalS(HOUR_S)
+                            .watchdogS(MISSED * HOUR_S)
+                            .build());
+                }
+            });
+        }
+        return ContractBuilder.builder()
+                .device(id)
+                .name(unit.name())
+                .topic(topic)
+                .transport(Transport.BROKER)
+                .speaker(id)
+                .broker(broker)
+                .listeners(listeners(unit))
+                .aspects(aspects)
+                .aliases(Map.of())
+                .trouble(broker == null ? "no unit has the broker yet" : null)
+                .build();
     }
 
     private Contract of(String id, Device device) {
@@ -223,7 +285,7 @@ public final class Contracts {
         all.add(aspect(
                         device,
                         MessageAspect.AVAILABILITY,
-                        List.of(PayloadPart.text("", "whether it can be reached", "online", "offline")))
+                        List.of(ONLINE))
                 .spoken(true)
                 .delivery(1)
                 .retained(true)
@@ -246,7 +308,11 @@ public final class Contracts {
     }
 
     private static ContractAspectBuilder aspect(Device device, MessageAspect kind, List<PayloadPart> payload) {
-        String address = device.topic() + "/" + kind.name().toLowerCase(java.util.Locale.ROOT);
+        return aspect(String.valueOf(device.topic()), kind, payload);
+    }
+
+    private static ContractAspectBuilder aspect(String topic, MessageAspect kind, List<PayloadPart> payload) {
+        String address = topic + "/" + kind.name().toLowerCase(java.util.Locale.ROOT);
         String example = example(payload);
         boolean acknowledged = kind != MessageAspect.TELEMETRY;
         return ContractAspectBuilder.builder()

@@ -1,9 +1,6 @@
 package org.skelto.core.naming;
 
 import io.soabase.recordbuilder.core.RecordBuilder;
-import java.io.IOException;
-import java.io.StringReader;
-import java.io.UncheckedIOException;
 import java.util.ArrayList;
 import java.util.HashMap;
 import java.util.HashSet;
@@ -13,10 +10,6 @@ import java.util.Map;
 import java.util.Set;
 import java.util.regex.Matcher;
 import java.util.regex.Pattern;
-import org.apache.commons.csv.CSVFormat;
-import org.apache.commons.csv.CSVParser;
-import org.apache.commons.csv.CSVRecord;
-import org.apache.commons.csv.DuplicateHeaderMode;
 import org.jspecify.annotations.Nullable;
 import org.skelto.core.plan.Edit;
 import org.skelto.core.plan.Plan;
@@ -24,7 +17,6 @@ import org.skelto.core.plan.Pointers;
 import org.skelto.core.plan.Slugs;
 import org.skelto.core.plan.equipment.Unit;
 import org.skelto.core.plan.network.Ipv4Subnet;
-import org.skelto.core.work.ComputingBudget;
 
 /**
  * A list of what is on the network already, such as leases, addresses or neighbours, held against the plan.
@@ -35,10 +27,9 @@ import org.skelto.core.work.ComputingBudget;
  */
 public record LeaseList(List<Leased> found, List<UnreadLine> troubles, List<String> gone) {
     /** So many lines are read at most. */
-    public static final int MOST_LINES = 20_000;
+    public static final int MOST_LINES = ForeignTable.MOST_LINES;
 
     private static final int MOST_TOLD = 50;
-    private static final int MOST_SHOWN = 60;
     private static final Pattern PAIR = Pattern.compile("[0-9a-f]{2}");
     private static final int PAIRS = 6;
 
@@ -61,7 +52,7 @@ public record LeaseList(List<Leased> found, List<UnreadLine> troubles, List<Stri
      * @param line its number, the header being 1
      * @param address as listed, or null
      * @param hardwareAddress six pairs of small letters, or null
-     * @param host its name, at most {@value #MOST_SHOWN} letters of it, or null
+     * @param host its name, cut where it is long, or null
      * @param unit id of the unit that it is, or null
      * @param words what is different, in words; empty where nothing is
      * @param adopt the edits by which the plan takes it over
@@ -97,52 +88,20 @@ public record LeaseList(List<Leased> found, List<UnreadLine> troubles, List<Stri
      * @throws Unreadable when it is none, or has more than {@value #MOST_LINES} lines
      */
     public static LeaseList of(Plan plan, String text) throws Unreadable {
-        Comparison comparison = new Comparison(plan);
-        try (CSVParser lines = format(text).parse(new StringReader(text))) {
-            List<String> names = lines.getHeaderNames();
-            String address = column(names, ADDRESS);
-            String hardware = column(names, HARDWARE);
-            String name = column(names, NAME);
-            if (address == null && hardware == null) {
-                throw new Unreadable("has no column of addresses or hardware addresses in its first line");
-            }
-            for (CSVRecord line : lines) {
-                ComputingBudget.step();
-                if (line.getRecordNumber() > MOST_LINES) {
-                    throw new Unreadable("has more than " + MOST_LINES + " lines");
-                }
-                comparison.line(
-                        line.getRecordNumber() + 1, cell(line, address), cell(line, hardware), cell(line, name));
-            }
-        } catch (IOException | UncheckedIOException | IllegalArgumentException | IllegalStateException e) {
-            throw new Unreadable("is not a table with a header and separators");
+        ForeignTable table;
+        try {
+            table = ForeignTable.of(text, Map.of("address", ADDRESS, "hardware", HARDWARE, "name", NAME));
+        } catch (ForeignTable.Unreadable e) {
+            throw new Unreadable(e.getMessage());
         }
+        if (!table.columns().contains("address") && !table.columns().contains("hardware")) {
+            throw new Unreadable("has no column of addresses or hardware addresses in its first line");
+        }
+        Comparison comparison = new Comparison(plan);
+        table.rows()
+                .forEach(row ->
+                        comparison.line(row.line(), row.get("address"), row.get("hardware"), row.get("name")));
         return comparison.list();
-    }
-
-    private static CSVFormat format(String text) {
-        String first = text.lines().findFirst().orElse("");
-        return CSVFormat.RFC4180
-                .builder()
-                .setDelimiter(first.contains("\t") ? '\t' : first.contains(";") ? ';' : ',')
-                .setHeader()
-                .setSkipHeaderRecord(true)
-                .setDuplicateHeaderMode(DuplicateHeaderMode.ALLOW_EMPTY)
-                .setIgnoreEmptyLines(true)
-                .setTrim(true)
-                .get();
-    }
-
-    private static @Nullable String column(List<String> names, List<String> wanted) {
-        return names.stream()
-                .filter(n -> wanted.contains(n.toLowerCase(Locale.ROOT).strip()))
-                .findFirst()
-                .orElse(null);
-    }
-
-    private static @Nullable String cell(CSVRecord line, @Nullable String column) {
-        String said = column == null || !line.isSet(column) ? "" : line.get(column);
-        return said.isEmpty() ? null : said;
     }
 
     /** Six pairs as the plan writes them, or null when they are none. */
@@ -181,7 +140,7 @@ public record LeaseList(List<Leased> found, List<UnreadLine> troubles, List<Stri
                 if (unit.mac() != null) {
                     byHardware.putIfAbsent(unit.mac(), id);
                 }
-                byName.putIfAbsent(Slugs.slug(id, "unit"), id);
+                byName.putIfAbsent(HostNames.of(id), id);
                 byName.putIfAbsent(Slugs.slug(unit.name(), id), id);
             });
         }
@@ -192,14 +151,14 @@ public record LeaseList(List<Leased> found, List<UnreadLine> troubles, List<Stri
             if (address == null && hardware == null) {
                 why = "has neither an address nor a hardware address";
             } else if (address != null && !Ipv4Subnet.isAddress(address)) {
-                why = "\"" + shown(address) + "\" is no IPv4 address";
+                why = "\"" + ForeignTable.shown(address) + "\" is no IPv4 address";
             } else if (hardware != null && pairs == null) {
-                why = "\"" + shown(hardware) + "\" is no hardware address of six pairs";
+                why = "\"" + ForeignTable.shown(hardware) + "\" is no hardware address of six pairs";
             } else {
                 why = twice(number, address, pairs);
             }
             if (why == null) {
-                found.add(compared(number, address, pairs, name == null ? null : shown(name)));
+                found.add(compared(number, address, pairs, name == null ? null : ForeignTable.shown(name)));
             } else if (troubles.size() < MOST_TOLD) {
                 troubles.add(new UnreadLine(number, why));
             }
@@ -213,11 +172,6 @@ public record LeaseList(List<Leased> found, List<UnreadLine> troubles, List<Stri
                 }
             }
             return null;
-        }
-
-        private static String shown(String text) {
-            String plain = text.replaceAll("\\p{Cntrl}", " ");
-            return plain.length() > MOST_SHOWN ? plain.substring(0, MOST_SHOWN) + "…" : plain;
         }
 
         private Leased compared(

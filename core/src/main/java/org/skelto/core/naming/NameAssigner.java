@@ -1,7 +1,6 @@
 package org.skelto.core.naming;
 
 import java.util.HashSet;
-import java.util.LinkedHashMap;
 import java.util.Locale;
 import java.util.Map;
 import java.util.Set;
@@ -10,12 +9,15 @@ import java.util.zip.CRC32;
 import org.jspecify.annotations.Nullable;
 import org.skelto.core.plan.Plan;
 import org.skelto.core.plan.Slugs;
+import org.skelto.core.plan.Wording;
 import org.skelto.core.plan.equipment.Device;
 import org.skelto.core.plan.equipment.Unit;
 import org.skelto.core.plan.equipment.UnitBuilder;
 import org.skelto.core.plan.equipment.UnitKind;
 import org.skelto.core.plan.network.AddressBlock;
+import org.skelto.core.plan.network.AddressFamily;
 import org.skelto.core.plan.network.Ipv4Subnet;
+import org.skelto.core.plan.network.TopicLevel;
 import org.skelto.core.plan.site.Place;
 import org.skelto.core.plan.site.Room;
 import org.skelto.core.plan.site.Spot;
@@ -35,10 +37,12 @@ public final class NameAssigner {
     private final Set<String> macs = new HashSet<>();
     private final Set<Integer> nodes = new HashSet<>();
     private final Set<String> topics = new HashSet<>();
+    private final AccountChannels channels;
 
     private NameAssigner(Plan plan) {
         this.plan = plan;
         this.needs = Needs.of(plan);
+        this.channels = new AccountChannels(plan);
         plan.units().values().forEach(unit -> {
             if (unit.ipv4() != null) {
                 addresses.add(Ipv4Subnet.number(unit.ipv4()));
@@ -126,23 +130,6 @@ public final class NameAssigner {
         return named.build();
     }
 
-    /** First host of each family that has one of its own, in words, by host. */
-    static final Map<String, Integer> FAMILIES = families();
-
-    private static Map<String, Integer> families() {
-        Map<String, Integer> families = new LinkedHashMap<>();
-        families.put("router", block(UnitKind.ROUTER));
-        families.put("switches", block(UnitKind.SWITCH));
-        families.put("access points", block(UnitKind.ACCESS_POINT));
-        families.put("hubs", block(UnitKind.HUB));
-        families.put("gateways", block(UnitKind.GATEWAY));
-        families.put("panels", block(UnitKind.PANEL));
-        families.put("recorders", block(UnitKind.RECORDER));
-        families.put("controllers and hand units", block(UnitKind.CONTROLLER));
-        families.put("self-contained devices and cameras", block(UnitKind.SELF_CONTAINED));
-        return families;
-    }
-
     /** The block of the floor that a board stands on, if it stands on one that has one. */
     static @Nullable AddressBlock floorBlock(Plan plan, Unit unit) {
         Place place = unit.place();
@@ -154,21 +141,6 @@ public final class NameAssigner {
         }
         Room room = plan.rooms().get(place.room());
         return room == null ? null : plan.network().addressing().floors().get(room.floor());
-    }
-
-    /** First host of a kind's block within the subnet, so that the number tells what stands behind it. */
-    private static int block(UnitKind kind) {
-        return switch (kind) {
-            case ROUTER -> 1;
-            case SWITCH -> 2;
-            case ACCESS_POINT -> 6;
-            case HUB -> 16;
-            case GATEWAY -> 20;
-            case PANEL -> 28;
-            case RECORDER -> 30;
-            case CONTROLLER, SUPPLY, KEYPAD, HANDSET, WALL_TABLET, ASSISTANT, INFRARED_SENDER, COUPLER -> 32;
-            case SELF_CONTAINED, CAMERA -> 100;
-        };
     }
 
     private @Nullable String freeAddress(Unit unit) {
@@ -183,12 +155,13 @@ public final class NameAssigner {
             }
         }
         UnitKind kind = unit.kind();
+        long first = plan.network().addressing().first(AddressFamily.of(kind));
         long hosts = subnet.lastHost() - subnet.firstHost() + 1;
         long poolFrom = Ipv4Subnet.number(plan.network().poolFrom());
         long poolTo = Ipv4Subnet.number(plan.network().poolTo());
         for (long step = 0; step < hosts; step++) {
             ComputingBudget.step();
-            long address = subnet.firstHost() + (block(kind) - 1 + step) % hosts;
+            long address = subnet.firstHost() + (first - 1 + step) % hosts;
             boolean pooled = address >= poolFrom && address <= poolTo;
             // the first host is the router's by custom
             boolean reserved = address == subnet.firstHost() && kind != UnitKind.ROUTER;
@@ -233,29 +206,48 @@ public final class NameAssigner {
 
     private Device named(Device device) {
         ComputingBudget.step();
+        Integer channel = channels.of(device);
+        boolean numbered = channel != null && !channel.equals(device.accountChannel());
         if (device.topic() != null) {
-            return device;
+            return numbered ? device.withAccountChannel(channel) : device;
         }
         String topic = Slugs.free(topicByRule(plan, device), topics);
         topics.add(topic);
-        return device.withTopic(topic);
+        Device named = device.withTopic(topic);
+        return numbered ? named.withAccountChannel(channel) : named;
     }
 
-    /** The topic that the rule gives: root, building or spot, room, device; each level a slug. */
+    /** The topic that the rule gives: root, then the levels of the plan, each a slug; building, room, device unless it says others. */
     public static String topicByRule(Plan plan, Device device) {
         ComputingBudget.step();
         Place place = SiteModel.placeOf(plan, device);
-        String where = "unplaced";
-        if (place != null && place.room() != null) {
-            var room = plan.rooms().get(place.room());
-            String building = plan.buildings()
-                    .get(plan.floors().get(room.floor()).building())
-                    .name();
-            where = Slugs.slug(building, "building") + "/" + Slugs.slug(room.name(), "room");
-        } else if (place != null && place.spot() != null) {
-            Spot spot = plan.spots().get(place.spot());
-            where = "outside/" + Slugs.slug(spot.name(), "spot");
+        StringBuilder topic = new StringBuilder(plan.network().topicRoot());
+        Room room = place == null || place.room() == null ? null : plan.rooms().get(place.room());
+        Spot spot = place == null || place.spot() == null ? null : plan.spots().get(place.spot());
+        boolean unplaced = room == null && spot == null;
+        for (TopicLevel level : plan.network().levels()) {
+            String name = switch (level) {
+                case BUILDING -> unplaced ? "unplaced" : building(plan, room);
+                case FLOOR -> room == null ? null : Slugs.slug(plan.floors().get(room.floor()).name(), "floor");
+                case ROOM ->
+                    room != null ? Slugs.slug(room.name(), "room") : spot != null ? Slugs.slug(spot.name(), "spot") : null;
+                case KIND -> Slugs.slug(Wording.of(device.kind()), "device");
+                case DEVICE -> Slugs.slug(device.name(), "device");
+            };
+            if (name != null) {
+                topic.append('/').append(name);
+            }
         }
-        return plan.network().topicRoot() + "/" + where + "/" + Slugs.slug(device.name(), "device");
+        return topic.toString();
+    }
+
+    private static String building(Plan plan, @Nullable Room room) {
+        return room == null
+                ? "outside"
+                : Slugs.slug(
+                        plan.buildings()
+                                .get(plan.floors().get(room.floor()).building())
+                                .name(),
+                        "building");
     }
 }

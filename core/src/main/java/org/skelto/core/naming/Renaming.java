@@ -11,6 +11,7 @@ import java.util.Map;
 import java.util.Set;
 import java.util.TreeMap;
 import java.util.TreeSet;
+import java.util.stream.Collectors;
 import org.jspecify.annotations.Nullable;
 import org.skelto.core.plan.Edit;
 import org.skelto.core.plan.Plan;
@@ -19,6 +20,8 @@ import org.skelto.core.plan.Slugs;
 import org.skelto.core.plan.equipment.Device;
 import org.skelto.core.plan.equipment.Way;
 import org.skelto.core.plan.format.Limits;
+import org.skelto.core.plan.network.Network;
+import org.skelto.core.plan.network.TopicLevel;
 import org.skelto.core.plan.site.Place;
 import org.skelto.core.site.SiteModel;
 import org.skelto.core.work.ComputingBudget;
@@ -26,7 +29,7 @@ import org.skelto.core.work.ComputingBudget;
 /**
  * What another name of a thing changes all over the house, before it changes.
  *
- * @param thing the JSON pointer of what is renamed: a building, floor, room, spot, unit or device, or {@value #ROOT}
+ * @param thing the JSON pointer of what is renamed: a building, floor, room, spot, unit or device, {@value #ROOT} or {@value #LEVELS}
  * @param keptTopics how many topics under it were given by hand, or once under yet another name, and stay
  * @param edits that do it; none when nothing would change
  */
@@ -41,6 +44,9 @@ public record Renaming(
         List<Edit> edits) {
     /** The first level of all topics, as a thing that has a name. */
     public static final String ROOT = "/network/topicRoot";
+
+    /** The levels of all topics, as a thing whose name is their list by commas. */
+    public static final String LEVELS = "/network/topicLevels";
 
     /** What it is that changes. */
     public enum Part {
@@ -136,7 +142,23 @@ public record Renaming(
             if (fault != null) {
                 throw new Refused("name", fault + ", so that nothing could be published under it");
             }
-            return stripped;
+            return thing.equals(LEVELS) ? written(levels(stripped)) : stripped;
+        }
+
+        private static String written(List<TopicLevel> levels) {
+            return levels.stream().map(Enum::name).collect(Collectors.joining(","));
+        }
+
+        private static List<TopicLevel> levels(String text) {
+            List<TopicLevel> levels = new ArrayList<>();
+            for (String level : text.split(",")) {
+                try {
+                    levels.add(TopicLevel.valueOf(level.strip()));
+                } catch (IllegalArgumentException e) {
+                    throw new Refused("name", "\"" + level.strip() + "\" is none of " + written(List.of(TopicLevel.values())));
+                }
+            }
+            return Network.levels(levels);
         }
 
         private static @Nullable String day(@Nullable String day) {
@@ -167,10 +189,12 @@ public record Renaming(
                 case "units" -> found(plan.units()).name();
                 case "devices" -> found(plan.devices()).name();
                 case "network" -> {
-                    if (!thing.equals(ROOT)) {
+                    if (!thing.equals(ROOT) && !thing.equals(LEVELS)) {
                         throw new Refused("thing", "names nothing that has a name");
                     }
-                    yield plan.network().topicRoot();
+                    yield thing.equals(ROOT)
+                            ? plan.network().topicRoot()
+                            : written(plan.network().levels());
                 }
                 default -> throw new Refused("thing", "names nothing that has a name");
             };
@@ -192,7 +216,11 @@ public record Renaming(
                     plan.withUnits(put(plan.units(), found(plan.units()).withName(to)));
                 case "devices" ->
                     plan.withDevices(put(plan.devices(), found(plan.devices()).withName(to)));
-                default -> plan.withNetwork(plan.network().withTopicRoot(to));
+                default ->
+                    plan.withNetwork(
+                            thing.equals(ROOT)
+                                    ? plan.network().withTopicRoot(to)
+                                    : plan.network().withTopicLevels(levels(to)));
             };
         }
 
@@ -206,7 +234,10 @@ public record Renaming(
             int kept = 0;
             if (!from.equals(to)) {
                 changes.add(new NameChange(Part.NAME, thing, from, from, to));
-                edits.add(Edit.replace(map.equals("network") ? ROOT : thing + "/name", to));
+                edits.add(
+                        thing.equals(LEVELS)
+                                ? Edit.replace(LEVELS, levels(to))
+                                : Edit.replace(map.equals("network") ? ROOT : thing + "/name", to));
                 kept = topics(renamed());
                 devices();
                 units();
@@ -215,7 +246,7 @@ public record Renaming(
                     .thing(thing)
                     .from(from)
                     .to(to)
-                    .label("rename " + from + " to " + to)
+                    .label(thing.equals(LEVELS) ? "levels of all topics" : "rename " + from + " to " + to)
                     .changes(changes)
                     .keptTopics(kept)
                     .edits(edits)

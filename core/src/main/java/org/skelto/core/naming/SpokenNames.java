@@ -216,6 +216,7 @@ public record SpokenNames(@Nullable String language, List<Spoken> names, List<Cl
         private final List<Heard> reserved = new ArrayList<>();
         private final List<Heard> given = new ArrayList<>();
         private final Set<String> called = new HashSet<>();
+        private final Set<String> groups = new HashSet<>();
 
         Comparison(Plan plan, SpokenLanguage language, List<Spoken> names) {
             this.plan = plan;
@@ -226,6 +227,10 @@ public record SpokenNames(@Nullable String language, List<Spoken> names, List<Cl
                     names.stream().map(n -> words.heard(n.device(), n.name())).toList();
             Stream.concat(language.commands().stream(), language.groups().stream())
                     .forEach(word -> reserved.add(words.heard(null, word)));
+            plan.spokenGroups().values().forEach(g -> {
+                reserved.add(words.heard(null, g.name()));
+                groups.add(g.name());
+            });
             plan.devices().values().forEach(d -> called.add(d.name().toLowerCase(Locale.ROOT)));
         }
 
@@ -301,13 +306,14 @@ public record SpokenNames(@Nullable String language, List<Spoken> names, List<Cl
             if (!one.same(word) && !one.sound().equals(word.sound())) {
                 return null;
             }
-            boolean group = language.groups().contains(word.name());
+            boolean own = groups.contains(word.name());
+            boolean group = own || language.groups().contains(word.name());
             return clash(
                     one,
                     word,
                     group ? Why.GROUP : Why.COMMAND,
                     1,
-                    group ? "the word means several things at once" : "the word is a command");
+                    own ? "a group is called so" : group ? "the word means several things at once" : "the word is a command");
         }
 
         /** A name for a device by its room, its kind and a number that clashes with nothing, or null. */

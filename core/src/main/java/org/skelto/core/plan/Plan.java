@@ -6,6 +6,7 @@ import java.util.Map;
 import org.jspecify.annotations.Nullable;
 import org.skelto.core.plan.equipment.Device;
 import org.skelto.core.plan.equipment.OwnedPart;
+import org.skelto.core.plan.equipment.SpokenGroup;
 import org.skelto.core.plan.equipment.Unit;
 import org.skelto.core.plan.format.Copies;
 import org.skelto.core.plan.format.Count;
@@ -69,6 +70,7 @@ import org.skelto.core.plan.site.WallWork;
  * @param paths the ground under long radio links
  * @param measures in what lengths are typed and shown
  * @param language that the house is spoken to in, by ISO 639-1, or null for English
+ * @param spokenGroups devices that are spoken to together
  * @param credentials what is known of the secrets of the house, by their keys; never the secrets themselves
  */
 @RecordBuilder
@@ -121,7 +123,8 @@ public record Plan(
         @Nullable @Matches(value = "[a-z]{2}", says = "is not a language of two small letters such as en")
         String language,
 
-        @Count(most = 3000) Map<@Id String, Credential> credentials)
+        @Count(most = 3000) Map<@Id String, Credential> credentials,
+        @Count(most = 200) Map<@Id String, SpokenGroup> spokenGroups)
         implements PlanBuilder.With {
 
     /** The only format this version reads and writes. */
@@ -154,6 +157,7 @@ public record Plan(
         paths = Copies.sorted(paths);
         measures = measures == null ? Measures.METRIC : measures;
         credentials = Copies.sorted(credentials);
+        spokenGroups = Copies.sorted(spokenGroups);
     }
 
     /** Whether a caution was acknowledged. */

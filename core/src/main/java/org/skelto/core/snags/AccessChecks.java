@@ -7,7 +7,6 @@ import static org.skelto.core.snags.Stage.NAMES;
 
 import java.util.ArrayList;
 import java.util.List;
-import java.util.Locale;
 import java.util.Map;
 import java.util.TreeMap;
 import java.util.function.Predicate;
@@ -26,7 +25,7 @@ import org.skelto.core.plan.network.Credential;
 import org.skelto.core.quantity.Text;
 import org.skelto.core.snags.Check.Code;
 
-/** N8, N9, N11 to N13, T12, T13, H6: who may command, who may listen, and which secrets are still those of the factory. */
+/** N8, N9, N11 to N13, T12: who may command, who may listen, and which secrets are still those of the factory. */
 final class AccessChecks {
     /** From so many clients on, changing a passphrase is a day's work. */
     static final int MANY_CLIENTS = 10;
@@ -39,9 +38,7 @@ final class AccessChecks {
                     Code.of("N11", NAMES, "what moves or unlocks answers to anyone on the network", LOOK, FIX, STOP),
                     Code.of("N12", NAMES, "pairing code or code of the factory kept", LOOK, FIX),
                     Code.of("N13", NAMES, "one shared secret for all boards", FIX),
-                    Code.of("T12", NAMES, "personal reading that everybody can subscribe to", FIX),
-                    Code.of("T13", NAMES, "names on one account not unique", FIX),
-                    Code.of("H6", NAMES, "private data leaves the house through a service", LOOK)),
+                    Code.of("T12", NAMES, "personal reading that everybody can subscribe to", FIX)),
             List.of(
                     PlanPart.LINKS,
                     PlanPart.NETWORK,
@@ -78,7 +75,6 @@ final class AccessChecks {
         unconfirmed(c, "N12", "code", codes, "A neighbour with the same box joins the house, or disarms it.");
         broker(c);
         requests(c, secrets);
-        accounts(c);
     }
 
     private static void passphrase(CheckContext c, Secret s) {
@@ -142,14 +138,14 @@ final class AccessChecks {
     }
 
     /** What tells who is at home, and where. */
-    private static boolean personal(Device d) {
+    static boolean personal(Device d) {
         return switch (d.kind()) {
             case MOTION, CONTACT, BEAM, LOCK, CAMERA -> true;
             default -> false;
         };
     }
 
-    private static List<Map.Entry<String, Device>> devices(CheckContext c, Predicate<Device> test) {
+    static List<Map.Entry<String, Device>> devices(CheckContext c, Predicate<Device> test) {
         return c.plan.devices().entrySet().stream()
                 .filter(e -> e.getValue().unit() != null && test.test(e.getValue()))
                 .toList();
@@ -161,7 +157,7 @@ final class AccessChecks {
                 || d.control() != null && d.control().contains(ControlScheme.REQUEST);
     }
 
-    private static boolean outside(Device d) {
+    static boolean outside(Device d) {
         return d.control() != null && d.control().contains(ControlScheme.SERVICE);
     }
 
@@ -234,45 +230,5 @@ final class AccessChecks {
                         .add();
             }
         });
-    }
-
-    private static void accounts(CheckContext c) {
-        Map<String, List<Map.Entry<String, Device>>> called = new TreeMap<>();
-        devices(c, AccessChecks::outside)
-                .forEach(e -> called.computeIfAbsent(
-                                e.getValue().name().strip().toLowerCase(Locale.ROOT), k -> new ArrayList<>())
-                        .add(e));
-        called.values().stream().filter(same -> same.size() > 1).forEach(same -> {
-            List<Edit> edits = new ArrayList<>();
-            for (int i = 1; i < same.size(); i++) {
-                edits.add(Edit.replace(
-                        CheckContext.device(same.get(i).getKey(), "/name"),
-                        free(c, same.get(i).getValue().name(), i)));
-            }
-            c.snag("T13", FIX, NAMES, same.size() + " devices have one name on the account of the outside service")
-                    .figures("\"" + same.get(0).getValue().name() + "\"")
-                    .leadsTo("The account lists one of them, or the wrong one.")
-                    .at(same.stream().map(e -> CheckContext.device(e.getKey())).toArray(String[]::new))
-                    .fix("Number the others", edits.toArray(Edit[]::new))
-                    .add();
-        });
-        devices(c, d -> outside(d) && personal(d))
-                .forEach(e -> c.snag("H6", LOOK, NAMES, "What " + e.getValue().name() + " tells leaves the house")
-                        .figures("over the account of an outside service")
-                        .leadsTo("A stranger's computer knows who comes and goes, for as long as it likes.")
-                        .at(CheckContext.device(e.getKey()))
-                        .add());
-    }
-
-    private static String free(CheckContext c, String name, int nth) {
-        int number = nth + 1;
-        while (taken(c, name + " " + number)) {
-            number++;
-        }
-        return name + " " + number;
-    }
-
-    private static boolean taken(CheckContext c, String name) {
-        return c.plan.devices().values().stream().anyMatch(d -> d.name().equalsIgnoreCase(name));
     }
 }

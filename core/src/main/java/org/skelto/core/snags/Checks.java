@@ -28,6 +28,7 @@ public final class Checks {
             NameChecks.CHECK,
             MessageChecks.CHECK,
             AccessChecks.CHECK,
+            AccountChecks.CHECK,
             OutageChecks.CHECK,
             BackupChecks.CHECK,
             CostChecks.CHECK);

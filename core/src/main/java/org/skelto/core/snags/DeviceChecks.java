@@ -61,7 +61,8 @@ final class DeviceChecks {
                             Stage.CONTROLLERS,
                             "not enough channels, one used twice, or device not attached",
                             Severity.STOP,
-                            Severity.FIX)),
+                            Severity.FIX),
+                    Code.of("N7", Stage.NAMES, "zone outside its panel's range", Severity.STOP)),
             List.of(HouseFacts.OUTAGES),
             DeviceChecks::run);
 
@@ -304,12 +305,13 @@ final class DeviceChecks {
         while (free <= unit.channels() && taken.contains(free)) {
             free++;
         }
+        boolean zone = unit.is(UnitKind.PANEL) && channel > unit.channels();
         var draft = c.snag(
-                        "C1",
+                        zone ? "N7" : "C1",
                         STOP,
-                        CONTROLLERS,
+                        zone ? Stage.NAMES : CONTROLLERS,
                         channel > unit.channels()
-                                ? unit.name() + " has no channel " + channel
+                                ? unit.name() + " has no " + (zone ? "zone " : "channel ") + channel
                                 : devices.size() + " devices share channel " + channel + " of " + unit.name())
                 .figures(unit.channels() + " channels")
                 .leadsTo("One of them cannot be worked on its own.")

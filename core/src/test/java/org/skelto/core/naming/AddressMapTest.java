@@ -27,7 +27,7 @@ class AddressMapTest {
             NameAssigner.assign(ThornfellLodge.plan()));
 
     private static Plan ruled(Plan plan, Map<String, AddressBlock> floors, Map<String, String> resting) {
-        return plan.withNetwork(plan.network().withAddressing(new Addressing(floors, resting, null)));
+        return plan.withNetwork(plan.network().withAddressing(new Addressing(floors, resting, null, Map.of())));
     }
 
     private static Plan renamed(Plan plan, String unit, String address) {

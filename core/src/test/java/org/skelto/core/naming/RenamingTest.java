@@ -126,6 +126,21 @@ class RenamingTest {
     }
 
     @Test
+    void otherLevelsOfTopicsAreShownBeforeTheyAreTaken() {
+        Plan plan = named();
+        Renaming renaming = Renaming.of(plan, Renaming.LEVELS, "ROOM, KIND, DEVICE", UNTIL);
+        assertEquals(
+                Set.of("testhouse/east-room/lamp/lamp", "testhouse/east-room/temperature/probe"),
+                of(renaming, Part.TOPIC).stream().map(NameChange::after).collect(Collectors.toSet()));
+        Plan then = Changed.after(plan, renaming.edits());
+        assertEquals("testhouse/east-room/lamp/lamp", NameAssigner.topicByRule(then, then.devices().get("lamp")));
+        assertEquals(
+                List.of(), Renaming.of(plan, Renaming.LEVELS, "BUILDING,ROOM", UNTIL).edits(), "the device is last anyway");
+        Plan back = Changed.after(then, Renaming.of(then, Renaming.LEVELS, "BUILDING,ROOM,DEVICE", null).edits());
+        assertEquals(topics(plan), topics(back));
+    }
+
+    @Test
     void theMillIsRenamedThereAndBack() {
         Plan plan = NameAssigner.assign(Demos.mill());
         for (String room : plan.rooms().keySet()) {
@@ -163,6 +178,7 @@ class RenamingTest {
         "/network/topicRoot, a/#, , name",
         "/network/topicRoot, /a, , name",
         "/network/topicRoot, 'a b', , name",
+        "/network/topicLevels, 'ROOM,CELLAR', , name",
         "/rooms/east, Attic, soon, until",
         "/rooms/east, Attic, 2027-02-30, until"
     })

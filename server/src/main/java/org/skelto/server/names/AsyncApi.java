@@ -3,6 +3,7 @@ package org.skelto.server.names;
 import java.util.List;
 import java.util.Map;
 import org.skelto.core.naming.Contract;
+import org.skelto.core.naming.Contracts;
 import org.skelto.core.naming.Contract.Aspect;
 import org.skelto.core.naming.Contract.PayloadPart;
 import org.skelto.core.naming.Contract.Transport;
@@ -37,17 +38,19 @@ final class AsyncApi {
         ObjectNode channels = document.putObject("channels");
         ObjectNode operations = document.putObject("operations");
         ObjectNode messages = document.putObject("components").putObject("messages");
-        contracts.forEach((id, contract) -> {
+        List.of(contracts, Contracts.ofUnits(plan)).forEach(all -> all.forEach((id, contract) -> {
             if (contract.transport() == Transport.BROKER) {
                 contract.aspects().forEach(a -> {
-                    String key = id + "-" + a.kind().name().toLowerCase(java.util.Locale.ROOT);
+                    // topics are one each, and so is what is made of what lies under a thing's own
+                    String leaf = a.address().substring(String.valueOf(contract.topic()).length() + 1);
+                    String key = (all == contracts ? "" : "unit-") + id + "-" + leaf.replace('/', '-');
                     message(messages.putObject(key), contract, a, mapper);
                     ObjectNode channel = channels.putObject(key).put("address", a.address());
                     channel.putObject("messages").putObject(key).put("$ref", "#/components/messages/" + key);
                     operation(operations.putObject(key), a, key);
                 });
             }
-        });
+        }));
         return document;
     }
 

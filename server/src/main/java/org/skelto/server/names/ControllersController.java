@@ -13,6 +13,7 @@ import java.util.zip.ZipOutputStream;
 import org.skelto.core.configuration.BoardDifference;
 import org.skelto.core.configuration.ControllerConfiguration;
 import org.skelto.core.configuration.ControllerConfigurations;
+import org.skelto.core.naming.Contract;
 import org.skelto.core.naming.Contracts;
 import org.skelto.core.plan.validation.Problem;
 import org.skelto.server.paper.ControllerPaper;
@@ -92,6 +93,24 @@ class ControllersController {
                 .writeValueAsBytes(ControllerFile.of(open.plan(), open.state().revision(), controller));
     }
 
+    /** What the controller answers when it is asked at its address, as an OpenAPI document. */
+    @GetMapping(path = "/controllers/{unit}/openapi", produces = MediaType.APPLICATION_JSON_VALUE)
+    ResponseEntity<byte[]> openApi(OpenPlan open, @PathVariable String unit) {
+        one(open, unit);
+        Map<String, Contract> contracts = Contracts.of(open.plan());
+        if (!RequestApi.asked(contracts, unit)) {
+            throw Refusal.of(HttpStatus.NOT_FOUND, "Nothing on it is asked at its address; it speaks over the broker.");
+        }
+        return Files.download(
+                open.plan(), unit + ".openapi.json", MediaType.APPLICATION_JSON, requests(open, unit, contracts));
+    }
+
+    private byte[] requests(OpenPlan open, String unit, Map<String, Contract> contracts) {
+        return mapper.writerWithDefaultPrettyPrinter()
+                .writeValueAsBytes(
+                        RequestApi.of(open.plan(), unit, contracts, open.state().revision(), mapper));
+    }
+
     /** The controller on paper, for the door of its box. */
     @GetMapping(path = "/controllers/{unit}/sheet", produces = MediaType.APPLICATION_PDF_VALUE)
     ResponseEntity<byte[]> sheet(OpenPlan open, @PathVariable String unit) {
@@ -141,9 +160,16 @@ class ControllersController {
     @GetMapping(path = "/controllers/zip", produces = "application/zip")
     ResponseEntity<byte[]> zip(OpenPlan open) {
         ByteArrayOutputStream out = new ByteArrayOutputStream();
+        Map<String, Contract> contracts = Contracts.of(open.plan());
         try (ZipOutputStream zip = new ZipOutputStream(out, StandardCharsets.UTF_8)) {
             for (ControllerConfiguration controller : all(open).values()) {
                 entry(zip, controller.unit() + "/" + controller.unit() + ".controller.json", json(open, controller));
+                if (RequestApi.asked(contracts, controller.unit())) {
+                    entry(
+                            zip,
+                            controller.unit() + "/" + controller.unit() + ".openapi.json",
+                            requests(open, controller.unit(), contracts));
+                }
                 for (Map.Entry<String, String> standard : ControllerTemplates.STANDARD.entrySet()) {
                     String text = templates.written(
                             templates.texts().get(standard.getKey()),

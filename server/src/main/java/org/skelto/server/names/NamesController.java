@@ -9,10 +9,15 @@ import org.skelto.core.naming.AddressMap;
 import org.skelto.core.naming.Contract;
 import org.skelto.core.naming.Contracts;
 import org.skelto.core.naming.Credentials;
+import org.skelto.core.naming.HardwareAddress;
+import org.skelto.core.naming.HostNames;
 import org.skelto.core.naming.LeaseList;
 import org.skelto.core.naming.NumberSheet;
 import org.skelto.core.naming.Renaming;
+import org.skelto.core.naming.Segments;
+import org.skelto.core.naming.SpokenDrift;
 import org.skelto.core.naming.SpokenNames;
+import org.skelto.core.naming.Traffic;
 import org.skelto.core.parts.PartFile;
 import org.skelto.core.plan.Edit;
 import org.skelto.core.plan.Plan;
@@ -98,6 +103,49 @@ class NamesController {
         return Contracts.of(open.plan());
     }
 
+    /** What controllers say of themselves and of the boards on their bus, by id. */
+    @GetMapping("/contracts/units")
+    Map<String, Contract> unitContracts(OpenPlan open) {
+        return Contracts.ofUnits(open.plan());
+    }
+
+    /** How many messages a month each device makes, and how much of the accounts outside that takes. */
+    @GetMapping("/traffic")
+    Traffic traffic(OpenPlan open) {
+        return Traffic.of(open.plan(), Contracts.of(open.plan()));
+    }
+
+    /** The segments of the network, and what must be let through from one to another. */
+    @GetMapping("/segments")
+    Segments segments(OpenPlan open) {
+        return Segments.of(open.plan(), Contracts.of(open.plan()));
+    }
+
+    /** A hardware address. */
+    public record ChipAddress(String address) {}
+
+    /** The hardware address of a board by the identifier of its chip. */
+    @GetMapping("/hardware-address")
+    ChipAddress hardwareAddress(OpenPlan open, @RequestParam String chip) {
+        String address = HardwareAddress.ofChip(chip);
+        if (address == null) {
+            throw Refusal.invalid(
+                    "This is no identifier of a chip.",
+                    List.of(new Problem("/chip", "is not 6 to 32 hexadecimal digits")));
+        }
+        return new ChipAddress(address);
+    }
+
+    /** A list of names that were entered elsewhere held against the plan; nothing is stored. */
+    @PostMapping(path = "/spoken/drift", consumes = "text/csv")
+    SpokenDrift drift(OpenPlan open, @RequestParam String place, @RequestBody String table) {
+        try {
+            return SpokenDrift.of(open.plan(), place, table);
+        } catch (SpokenDrift.Unreadable e) {
+            throw Refusal.invalid("The list cannot be compared.", List.of(new Problem("/table", e.getMessage())));
+        }
+    }
+
     /** The names by which devices are spoken to, and those that are taken for one another. */
     @GetMapping("/spoken")
     SpokenNames spoken(OpenPlan open) {
@@ -154,7 +202,7 @@ class NamesController {
                             e.getValue().ipv4(),
                             e.getValue().mac(),
                             e.getValue().nodeId(),
-                            host(e.getKey())
+                            HostNames.of(e.getKey())
                         })
                         .toList());
         return Files.download(open.plan(), "addresses.csv", new MediaType("text", "csv"), bytes(table));
@@ -172,7 +220,7 @@ class NamesController {
                 .filter(e -> e.getValue().ipv4() != null)
                 .forEach(e -> out.append(e.getValue().ipv4())
                         .append('\t')
-                        .append(host(e.getKey()))
+                        .append(HostNames.of(e.getKey()))
                         .append('\n'));
         return Files.download(open.plan(), "hosts", MediaType.TEXT_PLAIN, bytes(out.toString()));
     }
@@ -206,11 +254,6 @@ class NamesController {
                 .sorted(Comparator.comparing(e -> e.getValue().ipv4() == null
                         ? Long.MAX_VALUE
                         : Ipv4Subnet.number(e.getValue().ipv4())));
-    }
-
-    /** The id is unique in the plan, and so is what is made of it. */
-    static String host(String id) {
-        return Slugs.slug(id, "unit");
     }
 
     private static byte[] bytes(String text) {

@@ -6,6 +6,8 @@ import java.util.Set;
 import java.util.TreeMap;
 import java.util.TreeSet;
 import org.skelto.core.naming.Contract;
+import org.skelto.core.naming.Contracts;
+import org.skelto.core.naming.HostNames;
 import org.skelto.core.naming.Contract.Aspect;
 import org.skelto.core.naming.Contract.Transport;
 import org.skelto.core.plan.Plan;
@@ -42,7 +44,7 @@ final class NetworkFiles {
                         .append("dhcp-host=")
                         .append(unit.mac())
                         .append(',')
-                        .append(NamesController.host(id))
+                        .append(HostNames.of(id))
                         .append(',')
                         .append(unit.ipv4())
                         .append(lease(unit))
@@ -73,9 +75,13 @@ final class NetworkFiles {
                 });
             }
         });
+        Contracts.ofUnits(plan)
+                .values()
+                .forEach(contract ->
+                        contract.aspects().forEach(aspect -> allow(lines, contract, aspect, aspect.address())));
         StringBuilder out = head(plan, revision);
         lines.forEach((unit, allowed) -> {
-            out.append("\nuser ").append(NamesController.host(unit)).append('\n');
+            out.append("\nuser ").append(HostNames.of(unit)).append('\n');
             allowed.forEach(line -> out.append(line).append('\n'));
         });
         return out.toString();

@@ -33,6 +33,11 @@ public final class ControllerPaper {
         sections.add(PaperSheet.text("Who it is", identity(c)));
         sections.add(terminals(c));
         sections.add(afterPower(c));
+        if (!c.indicators().isEmpty()) {
+            PaperSheet.Table table = new PaperSheet.Table("What its lamps and sounds mean", "It", "Means");
+            c.indicators().forEach(table::row);
+            sections.add(table.section());
+        }
         sections.add(messages(c));
         sections.add(secrets(c));
         boolean mains = c.devices().stream()

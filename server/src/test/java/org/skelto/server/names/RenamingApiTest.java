@@ -4,7 +4,12 @@ import static org.junit.jupiter.api.Assertions.assertEquals;
 import static org.junit.jupiter.api.Assertions.assertFalse;
 import static org.junit.jupiter.api.Assertions.assertTrue;
 
+import io.swagger.v3.oas.models.OpenAPI;
+import io.swagger.v3.parser.OpenAPIV3Parser;
+import io.swagger.v3.parser.core.models.SwaggerParseResult;
+import java.util.List;
 import java.util.Map;
+import java.util.Set;
 import org.junit.jupiter.api.Test;
 import org.skelto.server.testing.Http;
 import org.skelto.server.testing.OnTheMill;
@@ -39,7 +44,7 @@ class RenamingApiTest extends OnTheMill {
         String access = http.get(plan + "/names/access").text();
         assertTrue(access.contains(" " + old + "/"), access);
         assertTrue(access.contains(" " + topic.get("after").asString() + "/"));
-        assertEquals(200, patched(java.util.List.of(Map.of("op", "remove", "path", forgotten))));
+        assertEquals(200, patched(List.of(Map.of("op", "remove", "path", forgotten))));
         assertFalse(http.get(plan + "/names/access").text().contains(" " + old + "/"));
     }
 
@@ -63,7 +68,7 @@ class RenamingApiTest extends OnTheMill {
     void whatIsKnownOfASecretIsKeptAndAValueIsNotTaken() {
         assertEquals(
                 200,
-                patched(java.util.List.of(
+                patched(List.of(
                         added("/credentials/admin.hub", Map.of("state", "FACTORY", "kept", "on its lid")))));
         JsonNode hub = http.get(plan + "/names/credentials")
                 .json()
@@ -77,7 +82,7 @@ class RenamingApiTest extends OnTheMill {
                         plan,
                         revision(),
                         Http.MAPPER.writeValueAsString(
-                                java.util.List.of(added("/credentials/admin.hub", Map.of("password", "hunter2")))))
+                                List.of(added("/credentials/admin.hub", Map.of("password", "hunter2")))))
                 .text();
         assertTrue(refused.contains("/credentials/admin.hub"), refused);
         assertFalse(at("/credentials").toString().contains("hunter2"));
@@ -114,7 +119,7 @@ class RenamingApiTest extends OnTheMill {
                 .getKey();
         assertEquals(
                 200,
-                patched(java.util.List.of(added(
+                patched(List.of(added(
                         "/devices/" + sensor + "/messages/TELEMETRY", Map.of("intervalS", 120, "deadBand", 0.7)))));
         JsonNode telemetry = http.get(plan + "/names/contracts")
                 .json()
@@ -128,5 +133,82 @@ class RenamingApiTest extends OnTheMill {
         assertEquals(360, telemetry.get("watchdogS").asInt(), "three times late");
         assertEquals(0.7, telemetry.get("deadBand").asDouble());
         assertTrue(telemetry.get("chosen").asBoolean());
+    }
+
+    /** Read by an independent reader of such documents, without a word of complaint. */
+    @Test
+    void whatIsAskedAtItsAddressIsAnOpenApiDocument() {
+        String lamp = at("/devices")
+                .propertyStream()
+                .filter(e -> e.getValue().at("/unit").asString("").equals("hall-board")
+                        && e.getValue().at("/kind").asString().equals("LAMP"))
+                .findFirst()
+                .orElseThrow()
+                .getKey();
+        String document = plan + "/names/controllers/hall-board/openapi";
+        assertEquals(404, http.get(document).status(), "it speaks over the broker");
+        assertEquals(200, patched(List.of(added("/units/hall-board/talks", "REQUEST"))));
+        SwaggerParseResult read = new OpenAPIV3Parser().readContents(http.get(document).text());
+        assertEquals(List.of(), read.getMessages());
+        OpenAPI api = read.getOpenAPI();
+        Map<?, ?> command = api.getPaths()
+                .get("/" + lamp + "/command")
+                .getPut()
+                .getRequestBody()
+                .getContent()
+                .get("application/json")
+                .getSchema()
+                .getProperties();
+        assertEquals(Set.of("on"), command.keySet());
+        assertTrue(api.getPaths().get("/" + lamp + "/state").getGet().getResponses().containsKey("200"));
+        assertTrue(api.getServers().get(0).getUrl().startsWith("http://192.168.40."));
+        assertTrue(api.getPaths().keySet().stream().noneMatch(path -> path.contains("availability")));
+    }
+
+    @Test
+    void aControllerSaysThatItIsThereAndThatItsBoardsAre() {
+        JsonNode units = http.get(plan + "/names/contracts/units").json();
+        JsonNode presence = units.propertyStream()
+                .map(Map.Entry::getValue)
+                .flatMap(c -> c.get("aspects").valueStream())
+                .filter(a -> a.get("address").asString().contains("/boards/"))
+                .findFirst()
+                .orElseThrow();
+        assertTrue(presence.get("retained").asBoolean());
+        String messages = http.get(plan + "/names/asyncapi").text();
+        assertTrue(messages.contains("\"" + presence.get("address").asString() + "\""));
+        assertTrue(http.get(plan + "/names/access")
+                .text()
+                .contains("topic write " + presence.get("address").asString()));
+    }
+
+    @Test
+    void segmentsTrafficAndChipsAnswer() {
+        assertEquals(
+                at("/devices").size(),
+                http.get(plan + "/names/traffic").json().get("devices").size());
+        assertTrue(http.get(plan + "/names/segments").json().get("segments").size() >= 1);
+        assertEquals(
+                "02:00:a1:b2:c3:d4",
+                http.get(plan + "/names/hardware-address?chip=A1B2C3D4")
+                        .json()
+                        .get("address")
+                        .asString());
+        Http.Answer wrong = http.get(plan + "/names/hardware-address?chip=lamp");
+        assertEquals(422, wrong.status());
+        assertTrue(wrong.text().contains("/chip"));
+    }
+
+    @Test
+    void aListOfWhatWasEnteredElsewhereIsCompared() {
+        String spoken = http.get(plan + "/names/spoken/csv").text();
+        JsonNode same = http.postAs(plan + "/names/spoken/drift?place=hub", spoken, "text/csv").json();
+        assertTrue(same.get("found").valueStream().allMatch(f -> f.get("same").asBoolean()));
+        assertEquals(0, same.get("strange").size());
+        assertEquals(0, same.get("missing").size());
+        assertEquals(200, patched(same.get("edits")));
+        Http.Answer none = http.postAs(plan + "/names/spoken/drift?place=hub", "lamp\nlamp", "text/csv");
+        assertEquals(422, none.status());
+        assertTrue(none.text().contains("/table"), none.text());
     }
 }

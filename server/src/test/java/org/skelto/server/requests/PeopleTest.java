@@ -27,6 +27,7 @@ class PeopleTest extends OnTheMill {
     /** What is sent with a body and changes nothing: questions, and proposals that the page may send as an edit. */
     private static final Set<String> QUESTIONS = Set.of(
             "leases",
+            "drift",
             "written",
             "weighed",
             "commands",

@@ -41,6 +41,8 @@ import org.skelto.core.plan.site.WallWork;
  * @param control by what it is commanded or heard, or null for what its ways, wires and links make of it
  * @param aliases topics that it had and still answers to, with the day until which, as 2027-03-31
  * @param alsoCalled other names by which it is spoken to
+ * @param accountChannel its number on the account of an outside service, 1 to 9999, or null
+ * @param enteredAs what it is called elsewhere: in the hub, the phone bridge, a service, by that place
  * @param messages what is wanted otherwise than usual of its messages
  */
 @RecordBuilder
@@ -78,7 +80,12 @@ public record Device(
                 aliases,
 
         @Count(most = 20, of = "names") SortedSet<@Words(least = 1, most = Limits.NAME_LENGTH) String> alsoCalled,
-        Map<MessageAspect, MessageChoice> messages)
+        Map<MessageAspect, MessageChoice> messages,
+        @Nullable @Within(least = 1, most = 9999) Integer accountChannel,
+
+        @Count(most = 10, of = "places")
+        Map<@Words(least = 1, most = Limits.NAME_LENGTH) String, @Words(least = 1, most = Limits.NAME_LENGTH) String>
+                enteredAs)
         implements DeviceBuilder.With {
     public Device {
         criticality = criticality == null && kind != null ? kind.criticality() : criticality;
@@ -92,6 +99,7 @@ public record Device(
         aliases = Copies.sorted(aliases);
         alsoCalled = Copies.sorted(alsoCalled);
         messages = Copies.sorted(messages);
+        enteredAs = Copies.sorted(enteredAs);
     }
 
     /** True when it guards property or life. */

@@ -10,9 +10,11 @@ import org.jspecify.annotations.Nullable;
 import org.skelto.core.plan.format.Copies;
 import org.skelto.core.plan.format.Count;
 import org.skelto.core.plan.format.IdOf;
+import org.skelto.core.plan.format.Limits;
 import org.skelto.core.plan.format.Matches;
 import org.skelto.core.plan.format.Name;
 import org.skelto.core.plan.format.Within;
+import org.skelto.core.plan.format.Words;
 import org.skelto.core.plan.power.Draws;
 import org.skelto.core.plan.power.Duty;
 import org.skelto.core.plan.power.Power;
@@ -50,6 +52,7 @@ import org.skelto.core.plan.site.Place;
  * @param tunnel whether a way in from outside of the house's own ends on it; null means not
  * @param roles what it is besides its kind, or null for nothing: a router that is a hub too, a hub with pins of its own
  * @param relays whether it passes on what it hears over its long-range or sub-GHz radio; null means not
+ * @param indicators what its lamps and sounds mean, by what stands on them
  * @param leaseH for how many hours its reserved address is lent to it, 0.1 to 8784; null means that the address is fixed on the unit
  */
 @RecordBuilder
@@ -93,10 +96,14 @@ public record Unit(
         @Nullable Boolean relays,
 
         @Nullable @Within(least = 0.1, most = 8784, unit = "h")
-        Double leaseH)
+        Double leaseH,
+
+        @Count(most = 20, of = "indicators")
+        Map<@Words(least = 1, most = Limits.NAME_LENGTH) String, @Words(most = Limits.NAME_LENGTH) String> indicators)
         implements UnitBuilder.With {
     public Unit {
         radios = Copies.sorted(radios);
+        indicators = Copies.sorted(indicators);
         roles = roles == null || roles.isEmpty() ? null : Copies.sorted(roles);
     }
 

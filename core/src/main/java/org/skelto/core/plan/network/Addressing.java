@@ -14,6 +14,7 @@ import org.skelto.core.plan.site.WallWork;
  *
  * @param floors the block of the boards of a floor, by its id
  * @param resting addresses of what was removed, with the day from which they may be given again
+ * @param families first hosts of families that are not the usual ones
  * @param restDays how long an address rests after what had it is removed, 0 to 365; null means {@value #USUAL_DAYS}
  */
 public record Addressing(
@@ -26,16 +27,24 @@ public record Addressing(
                 resting,
 
         @Nullable @Within(least = 0, most = 365, unit = "days")
-        Integer restDays) {
+        Integer restDays,
+
+        Map<AddressFamily, @Within(least = 1, most = 65_534) Integer> families) {
     /** As long as most leases are remembered by what asks for them. */
     public static final int USUAL_DAYS = 14;
 
     /** Nothing but the families. */
-    public static final Addressing USUAL = new Addressing(Map.of(), Map.of(), null);
+    public static final Addressing USUAL = new Addressing(Map.of(), Map.of(), null, Map.of());
 
     public Addressing {
         floors = Copies.sorted(floors);
         resting = Copies.sorted(resting);
+        families = Copies.sorted(families);
+    }
+
+    /** First host of a family. */
+    public int first(AddressFamily family) {
+        return families.getOrDefault(family, family.first());
     }
 
     /** The days that an address rests. */
@@ -45,6 +54,6 @@ public record Addressing(
 
     /** The same with other addresses at rest. */
     public Addressing resting(Map<String, String> others) {
-        return new Addressing(floors, others, restDays);
+        return new Addressing(floors, others, restDays, families);
     }
 }

@@ -1,6 +1,8 @@
 package org.skelto.core.plan.network;
 
 import io.soabase.recordbuilder.core.RecordBuilder;
+import java.util.ArrayList;
+import java.util.LinkedHashSet;
 import java.util.List;
 import org.jspecify.annotations.Nullable;
 import org.skelto.core.plan.format.Copies;
@@ -21,6 +23,7 @@ import org.skelto.core.plan.format.Words;
  * @param lines ids of the units with a line to the internet, in the order in which they are used
  * @param addressing by which rule addresses are given
  * @param access who may write and read at the message broker, or null when nobody said
+ * @param topicLevels levels of a topic under its root, the device last; empty means building, room, device
  * @param failover whether the next line takes over when one fails; null means not
  */
 @RecordBuilder
@@ -43,11 +46,30 @@ public record Network(
         @Otherwise("no block of a floor and nothing at rest")
         Addressing addressing,
 
-        @Nullable BrokerAccess access)
+        @Nullable BrokerAccess access,
+
+        @Count(most = 5, of = "levels") List<TopicLevel> topicLevels)
         implements NetworkBuilder.With {
     public Network {
         lines = lines == null ? List.of() : Copies.list(lines);
         addressing = addressing == null ? Addressing.USUAL : addressing;
+        topicLevels = topicLevels == null ? List.of() : Copies.list(topicLevels);
+    }
+
+    /** The levels that the rule gives a topic under its root, each once and the device last. */
+    public List<TopicLevel> levels() {
+        return levels(topicLevels);
+    }
+
+    /** Levels as they are used: each once and the device last; the usual ones for none. */
+    public static List<TopicLevel> levels(List<TopicLevel> chosen) {
+        if (chosen.isEmpty()) {
+            return TopicLevel.USUAL;
+        }
+        List<TopicLevel> levels = new ArrayList<>(new LinkedHashSet<>(chosen));
+        levels.remove(TopicLevel.DEVICE);
+        levels.add(TopicLevel.DEVICE);
+        return levels;
     }
 
     /** Pools alone. */
