@@ -42,6 +42,7 @@ export function smallPlan(): Plan {
     roles: null,
     relays: null,
     leaseH: null,
+    indicators: {},
   };
   const device = {
     name: "lamp",
@@ -69,6 +70,8 @@ export function smallPlan(): Plan {
     aliases: {},
     alsoCalled: [],
     messages: {},
+    accountChannel: null,
+    enteredAs: {},
   };
   const room = (name: string, xM: number, widthM: number) => ({
     floor: "ground",
@@ -97,7 +100,8 @@ export function smallPlan(): Plan {
       topicRoot: "small",
       lines: [],
       failover: null,
-      addressing: { floors: {}, resting: {}, restDays: null },
+      addressing: { floors: {}, resting: {}, restDays: null, families: {} },
+      topicLevels: [],
       access: null,
     },
     cautionsRead: true,
@@ -141,6 +145,7 @@ export function smallPlan(): Plan {
     measures: "METRIC",
     language: null,
     credentials: {},
+    spokenGroups: {},
     calibration: null,
     housings: {},
     cautions: {},

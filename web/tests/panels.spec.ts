@@ -132,8 +132,13 @@ const SEEN: Record<string, { select?: string; sees: string[] }> = {
       "0.3",
     ],
   },
+  "names/traffic": {
+    sees: ["Over the broker", "workshop meter", "44506", "phone message service", "All is in one segment"],
+  },
   "names/leases": { sees: ["a column of addresses, hardware addresses or both", "Compare"] },
-  "names/spoken": { sees: ["None of 3", "west bedroom lamp", "Asks back first"] },
+  "names/spoken": {
+    sees: ["None of 3", "west bedroom lamp", "Asks back first", "A new group", "entered elsewhere"],
+  },
   "names/controllers": { select: "/units/hall-board", sees: ["main/E11", "192.168.40.33", "stands in Hall"] },
   "names/give": { sees: ["Hosts file", "written only"] },
   "outages/outages": {

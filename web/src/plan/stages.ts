@@ -192,6 +192,11 @@ export const STAGES: Record<string, StageEntry> = {
         whole: true,
         words: "credentials password passphrase key code factory strength broker access",
       }),
+      traffic: part("Traffic", () => import("../stages/names/TrafficPart.vue"), {
+        whole: true,
+        words:
+          "messages month quota account service segment vlan crossing port host name multicast local transport",
+      }),
       leases: part("What is there", () => import("../stages/names/LeasesPart.vue"), {
         whole: true,
         words: "lease list dhcp existing network compare import adopt neighbour",

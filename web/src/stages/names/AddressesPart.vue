@@ -7,8 +7,8 @@ import { text } from "../../app/typed";
 import { usePlanQuery } from "../../app/useQuery";
 import { words } from "../../drawing/marks";
 import { command } from "../../plan/commands";
-import { removed } from "../../plan/patch";
-import { pointer } from "../../plan/pointers";
+import { added, removed } from "../../plan/patch";
+import { pointer, thingOf } from "../../plan/pointers";
 import { useBench } from "../../plan/store";
 import AddressTable from "./AddressTable.vue";
 import CellSheet, { type Cell, type Stretch } from "./CellSheet.vue";
@@ -94,7 +94,47 @@ const setBlock = (floor: string, end: "from" | "to", value: number) =>
     `block of ${plan.value.floors[floor]!.name}`,
   );
 const NETWORK = { subnet: "Subnet", poolFrom: "Given out by the router from", poolTo: "to" } as const;
-const hex = (number: number) => `0x${number.toString(16).padStart(2, "0")}`;
+const WRITTEN: Record<Schemas["NumberSheet"]["written"], (number: number) => string> = {
+  DECIMAL: String,
+  HEX: (number) => `0x${number.toString(16).padStart(2, "0")}`,
+  // a letter of the house and one of sixteen, as they stand on the senders
+  LETTER: (number) => `${String.fromCharCode(65 + Math.floor((number - 1) / 16))}${((number - 1) % 16) + 1}`,
+};
+const firsts = computed(() => (map.value?.blocks ?? []).filter((b) => b.family));
+const setFirst = (family: NonNullable<Schemas["Block"]["family"]>, host: number | null) =>
+  bench.edit(
+    [
+      host === null
+        ? removed("network", "addressing", "families", family)
+        : added(["network", "addressing", "families", family], host),
+    ],
+    "first host of a family",
+  );
+/** The selected unit gets the hardware address that its chip makes. */
+const unitOf = computed(() => {
+  const thing = thingOf(bench.selection);
+  return thing?.[0] === "units" && thing[1] in plan.value.units ? thing[1] : null;
+});
+const chip = ref("");
+const chipTrouble = ref<string | null>(null);
+async function byChip() {
+  const unit = unitOf.value;
+  if (!unit || !chip.value.trim()) return;
+  chipTrouble.value = null;
+  try {
+    const { address } = await answer(
+      api.GET("/api/plans/{id}/names/hardware-address", {
+        params: { path: { id: bench.id }, query: { chip: chip.value } },
+      }),
+    );
+    if (
+      await bench.put(["units", unit, "mac"], address, `hardware address of ${plan.value.units[unit]!.name}`)
+    )
+      chip.value = "";
+  } catch (e) {
+    chipTrouble.value = e instanceof Error ? e.message : String(e);
+  }
+}
 </script>
 
 <template>
@@ -194,6 +234,20 @@ const hex = (number: number) => `0x${number.toString(16).padStart(2, "0")}`;
             No block
           </button>
         </div>
+        <details>
+          <summary>First hosts of the families</summary>
+          <div class="row firsts">
+            <EditField
+              v-for="b in firsts"
+              :key="b.family!"
+              :label="b.what"
+              numeric
+              optional
+              :value="b.from"
+              :save="(v: number | null) => setFirst(b.family!, v)"
+            />
+          </div>
+        </details>
         <label v-if="without.length" class="field narrow">
           A block for the boards of
           <select value="" @change="addBlock(text($event))">
@@ -232,6 +286,14 @@ const hex = (number: number) => `0x${number.toString(16).padStart(2, "0")}`;
         </details>
       </section>
     </template>
+    <form v-if="unitOf" class="row" @submit.prevent="byChip">
+      <label class="field">
+        Identifier of the chip of {{ plan.units[unitOf]!.name }}
+        <input v-model="chip" type="text" spellcheck="false" placeholder="A1B2C3D4" maxlength="80" />
+      </label>
+      <button type="submit" class="soft" :disabled="!chip.trim()">Make its hardware address</button>
+    </form>
+    <p v-if="chipTrouble" class="bad" role="alert">{{ chipTrouble }}</p>
     <AddressTable />
     <section v-for="s in numbers ?? []" :key="s.name" :aria-label="s.name">
       <h3>
@@ -241,7 +303,7 @@ const hex = (number: number) => `0x${number.toString(16).padStart(2, "0")}`;
         :label="s.name"
         :from="s.from"
         :to="s.to"
-        :columns="s.hex ? 16 : 32"
+        :columns="s.written === 'DECIMAL' ? 32 : 16"
         :cells="
           s.taken.map((t) => ({
             number: t.number,
@@ -252,7 +314,7 @@ const hex = (number: number) => `0x${number.toString(16).padStart(2, "0")}`;
             chosen: bench.selection === t.at,
           }))
         "
-        :shown="(n) => (s.hex ? hex(n) : String(n))"
+        :shown="(n) => WRITTEN[s.written](n)"
         @choose="(n) => bench.select(s.taken.find((t) => t.number === n)!.at)"
       />
     </section>

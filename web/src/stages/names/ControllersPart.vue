@@ -1,9 +1,11 @@
 <script setup lang="ts">
 import { computed, ref, watch } from "vue";
 import { answer, api, type Schemas } from "../../api/client";
+import EditField from "../../app/EditField.vue";
 import QueryTrouble from "../../app/QueryTrouble.vue";
 import { usePlanQuery, useQuery } from "../../app/useQuery";
 import { words } from "../../drawing/marks";
+import { added, removed } from "../../plan/patch";
 import { pointer, thingOf } from "../../plan/pointers";
 import { useBench } from "../../plan/store";
 
@@ -84,6 +86,19 @@ const VERDICTS: Record<Schemas["BoardDifference"]["verdict"], string> = {
 };
 const file = (what: string) =>
   `/api/plans/${bench.id}/names/controllers/${encodeURIComponent(chosen.value)}/${what}`;
+const SECRET_WORDS = { NOT_SET: "not known to be set", FACTORY: "the factory's", SET: "set" } as const;
+const lamp = ref("");
+const meaning = ref("");
+const indicator = (it: string, means: string | null) => {
+  const path = ["units", chosen.value, "indicators", it] as const;
+  return bench.edit(
+    [means === null ? removed(...path) : added(path, means)],
+    `lamps of ${controller.value!.name}`,
+  );
+};
+async function addIndicator() {
+  if (await indicator(lamp.value.trim(), meaning.value.trim())) lamp.value = meaning.value = "";
+}
 const terminals = computed(() =>
   (controller.value?.devices ?? []).flatMap((d) => d.terminals.map((t) => ({ ...t, device: d }))),
 );
@@ -114,6 +129,9 @@ const terminals = computed(() =>
         </label>
         <a :href="file('sheet')" download>Sheet for the box, PDF</a>
         <a :href="file('file')" download>File, JSON</a>
+        <a v-if="bench.plan?.units[chosen]?.talks === 'REQUEST'" :href="file('openapi')" download
+          >What it answers, OpenAPI</a
+        >
       </div>
       <QueryTrouble :trouble="incomparable" />
       <section v-if="beside && differences" aria-label="Two controllers">
@@ -194,6 +212,36 @@ const terminals = computed(() =>
             </tbody>
           </table>
           <p v-else class="quiet">Nothing is connected to its terminals yet.</p>
+          <h3>What its lamps and sounds mean</h3>
+          <div v-for="(means, it) in controller.indicators" :key="it" class="row">
+            <EditField
+              :label="String(it)"
+              optional
+              wide
+              :value="means"
+              :save="(v: string | null) => indicator(String(it), v)"
+            />
+          </div>
+          <form class="row" @submit.prevent="addIndicator">
+            <label class="field">
+              Lamp or sound
+              <input v-model="lamp" type="text" maxlength="120" placeholder="red, blinking" />
+            </label>
+            <label class="field grow">
+              Means
+              <input v-model="meaning" type="text" maxlength="120" placeholder="no broker" />
+            </label>
+            <button type="submit" class="soft" :disabled="!lamp.trim() || !meaning.trim()">Add it</button>
+          </form>
+          <template v-if="controller.secrets.length">
+            <h3>Secrets that it is told</h3>
+            <ul class="secrets">
+              <li v-for="s in controller.secrets" :key="s.key">
+                {{ s.name }}:
+                <span :class="{ bad: s.state === 'FACTORY' }">{{ SECRET_WORDS[s.state] }}</span>
+              </li>
+            </ul>
+          </template>
         </section>
         <section aria-label="Text for the controller">
           <div class="row">

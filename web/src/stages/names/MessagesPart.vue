@@ -36,7 +36,15 @@ const open = computed(() => {
   const inIt = Object.values(plan.value.devices).find((d) => d.place?.room === thing[1] && d.topic);
   return inIt?.topic?.split("/").slice(0, -1).join("/") ?? "";
 });
-const contract = computed(() => (selected.value ? contracts.value?.[selected.value] : undefined));
+const { answer: units } = usePlanQuery((id, signal) =>
+  answer(api.GET("/api/plans/{id}/names/contracts/units", { params: { path: { id } }, signal })),
+);
+/** What the selected device says and is told, or what the selected controller says of itself and its boards. */
+const contract = computed(() => {
+  if (selected.value) return contracts.value?.[selected.value];
+  const thing = thingOf(bench.selection);
+  return thing?.[0] === "units" ? units.value?.[thing[1]] : undefined;
+});
 const WAYS: Record<Schemas["Contract"]["transport"], string> = {
   BROKER: "over the broker",
   REQUEST: "asked directly at its address",
@@ -114,7 +122,8 @@ const relative = (address: string) =>
     <section aria-label="Contract" class="contract">
       <QueryTrouble :trouble="unanswered" />
       <p v-if="!contract" class="quiet">
-        Choose a device in the tree or on the drawing to see what it says and is told.
+        Choose a device in the tree, or a device or controller on the drawing, to see what it says and is
+        told.
       </p>
       <template v-else>
         <h3>{{ contract.name }}: who says what to whom</h3>
@@ -143,12 +152,13 @@ const relative = (address: string) =>
             </tr>
           </thead>
           <tbody>
-            <template v-for="a in contract.aspects" :key="a.kind">
+            <template v-for="a in contract.aspects" :key="a.address">
               <tr>
                 <td>
                   <b>{{ a.kind.toLowerCase() }}</b>
                   <span class="quiet under">{{ a.spoken ? "it says" : "it is told" }}</span>
                   <button
+                    v-if="selected"
                     type="button"
                     class="plain"
                     :aria-expanded="changing === a.kind"

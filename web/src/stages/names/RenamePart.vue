@@ -11,6 +11,16 @@ import { useBench } from "../../plan/store";
 const bench = useBench();
 const plan = computed(() => bench.plan!);
 const ROOT = "/network/topicRoot";
+const LEVELS = "/network/topicLevels";
+type Level = Schemas["Network"]["topicLevels"][number];
+const LEVEL_WORDS: Record<Level, string> = {
+  BUILDING: "building",
+  FLOOR: "floor",
+  ROOM: "room",
+  KIND: "kind",
+  DEVICE: "device",
+};
+const CHOICES = Object.keys(LEVEL_WORDS).filter((l) => l !== "DEVICE") as Level[];
 const MAPS = {
   rooms: "Rooms",
   devices: "Devices",
@@ -43,12 +53,34 @@ watch(
 );
 const from = computed(() => {
   const [map, id] = thingOf(thing.value) ?? [];
-  return thing.value === ROOT
-    ? plan.value.network.topicRoot
-    : ((map && id && plan.value[map as MapName]?.[id]?.name) ?? "");
+  return thing.value === LEVELS
+    ? ""
+    : thing.value === ROOT
+      ? plan.value.network.topicRoot
+      : ((map && id && plan.value[map as MapName]?.[id]?.name) ?? "");
 });
 const name = ref("");
-watch(thing, () => (name.value = ""));
+/** Levels before the device, from the root on; an empty one is none. */
+const levels = ref<(Level | "")[]>([]);
+watch(
+  thing,
+  () => {
+    name.value = "";
+    const now = plan.value.network.topicLevels.filter((l) => l !== "DEVICE");
+    levels.value = [...(now.length ? now : (["BUILDING", "ROOM"] as Level[])), "", "", "", ""].slice(
+      0,
+      4,
+    ) as Level[];
+  },
+  { immediate: true },
+);
+watch(
+  levels,
+  (now) => {
+    if (thing.value === LEVELS) name.value = [...now.filter(Boolean), "DEVICE"].join(",");
+  },
+  { deep: true },
+);
 const DAYS = 90;
 const day = (ms: number) => new Date(ms).toISOString().slice(0, 10);
 const today = day(Date.now());
@@ -75,7 +107,8 @@ const PARTS: Record<Schemas["NameChange"]["part"], string> = {
 const groups = computed(() =>
   (Object.keys(PARTS) as Schemas["NameChange"]["part"][])
     .map((part) => ({ part, changes: (renaming.value?.changes ?? []).filter((c) => c.part === part) }))
-    .filter((group) => group.changes.length),
+    // the levels of topics have no name of their own
+    .filter((group) => group.changes.length && !(group.part === "NAME" && thing.value === LEVELS)),
 );
 async function rename() {
   const now = renaming.value;
@@ -108,12 +141,24 @@ const forget = (those: { id: string; topic: string }[]) =>
         What
         <select v-model="thing">
           <option :value="ROOT">The root of all topics</option>
+          <option :value="LEVELS">The levels of all topics</option>
           <optgroup v-for="g in things" :key="g.map" :label="g.label">
             <option v-for="t in g.all" :key="t.at" :value="t.at">{{ t.name }}</option>
           </optgroup>
         </select>
       </label>
-      <label class="field">
+      <fieldset v-if="thing === LEVELS" class="levels">
+        <legend>Levels of a topic</legend>
+        <code>{{ plan.network.topicRoot }}</code>
+        <template v-for="i in levels.length" :key="i"
+          >/
+          <select v-model="levels[i - 1]" :aria-label="`Level ${i}`">
+            <option value="">none</option>
+            <option v-for="l in CHOICES" :key="l" :value="l">{{ LEVEL_WORDS[l] }}</option>
+          </select> </template
+        >/ device
+      </fieldset>
+      <label v-else class="field">
         Called “{{ from }}” now, then
         <input v-model="name" type="text" maxlength="120" :placeholder="from" @keydown.enter="rename" />
       </label>
@@ -217,6 +262,16 @@ const forget = (those: { id: string; topic: string }[]) =>
 <style scoped src="../panel.css"></style>
 <style scoped src="./tables.css"></style>
 <style scoped>
+.levels {
+  border: 0;
+  padding: 0;
+  margin: 0;
+}
+.levels legend {
+  font-size: 12px;
+  color: var(--ink2);
+  padding: 0;
+}
 .check span {
   display: flex;
   gap: 6px;

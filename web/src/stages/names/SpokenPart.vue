@@ -1,13 +1,13 @@
 <script setup lang="ts">
-import { computed } from "vue";
-import { answer, api } from "../../api/client";
+import { computed, ref } from "vue";
+import { answer, api, type Op } from "../../api/client";
 import EditField from "../../app/EditField.vue";
 import QueryTrouble from "../../app/QueryTrouble.vue";
 import { text } from "../../app/typed";
-import { usePlanQuery } from "../../app/useQuery";
+import { usePlanQuery, useQuery } from "../../app/useQuery";
 import { shown } from "../../drawing/marks";
-import { replaced } from "../../plan/patch";
-import { pointer } from "../../plan/pointers";
+import { added, removed, replaced } from "../../plan/patch";
+import { freeId, pointer } from "../../plan/pointers";
 import { useBench } from "../../plan/store";
 
 /** Names by which devices are spoken to: pairs that are taken for one another, and the list to be entered elsewhere. */
@@ -29,6 +29,40 @@ const also = (device: string, typed: string | null) =>
   );
 const others = (device: string, but: string) =>
   plan.value.devices[device]!.alsoCalled.filter((name) => name !== but).join(", ");
+const groups = computed(() => Object.entries(plan.value.spokenGroups));
+const newGroup = ref("");
+async function addGroup() {
+  const name = newGroup.value.trim();
+  if (!name) return;
+  const id = freeId(name, plan.value.spokenGroups);
+  if (await bench.edit([added(["spokenGroups", id], { name, devices: [] })], `group ${name}`))
+    newGroup.value = "";
+}
+const inGroup = (id: string, device: string, within: boolean) => {
+  const now = plan.value.spokenGroups[id]!.devices;
+  return bench.put(
+    ["spokenGroups", id, "devices"],
+    within ? [...now, device].sort() : now.filter((d) => d !== device),
+    `group ${plan.value.spokenGroups[id]!.name}`,
+  );
+};
+/** A list of what was entered elsewhere, held against the plan. */
+const place = ref("hub");
+const typed = ref("");
+const asked = ref<{ place: string; table: string } | null>(null);
+const { answer: drift, trouble: incomparable } = useQuery(
+  () => asked.value,
+  (list, signal) =>
+    answer(
+      api.POST("/api/plans/{id}/names/spoken/drift", {
+        params: { path: { id: bench.id }, query: { place: list.place } },
+        headers: { "Content-Type": "text/csv" },
+        body: list.table,
+        bodySerializer: (body: unknown) => body as string,
+        signal,
+      }),
+    ),
+);
 const other = (device: string | null) => (device ? pointer("devices", device) : null);
 </script>
 
@@ -142,6 +176,126 @@ const other = (device: string | null) => (device ? pointer("devices", device) : 
             </tr>
           </tbody>
         </table>
+        <h3>Groups</h3>
+        <p class="quiet">Devices that are spoken to together; a group's name is held against all others.</p>
+        <div v-for="[id, g] in groups" :key="id" class="group">
+          <div class="row">
+            <EditField
+              label="Group"
+              :value="g.name"
+              :save="(v: string) => bench.put(['spokenGroups', id, 'name'], v, 'name of a group')"
+            />
+            <label class="field">
+              Add a device
+              <select value="" @change="inGroup(id, text($event), true)">
+                <option value="" disabled>choose…</option>
+                <option
+                  v-for="n in spoken.names.filter((s) => !s.alias && !g.devices.includes(s.device))"
+                  :key="n.device"
+                  :value="n.device"
+                >
+                  {{ n.name }}
+                </option>
+              </select>
+            </label>
+            <button
+              type="button"
+              class="plain"
+              @click="bench.edit([removed('spokenGroups', id)], `no group ${g.name}`)"
+            >
+              No such group
+            </button>
+          </div>
+          <p>
+            <span v-for="d in g.devices" :key="d" class="member">
+              {{ plan.devices[d]?.name }}
+              <button
+                type="button"
+                class="plain"
+                :aria-label="`${plan.devices[d]?.name} out of ${g.name}`"
+                @click="inGroup(id, d, false)"
+              >
+                ×
+              </button>
+            </span>
+            <span v-if="!g.devices.length" class="quiet">Nothing is in it yet.</span>
+          </p>
+        </div>
+        <form class="row" @submit.prevent="addGroup">
+          <label class="field">
+            A new group
+            <input v-model="newGroup" type="text" maxlength="120" placeholder="all lamps upstairs" />
+          </label>
+          <button type="submit" class="soft" :disabled="!newGroup.trim()">Add it</button>
+        </form>
+        <h3>As it was entered elsewhere</h3>
+        <div class="row">
+          <label class="field">
+            Where
+            <input v-model="place" type="text" maxlength="120" list="places" />
+          </label>
+          <datalist id="places">
+            <option value="hub"></option>
+            <option value="phone bridge"></option>
+            <option value="speech service"></option>
+          </datalist>
+          <label class="field grow">
+            Its list of names, pasted
+            <textarea v-model="typed" rows="3" spellcheck="false" placeholder="name,area"></textarea>
+          </label>
+          <button
+            type="button"
+            class="soft"
+            :disabled="!typed.trim()"
+            @click="asked = { place, table: typed }"
+          >
+            Compare
+          </button>
+        </div>
+        <QueryTrouble :trouble="incomparable" />
+        <template v-if="drift">
+          <p>
+            {{ drift.found.filter((f) => f.same).length }} are called as in the plan.
+            <template v-if="drift.missing.length">
+              Not entered there:
+              {{
+                drift.missing
+                  .map((id) => plan.devices[id]?.name ?? id)
+                  .slice(0, 12)
+                  .join(", ")
+              }}.
+            </template>
+            <template v-if="drift.strange.length">
+              Of no device: {{ drift.strange.slice(0, 12).join(", ") }}.
+            </template>
+          </p>
+          <table v-if="drift.found.some((f) => !f.same)">
+            <thead>
+              <tr>
+                <th>There</th>
+                <th>Here</th>
+              </tr>
+            </thead>
+            <tbody>
+              <tr v-for="f in drift.found.filter((e) => !e.same)" :key="f.device">
+                <td>{{ f.there }}</td>
+                <td>
+                  <button type="button" class="plain" @click="bench.select(pointer('devices', f.device))">
+                    {{ f.here }}
+                  </button>
+                </td>
+              </tr>
+            </tbody>
+          </table>
+          <button
+            v-if="drift.edits.length"
+            type="button"
+            class="soft"
+            @click="bench.edit(drift.edits as Op[], `names as entered in ${asked!.place}`)"
+          >
+            Keep what is entered there, so that it is watched
+          </button>
+        </template>
       </template>
     </template>
   </div>
@@ -149,3 +303,16 @@ const other = (device: string | null) => (device ? pointer("devices", device) : 
 
 <style scoped src="../panel.css"></style>
 <style scoped src="./tables.css"></style>
+<style scoped>
+.member {
+  margin-right: 12px;
+}
+.group p {
+  margin: 4px 0 0;
+}
+textarea {
+  width: 100%;
+  font-family: var(--mono, monospace);
+  font-size: 12px;
+}
+</style>

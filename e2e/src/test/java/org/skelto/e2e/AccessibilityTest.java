@@ -72,6 +72,7 @@ class AccessibilityTest {
                 "names?part=leases",
                 "names?part=rename&select=/rooms/meal",
                 "names?part=secrets",
+                "names?part=traffic",
                 "names?part=controllers&select=/units/hall-board",
                 "outages?without=internet,hub:hub&select=/devices/hall-lamp",
             })

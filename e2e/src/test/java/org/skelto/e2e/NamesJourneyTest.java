@@ -193,6 +193,35 @@ class NamesJourneyTest {
     }
 
     @Test
+    void limitsOfAccountsGroupsChipsAndLevelsAreTyped() {
+        page.navigate(url + "names?part=traffic");
+        Locator limit = page.getByLabel("Messages that phone message service carries a month");
+        limit.fill("50");
+        limit.press("Enter");
+        assertThat(page.getByText("More messages than phone message service carries in a month"))
+                .isVisible();
+        page.navigate(url + "names?part=spoken");
+        page.getByLabel("A new group").fill("hall lamp");
+        button("^Add it$").click();
+        assertThat(page.getByText("a group is called so")).isVisible();
+        page.getByLabel("Its list of names, pasted").fill("name\nhall lamb\n");
+        button("^Compare$").click();
+        button("^Keep what is entered there").click();
+        assertThat(page.getByText("hall lamp is called \"hall lamb\" elsewhere"))
+                .isVisible();
+        page.navigate(url + "names?select=/units/hall-board");
+        page.getByLabel("Identifier of the chip of hall board").fill("A1B2C3D4");
+        button("^Make its hardware address$").click();
+        assertThat(page.getByLabel("Hardware address of hall board")).hasValue("02:00:a1:b2:c3:d4");
+        page.navigate(url + "names?part=rename");
+        page.getByLabel("What", new Page.GetByLabelOptions().setExact(true)).selectOption("/network/topicLevels");
+        page.getByLabel("Level 1").selectOption("");
+        assertThat(page.getByText("leat/bath/bath-fan")).isVisible();
+        button("^Rename$").click();
+        assertThat(button("Undo: levels of all topics")).isVisible();
+    }
+
+    @Test
     void theFilesAreSaved() throws Exception {
         page.navigate(url + "names?part=give");
         Download hosts = page.waitForDownload(() -> page.getByText("Hosts file").click());

@@ -282,10 +282,7 @@ public final class Contracts {
                     .sent("once after each command")
                     .build());
         }
-        all.add(aspect(
-                        device,
-                        MessageAspect.AVAILABILITY,
-                        List.of(ONLINE))
+        all.add(aspect(device, MessageAspect.AVAILABILITY, List.of(ONLINE))
                 .spoken(true)
                 .delivery(1)
                 .retained(true)

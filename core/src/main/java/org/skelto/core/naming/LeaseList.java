@@ -99,8 +99,7 @@ public record LeaseList(List<Leased> found, List<UnreadLine> troubles, List<Stri
         }
         Comparison comparison = new Comparison(plan);
         table.rows()
-                .forEach(row ->
-                        comparison.line(row.line(), row.get("address"), row.get("hardware"), row.get("name")));
+                .forEach(row -> comparison.line(row.line(), row.get("address"), row.get("hardware"), row.get("name")));
         return comparison.list();
     }
 

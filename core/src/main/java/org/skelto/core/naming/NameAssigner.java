@@ -228,9 +228,14 @@ public final class NameAssigner {
         for (TopicLevel level : plan.network().levels()) {
             String name = switch (level) {
                 case BUILDING -> unplaced ? "unplaced" : building(plan, room);
-                case FLOOR -> room == null ? null : Slugs.slug(plan.floors().get(room.floor()).name(), "floor");
+                case FLOOR ->
+                    room == null
+                            ? null
+                            : Slugs.slug(plan.floors().get(room.floor()).name(), "floor");
                 case ROOM ->
-                    room != null ? Slugs.slug(room.name(), "room") : spot != null ? Slugs.slug(spot.name(), "spot") : null;
+                    room != null
+                            ? Slugs.slug(room.name(), "room")
+                            : spot != null ? Slugs.slug(spot.name(), "spot") : null;
                 case KIND -> Slugs.slug(Wording.of(device.kind()), "device");
                 case DEVICE -> Slugs.slug(device.name(), "device");
             };

@@ -81,7 +81,8 @@ public record NumberSheet(String name, Writing written, int from, int to, List<G
                 }
             });
             if (!addresses.isEmpty()) {
-                sheets.add(new NumberSheet("Bus of " + unit.name(), Writing.HEX, BUS_FROM, BUS_TO, taken(addresses, at)));
+                sheets.add(
+                        new NumberSheet("Bus of " + unit.name(), Writing.HEX, BUS_FROM, BUS_TO, taken(addresses, at)));
             }
         });
         return sheets;
@@ -100,7 +101,9 @@ public record NumberSheet(String name, Writing written, int from, int to, List<G
                     at.putIfAbsent(d.channel(), Pointers.of("devices", device));
                 }
             });
-            int last = Math.max(unit.channels(), zones.keySet().stream().max(Integer::compare).orElse(0));
+            int last = Math.max(
+                    unit.channels(),
+                    zones.keySet().stream().max(Integer::compare).orElse(0));
             List<GivenNumber> taken = taken(zones, at).stream()
                     .map(z -> z.number() > unit.channels()
                             ? new GivenNumber(z.number(), z.owners(), z.at(), "there is no such zone")

@@ -155,7 +155,8 @@ public record Renaming(
                 try {
                     levels.add(TopicLevel.valueOf(level.strip()));
                 } catch (IllegalArgumentException e) {
-                    throw new Refused("name", "\"" + level.strip() + "\" is none of " + written(List.of(TopicLevel.values())));
+                    throw new Refused(
+                            "name", "\"" + level.strip() + "\" is none of " + written(List.of(TopicLevel.values())));
                 }
             }
             return Network.levels(levels);

@@ -56,11 +56,13 @@ public record SpokenDrift(List<Entered> found, List<String> strange, List<String
      */
     public static SpokenDrift of(Plan plan, String place, String text) throws Unreadable {
         if (place.isBlank() || place.length() > Limits.NAME_LENGTH) {
-            throw new Unreadable("is from nowhere: say where it was entered, in 1 to " + Limits.NAME_LENGTH + " letters");
+            throw new Unreadable(
+                    "is from nowhere: say where it was entered, in 1 to " + Limits.NAME_LENGTH + " letters");
         }
         ForeignTable table;
         try {
-            table = ForeignTable.of(text, Map.of("name", List.of("name", "say", "spoken"), "device", List.of("device", "id")));
+            table = ForeignTable.of(
+                    text, Map.of("name", List.of("name", "say", "spoken"), "device", List.of("device", "id")));
         } catch (ForeignTable.Unreadable e) {
             throw new Unreadable(e.getMessage());
         }
@@ -94,7 +96,9 @@ public record SpokenDrift(List<Entered> found, List<String> strange, List<String
             List<String> unknown = new ArrayList<>();
             for (ForeignTable.Row row : table.rows()) {
                 String name = row.get("name");
-                if (name == null || name.length() > Limits.NAME_LENGTH || name.chars().anyMatch(Character::isISOControl)) {
+                if (name == null
+                        || name.length() > Limits.NAME_LENGTH
+                        || name.chars().anyMatch(Character::isISOControl)) {
                     strange("line " + row.line() + ": " + (name == null ? "no name" : ForeignTable.shown(name)));
                     continue;
                 }
@@ -137,7 +141,8 @@ public record SpokenDrift(List<Entered> found, List<String> strange, List<String
 
         /** What is spoken to, not yet found and called much the same. */
         private void likely(List<String> unknown) {
-            List<SpokenNames.Spoken> spokenTo = unknown.isEmpty() ? List.of() : SpokenNames.of(plan).names();
+            List<SpokenNames.Spoken> spokenTo =
+                    unknown.isEmpty() ? List.of() : SpokenNames.of(plan).names();
             for (String name : unknown) {
                 String best = null;
                 double most = LIKELY;

@@ -313,7 +313,9 @@ public record SpokenNames(@Nullable String language, List<Spoken> names, List<Cl
                     word,
                     group ? Why.GROUP : Why.COMMAND,
                     1,
-                    own ? "a group is called so" : group ? "the word means several things at once" : "the word is a command");
+                    own
+                            ? "a group is called so"
+                            : group ? "the word means several things at once" : "the word is a command");
         }
 
         /** A name for a device by its room, its kind and a number that clashes with nothing, or null. */

@@ -37,7 +37,12 @@ public record Traffic(List<DeviceTraffic> devices, List<AccountUse> accounts) {
      * @param where its topic, the address at which it is asked, or its channel on the account; null while it has none
      */
     public record DeviceTraffic(
-            String device, String name, Transport transport, @Nullable String where, double messages, Figure figure) {}
+            String device,
+            String name,
+            Transport transport,
+            @Nullable String where,
+            double messages,
+            Figure figure) {}
 
     /**
      * How much of an account is used.
@@ -89,9 +94,8 @@ public record Traffic(List<DeviceTraffic> devices, List<AccountUse> accounts) {
                             "days",
                             String.valueOf(MONTH_DAYS))));
         });
-        devices.sort(Comparator.comparingDouble(DeviceTraffic::messages)
-                .reversed()
-                .thenComparing(DeviceTraffic::device));
+        devices.sort(
+                Comparator.comparingDouble(DeviceTraffic::messages).reversed().thenComparing(DeviceTraffic::device));
         return new Traffic(List.copyOf(devices), accounts(plan, devices));
     }
 
@@ -122,9 +126,8 @@ public record Traffic(List<DeviceTraffic> devices, List<AccountUse> accounts) {
         List<AccountUse> all = new ArrayList<>();
         for (Map.Entry<String, Service> e : plan.services().entrySet()) {
             Service s = e.getValue();
-            double messages = s.kind() == ServiceKind.REMOTE_ACCESS
-                    ? byBoards
-                    : s.kind() == ServiceKind.PUSH ? alarms : 0;
+            double messages =
+                    s.kind() == ServiceKind.REMOTE_ACCESS ? byBoards : s.kind() == ServiceKind.PUSH ? alarms : 0;
             int on = s.kind() == ServiceKind.REMOTE_ACCESS ? boards.size() : 0;
             all.add(new AccountUse(
                     e.getKey(),

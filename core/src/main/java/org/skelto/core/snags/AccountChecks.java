@@ -49,8 +49,8 @@ final class AccountChecks {
     private AccountChecks() {}
 
     static void run(CheckContext c) {
-        boolean limited = c.plan.services().values().stream()
-                .anyMatch(s -> s.messagesPerMonth() != null || s.boards() != null);
+        boolean limited =
+                c.plan.services().values().stream().anyMatch(s -> s.messagesPerMonth() != null || s.boards() != null);
         if (limited) {
             quotas(c);
         }
@@ -89,8 +89,8 @@ final class AccountChecks {
     }
 
     private static void entered(CheckContext c, String id, Device d, String place, String there) {
-        boolean same = d.name().equalsIgnoreCase(there)
-                || d.alsoCalled().stream().anyMatch(there::equalsIgnoreCase);
+        boolean same =
+                d.name().equalsIgnoreCase(there) || d.alsoCalled().stream().anyMatch(there::equalsIgnoreCase);
         if (same) {
             return;
         }
@@ -100,9 +100,7 @@ final class AccountChecks {
                 .figures("in " + place)
                 .leadsTo("It is called by the one name and looked for by the other.")
                 .at(CheckContext.device(id), Pointers.of("devices", id, "enteredAs", place))
-                .fix(
-                        "It was renamed there",
-                        Edit.replace(Pointers.of("devices", id, "enteredAs", place), d.name()))
+                .fix("It was renamed there", Edit.replace(Pointers.of("devices", id, "enteredAs", place), d.name()))
                 .fix("Call it so here too", Edit.replace(CheckContext.device(id, "/alsoCalled"), names))
                 .add();
     }

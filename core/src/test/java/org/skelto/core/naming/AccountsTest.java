@@ -60,7 +60,9 @@ class AccountsTest {
     }
 
     private static List<Snag> of(String code, Plan plan) {
-        return Assessment.of(new Facts(plan, new SlabTables(), List.of(), Catalogue.builtIn()), Set.of()).snags().stream()
+        return Assessment.of(new Facts(plan, new SlabTables(), List.of(), Catalogue.builtIn()), Set.of())
+                .snags()
+                .stream()
                 .filter(s -> s.code().equals(code))
                 .toList();
     }
@@ -83,14 +85,15 @@ class AccountsTest {
     @Test
     void anAccountThatCarriesLessThanIsSaidIsASnag() {
         Service account = new Service("board account", ServiceKind.REMOTE_ACCESS, 2.0, 1000, 5);
-        Plan plan = NameAssigner.assign(device(Plans.sound(), "lamp", AccountsTest::outside)
-                .withServices(Map.of("account", account)));
+        Plan plan = NameAssigner.assign(
+                device(Plans.sound(), "lamp", AccountsTest::outside).withServices(Map.of("account", account)));
         assertEquals(1, plan.devices().get("lamp").accountChannel());
-        Traffic.AccountUse use =
-                Traffic.of(plan, Contracts.of(plan)).accounts().get(0);
+        Traffic.AccountUse use = Traffic.of(plan, Contracts.of(plan)).accounts().get(0);
         assertEquals(1.216, use.messageShare(), 1e-9);
         assertEquals(0.2, use.boardShare(), 1e-9);
-        assertEquals("1216 expected, 1000 carried; most from lamp 1216", of("H2", plan).get(0).figures());
+        assertEquals(
+                "1216 expected, 1000 carried; most from lamp 1216",
+                of("H2", plan).get(0).figures());
         Plan larger = plan.withServices(
                 Map.of("account", new Service("board account", ServiceKind.REMOTE_ACCESS, 2.0, 2000, 1)));
         assertEquals(List.of(), of("H2", larger));
@@ -110,9 +113,7 @@ class AccountsTest {
             if (devices.remove(id) == null) {
                 String room = random.nextBoolean() ? "east" : "west";
                 devices.put(
-                        id,
-                        lamp.with(d -> d.name(id)
-                                .place(new org.skelto.core.plan.site.Place(room, null, 1, 1, 1))));
+                        id, lamp.with(d -> d.name(id).place(new org.skelto.core.plan.site.Place(room, null, 1, 1, 1))));
             }
             plan = NameAssigner.assign(plan.withDevices(devices));
             Set<Integer> given = new HashSet<>();
@@ -128,10 +129,7 @@ class AccountsTest {
                 }
             });
         }
-        assertEquals(
-                "Channels of the account",
-                NumberSheet.of(plan).get(0).name(),
-                "they are a sheet of cells");
+        assertEquals("Channels of the account", NumberSheet.of(plan).get(0).name(), "they are a sheet of cells");
     }
 
     @Test
@@ -146,9 +144,10 @@ class AccountsTest {
                 List.of(new Crossing(
                         "boards", Segments.HOUSE, 1883, "messages to the broker", List.of("board"), "hub")),
                 segments.crossings());
+        assertEquals("board.local", segments.segments().get(1).units().get(0).multicast());
         assertEquals(
-                "board.local", segments.segments().get(1).units().get(0).multicast());
-        assertEquals(List.of(), Segments.of(Plans.sound(), Contracts.of(Plans.sound())).crossings());
+                List.of(),
+                Segments.of(Plans.sound(), Contracts.of(Plans.sound())).crossings());
     }
 
     @Test
@@ -190,9 +189,7 @@ class AccountsTest {
     @Test
     void zonesOfAPanelAndCodesOfThePowerLineAreSheets() {
         Plan plan = Plans.put(
-                Plans.sound(),
-                "panel",
-                Plans.unit("panel", UnitKind.PANEL, 6).with(u -> u.channels(4)));
+                Plans.sound(), "panel", Plans.unit("panel", UnitKind.PANEL, 6).with(u -> u.channels(4)));
         Plan zone = device(plan, "lamp", d -> d.with(b -> b.unit("panel").channel(6)));
         NumberSheet zones = NumberSheet.of(zone).get(0);
         assertEquals("Zones and outputs of panel", zones.name());
@@ -206,22 +203,30 @@ class AccountsTest {
     }
 
     private static Plan spoken() {
-        return device(Plans.sound(), "lamp", d -> d.with(b -> b.name("reading lamp")
-                .ways(new TreeSet<>(Set.of(Way.SPOKEN)))
-                .alsoCalled(new TreeSet<>(Set.of("book light")))));
+        return device(
+                Plans.sound(),
+                "lamp",
+                d -> d.with(b -> b.name("reading lamp")
+                        .ways(new TreeSet<>(Set.of(Way.SPOKEN)))
+                        .alsoCalled(new TreeSet<>(Set.of("book light")))));
     }
 
     @Test
     void aGroupOrAnotherNameMayBeTakenForAName() {
-        Plan grouped = spoken().withSpokenGroups(
-                Map.of("g", new SpokenGroup("reading lamp", new TreeSet<>(Set.of("lamp")))));
-        assertEquals(SpokenNames.Why.GROUP, SpokenNames.of(grouped).clashes().get(0).why());
-        Plan alias = device(spoken(), "probe", d -> d.with(b -> b.name("shelf")
-                .ways(new TreeSet<>(Set.of(Way.SPOKEN)))
-                .alsoCalled(new TreeSet<>(Set.of("book light")))));
+        Plan grouped =
+                spoken().withSpokenGroups(Map.of("g", new SpokenGroup("reading lamp", new TreeSet<>(Set.of("lamp")))));
+        assertEquals(
+                SpokenNames.Why.GROUP, SpokenNames.of(grouped).clashes().get(0).why());
+        Plan alias = device(
+                spoken(),
+                "probe",
+                d -> d.with(b -> b.name("shelf")
+                        .ways(new TreeSet<>(Set.of(Way.SPOKEN)))
+                        .alsoCalled(new TreeSet<>(Set.of("book light")))));
         Snag same = of("T11", alias).get(0);
         assertEquals("Do not call it so", same.fixes().get(0).label());
-        assertEquals(List.of(), of("T11", Changed.after(alias, same.fixes().get(0).edits())));
+        assertEquals(
+                List.of(), of("T11", Changed.after(alias, same.fixes().get(0).edits())));
     }
 
     @Test
@@ -238,8 +243,7 @@ class AccountsTest {
         SpokenDrift same = SpokenDrift.of(spoken(), "hub", "Say;Area\nBOOK LIGHT;East\n");
         assertTrue(same.found().get(0).same());
         assertEquals(List.of(), of("T14", Changed.after(spoken(), same.edits())));
-        assertEquals(
-                List.of("lamp"), SpokenDrift.of(spoken(), "hub", "name\n").missing());
+        assertEquals(List.of("lamp"), SpokenDrift.of(spoken(), "hub", "name\n").missing());
         assertThrows(SpokenDrift.Unreadable.class, () -> SpokenDrift.of(spoken(), " ", "name\nx\n"));
         assertThrows(SpokenDrift.Unreadable.class, () -> SpokenDrift.of(spoken(), "hub", "a,b\n1,2\n"));
         assertNull(Plans.sound().devices().get("lamp").enteredAs().get("hub"));

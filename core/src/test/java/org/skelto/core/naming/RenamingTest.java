@@ -133,10 +133,16 @@ class RenamingTest {
                 Set.of("testhouse/east-room/lamp/lamp", "testhouse/east-room/temperature/probe"),
                 of(renaming, Part.TOPIC).stream().map(NameChange::after).collect(Collectors.toSet()));
         Plan then = Changed.after(plan, renaming.edits());
-        assertEquals("testhouse/east-room/lamp/lamp", NameAssigner.topicByRule(then, then.devices().get("lamp")));
         assertEquals(
-                List.of(), Renaming.of(plan, Renaming.LEVELS, "BUILDING,ROOM", UNTIL).edits(), "the device is last anyway");
-        Plan back = Changed.after(then, Renaming.of(then, Renaming.LEVELS, "BUILDING,ROOM,DEVICE", null).edits());
+                "testhouse/east-room/lamp/lamp",
+                NameAssigner.topicByRule(then, then.devices().get("lamp")));
+        assertEquals(
+                List.of(),
+                Renaming.of(plan, Renaming.LEVELS, "BUILDING,ROOM", UNTIL).edits(),
+                "the device is last anyway");
+        Plan back = Changed.after(
+                then,
+                Renaming.of(then, Renaming.LEVELS, "BUILDING,ROOM,DEVICE", null).edits());
         assertEquals(topics(plan), topics(back));
     }
 

@@ -3,10 +3,10 @@ package org.skelto.server.names;
 import java.util.List;
 import java.util.Map;
 import org.skelto.core.naming.Contract;
-import org.skelto.core.naming.Contracts;
 import org.skelto.core.naming.Contract.Aspect;
 import org.skelto.core.naming.Contract.PayloadPart;
 import org.skelto.core.naming.Contract.Transport;
+import org.skelto.core.naming.Contracts;
 import org.skelto.core.plan.Plan;
 import org.skelto.core.plan.equipment.Unit;
 import tools.jackson.databind.json.JsonMapper;
@@ -38,19 +38,21 @@ final class AsyncApi {
         ObjectNode channels = document.putObject("channels");
         ObjectNode operations = document.putObject("operations");
         ObjectNode messages = document.putObject("components").putObject("messages");
-        List.of(contracts, Contracts.ofUnits(plan)).forEach(all -> all.forEach((id, contract) -> {
-            if (contract.transport() == Transport.BROKER) {
-                contract.aspects().forEach(a -> {
-                    // topics are one each, and so is what is made of what lies under a thing's own
-                    String leaf = a.address().substring(String.valueOf(contract.topic()).length() + 1);
-                    String key = (all == contracts ? "" : "unit-") + id + "-" + leaf.replace('/', '-');
-                    message(messages.putObject(key), contract, a, mapper);
-                    ObjectNode channel = channels.putObject(key).put("address", a.address());
-                    channel.putObject("messages").putObject(key).put("$ref", "#/components/messages/" + key);
-                    operation(operations.putObject(key), a, key);
-                });
-            }
-        }));
+        List.of(contracts, Contracts.ofUnits(plan))
+                .forEach(all -> all.forEach((id, contract) -> {
+                    if (contract.transport() == Transport.BROKER) {
+                        contract.aspects().forEach(a -> {
+                            // topics are one each, and so is what is made of what lies under a thing's own
+                            String leaf = a.address()
+                                    .substring(String.valueOf(contract.topic()).length() + 1);
+                            String key = (all == contracts ? "" : "unit-") + id + "-" + leaf.replace('/', '-');
+                            message(messages.putObject(key), contract, a, mapper);
+                            ObjectNode channel = channels.putObject(key).put("address", a.address());
+                            channel.putObject("messages").putObject(key).put("$ref", "#/components/messages/" + key);
+                            operation(operations.putObject(key), a, key);
+                        });
+                    }
+                }));
         return document;
     }
 

@@ -27,7 +27,9 @@ final class RequestApi {
         document.putObject("info")
                 .put("title", unit.name())
                 .put("version", Long.toString(revision))
-                .put("description", "What it answers when it is asked at its address, by the plan " + plan.name() + ".");
+                .put(
+                        "description",
+                        "What it answers when it is asked at its address, by the plan " + plan.name() + ".");
         document.putArray("servers").addObject().put("url", "http://" + (unit.ipv4() == null ? id : unit.ipv4()));
         document.putObject("components")
                 .putObject("securitySchemes")

@@ -68,8 +68,7 @@ class RenamingApiTest extends OnTheMill {
     void whatIsKnownOfASecretIsKeptAndAValueIsNotTaken() {
         assertEquals(
                 200,
-                patched(List.of(
-                        added("/credentials/admin.hub", Map.of("state", "FACTORY", "kept", "on its lid")))));
+                patched(List.of(added("/credentials/admin.hub", Map.of("state", "FACTORY", "kept", "on its lid")))));
         JsonNode hub = http.get(plan + "/names/credentials")
                 .json()
                 .valueStream()
@@ -148,7 +147,8 @@ class RenamingApiTest extends OnTheMill {
         String document = plan + "/names/controllers/hall-board/openapi";
         assertEquals(404, http.get(document).status(), "it speaks over the broker");
         assertEquals(200, patched(List.of(added("/units/hall-board/talks", "REQUEST"))));
-        SwaggerParseResult read = new OpenAPIV3Parser().readContents(http.get(document).text());
+        SwaggerParseResult read =
+                new OpenAPIV3Parser().readContents(http.get(document).text());
         assertEquals(List.of(), read.getMessages());
         OpenAPI api = read.getOpenAPI();
         Map<?, ?> command = api.getPaths()
@@ -160,7 +160,11 @@ class RenamingApiTest extends OnTheMill {
                 .getSchema()
                 .getProperties();
         assertEquals(Set.of("on"), command.keySet());
-        assertTrue(api.getPaths().get("/" + lamp + "/state").getGet().getResponses().containsKey("200"));
+        assertTrue(api.getPaths()
+                .get("/" + lamp + "/state")
+                .getGet()
+                .getResponses()
+                .containsKey("200"));
         assertTrue(api.getServers().get(0).getUrl().startsWith("http://192.168.40."));
         assertTrue(api.getPaths().keySet().stream().noneMatch(path -> path.contains("availability")));
     }
@@ -202,7 +206,8 @@ class RenamingApiTest extends OnTheMill {
     @Test
     void aListOfWhatWasEnteredElsewhereIsCompared() {
         String spoken = http.get(plan + "/names/spoken/csv").text();
-        JsonNode same = http.postAs(plan + "/names/spoken/drift?place=hub", spoken, "text/csv").json();
+        JsonNode same = http.postAs(plan + "/names/spoken/drift?place=hub", spoken, "text/csv")
+                .json();
         assertTrue(same.get("found").valueStream().allMatch(f -> f.get("same").asBoolean()));
         assertEquals(0, same.get("strange").size());
         assertEquals(0, same.get("missing").size());

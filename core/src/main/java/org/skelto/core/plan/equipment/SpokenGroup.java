@@ -6,8 +6,7 @@ import org.skelto.core.plan.format.IdOf;
 import org.skelto.core.plan.format.Name;
 
 /** Several devices that are spoken to by one name. */
-public record SpokenGroup(
-        @Name String name, SortedSet<@IdOf(value = "devices", what = "a device") String> devices) {
+public record SpokenGroup(@Name String name, SortedSet<@IdOf(value = "devices", what = "a device") String> devices) {
     public SpokenGroup {
         devices = Copies.sorted(devices);
     }
