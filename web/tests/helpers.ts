@@ -72,6 +72,7 @@ export function smallPlan(): Plan {
     messages: {},
     accountChannel: null,
     enteredAs: {},
+    keptDays: null,
   };
   const room = (name: string, xM: number, widthM: number) => ({
     floor: "ground",

@@ -80,6 +80,7 @@ const USUAL: Choice = {
   intervalS: null,
   deadBand: null,
   watchdogS: null,
+  storedOnceS: null,
 };
 function choose(a: Aspect, said: Partial<Choice>) {
   const now = { ...USUAL, ...choiceOf(a.kind), ...said };
@@ -133,6 +134,23 @@ const relative = (address: string) =>
         <p v-for="(until, old) in contract.aliases" :key="old" class="quiet">
           Still answers to <code>{{ old }}</code> until {{ until }}.
         </p>
+        <div v-if="contract.personal && selected" class="row">
+          <p class="grow">
+            It tells who is at home. Who may see it:
+            {{ contract.listeners.map((id) => plan.units[id]?.name ?? id).join(", ") || "nobody yet" }}.
+          </p>
+          <EditField
+            label="Kept for, days"
+            numeric
+            optional
+            placeholder="nobody said"
+            :value="contract.keptDays"
+            :save="
+              (v: number | null) =>
+                bench.put(['devices', selected!, 'keptDays'], v, `how long ${contract!.name} is kept`)
+            "
+          />
+        </div>
         <p v-if="contract.trouble" class="bad">Not heard yet: {{ contract.trouble }}.</p>
         <WhoSays :contract="contract" />
         <table>
@@ -184,6 +202,7 @@ const relative = (address: string) =>
                   }}<span v-if="a.intervalS || a.watchdogS" class="quiet under"
                     >{{ a.intervalS ? `again after ${time(a.intervalS)}` : ""
                     }}{{ a.deadBand !== null ? `, or moved by ${a.deadBand}` : ""
+                    }}{{ a.storedOnceS ? `, stored once in ${time(a.storedOnceS)}` : ""
                     }}{{ a.intervalS && a.watchdogS ? "; " : ""
                     }}{{ a.watchdogS ? `missed after ${time(a.watchdogS)}` : "" }}</span
                   >
@@ -258,6 +277,15 @@ const relative = (address: string) =>
                         :save="(v: number | null) => choose(a, { watchdogS: v })"
                       />
                     </template>
+                    <EditField
+                      v-if="a.kind === 'TELEMETRY'"
+                      label="Stored once in, s"
+                      numeric
+                      optional
+                      placeholder="every one"
+                      :value="choiceOf(a.kind)?.storedOnceS ?? null"
+                      :save="(v: number | null) => choose(a, { storedOnceS: v })"
+                    />
                     <button v-if="a.chosen" type="button" class="soft" @click="choose(a, USUAL)">
                       As usual
                     </button>

@@ -18,20 +18,26 @@ import org.openjdk.jmh.annotations.Scope;
 import org.openjdk.jmh.annotations.Setup;
 import org.openjdk.jmh.annotations.State;
 import org.openjdk.jmh.annotations.Warmup;
+import org.skelto.core.facts.Facts;
 import org.skelto.core.naming.AddressMap;
 import org.skelto.core.naming.Contract;
 import org.skelto.core.naming.Contracts;
 import org.skelto.core.naming.NameAssigner;
 import org.skelto.core.naming.Needs;
+import org.skelto.core.naming.Renaming;
 import org.skelto.core.naming.SpokenLanguage;
 import org.skelto.core.naming.SpokenNames;
+import org.skelto.core.parts.Catalogue;
 import org.skelto.core.plan.Plan;
 import org.skelto.core.plan.equipment.Device;
 import org.skelto.core.plan.equipment.Unit;
 import org.skelto.core.plan.equipment.Way;
 import org.skelto.core.plan.network.Link;
 import org.skelto.core.plan.radio.Medium;
+import org.skelto.core.radio.SlabTables;
 import org.skelto.core.sample.ThornfellLodge;
+import org.skelto.core.snags.Check;
+import org.skelto.core.snags.Checks;
 
 /** The naming of a house of 500 devices from nothing, and of 4 and 16 times as many, to see how it grows. */
 @State(Scope.Benchmark)
@@ -41,6 +47,9 @@ import org.skelto.core.sample.ThornfellLodge;
 @Warmup(iterations = 4, time = 1)
 @Measurement(iterations = 5, time = 1)
 public class NamingBenchmark {
+    private static final Set<String> NAMES =
+            Set.of("snags of names", "snags of messages", "snags of access", "snags of accounts");
+
     @Param({"1", "4", "16"})
     private int times;
 
@@ -114,6 +123,40 @@ public class NamingBenchmark {
     @Benchmark
     public Set<String> needsPlain() {
         return plainNeeds(named);
+    }
+
+    /** All of it: given, contracts and map made, and every check of names, messages, access and accounts run. */
+    @Benchmark
+    public int whole() {
+        Plan all = NameAssigner.assign(bare);
+        Facts facts = new Facts(all, new SlabTables(), List.of(), Catalogue.builtIn());
+        int found = Contracts.of(all).size() + AddressMap.of(all).held().size();
+        for (Check check : Checks.ALL) {
+            if (NAMES.contains(check.name())) {
+                found += facts.fact(check.found()).orElse(List.of()).size();
+            }
+        }
+        return found;
+    }
+
+    /** What another root would change, all over the house. */
+    @Benchmark
+    public Renaming renaming() {
+        return Renaming.of(named, Renaming.ROOT, "elsewhere", "2027-03-31");
+    }
+
+    /** The same by naming the whole house once more under the other root and comparing. */
+    @Benchmark
+    public long renamingPlain() {
+        Map<String, Device> devices = new TreeMap<>(named.devices());
+        devices.replaceAll((id, d) -> d.withTopic(null));
+        Plan other = NameAssigner.assign(
+                named.with(p -> p.devices(devices).network(named.network().withTopicRoot("elsewhere"))));
+        Map<String, Contract> before = Contracts.of(named);
+        Map<String, Contract> after = Contracts.of(other);
+        return before.entrySet().stream()
+                .filter(e -> !e.getValue().equals(after.get(e.getKey())))
+                .count();
     }
 
     /** Every device spoken to: each word is held against each other once. */

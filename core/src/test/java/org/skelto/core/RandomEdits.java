@@ -15,14 +15,20 @@ import org.skelto.core.plan.equipment.Device;
 import org.skelto.core.plan.equipment.DeviceKind;
 import org.skelto.core.plan.equipment.Hand;
 import org.skelto.core.plan.equipment.Job;
+import org.skelto.core.plan.equipment.MessageAspect;
+import org.skelto.core.plan.equipment.MessageChoiceBuilder;
 import org.skelto.core.plan.equipment.RestState;
 import org.skelto.core.plan.equipment.Talks;
 import org.skelto.core.plan.equipment.Unit;
 import org.skelto.core.plan.equipment.UnitKind;
 import org.skelto.core.plan.equipment.Way;
+import org.skelto.core.plan.network.BrokerAccess;
+import org.skelto.core.plan.network.Credential;
 import org.skelto.core.plan.network.Direction;
 import org.skelto.core.plan.network.Link;
 import org.skelto.core.plan.network.Network;
+import org.skelto.core.plan.network.Service;
+import org.skelto.core.plan.network.TopicLevel;
 import org.skelto.core.plan.power.Circuit;
 import org.skelto.core.plan.power.Power;
 import org.skelto.core.plan.power.PowerBuilder;
@@ -193,6 +199,26 @@ public final class RandomEdits {
             (r, p) -> p.withMainsVoltageV(r.random.nextBoolean() ? 230.0 : 120.0),
             (r, p) -> p.withNetwork(p.network()),
             (r, p) -> p.withServices(r.without(p.services())),
+            (r, p) -> p.withNetwork(p.network()
+                    .with(n ->
+                            n.access(r.one(List.of(BrokerAccess.values()))).topicLevels(r.some(TopicLevel.values())))),
+            (r, p) -> p.withCredentials(Map.of(
+                    r.one(List.of("wireless", "admin.hub", "admin.router", "pairing.mesh-802154")),
+                    new Credential(r.one(List.of(Credential.State.values())), null, r.random.nextBoolean(), null))),
+            (r, p) -> r.device(
+                    p,
+                    d -> d.withMessages(Map.of(
+                            r.one(List.of(MessageAspect.values())),
+                            MessageChoiceBuilder.builder()
+                                    .delivery(r.random.nextInt(3))
+                                    .retained(r.random.nextBoolean())
+                                    .build()))),
+            (r, p) -> r.device(
+                    p,
+                    d -> d.withAliases(Map.of("a/" + r.random.nextInt(5), "2027-03-31"))
+                            .withEnteredAs(Map.of("hub", "device " + r.random.nextInt(1000)))),
+            (r, p) -> p.withServices(
+                    r.with(p.services(), s -> new Service(s.name(), s.kind(), null, 1 + r.random.nextInt(2000), 1))),
             (r, p) -> p.withHousings(r.with(p.housings(), h -> h)),
             (r, p) -> p.withDemands(r.without(p.demands())),
             (r, p) -> p.withOpenings(r.with(p.openings(), o -> o.withWidthM(0.5 + r.random.nextDouble()))));

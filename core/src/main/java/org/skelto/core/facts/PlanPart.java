@@ -76,7 +76,7 @@ public enum PlanPart {
             "control"),
     DEVICE_WIRING("devices", "channel", "circuit", "wiring", "works"),
     DEVICE_SURROUNDINGS("devices", "rating", "sound", "heardIn"),
-    DEVICE_TOPICS("devices", "topic", "aliases", "alsoCalled", "messages", "accountChannel", "enteredAs");
+    DEVICE_TOPICS("devices", "topic", "aliases", "alsoCalled", "messages", "accountChannel", "enteredAs", "keptDays");
 
     /** All of the plan, without what was measured. */
     public static final Set<PlanPart> ALL = Set.copyOf(EnumSet.complementOf(EnumSet.of(READINGS)));

@@ -16,6 +16,8 @@ import org.skelto.core.plan.equipment.MessageAspect;
  * @param broker id of the unit with the broker, or null without one
  * @param listeners ids of units that listen to it and command it: the hub that serves it, tablets, assistants, recorders
  * @param aliases topics that it had and still answers to, with the day until which
+ * @param personal whether it tells who is at home; then its listeners are all who may see it
+ * @param keptDays how long what it says is kept, or null when nobody said
  * @param trouble why its messages reach nobody yet, or null
  */
 @RecordBuilder
@@ -29,6 +31,8 @@ public record Contract(
         List<String> listeners,
         List<Aspect> aspects,
         Map<String, String> aliases,
+        boolean personal,
+        @Nullable Integer keptDays,
         @Nullable String trouble)
         implements ContractBuilder.With {
     /** How messages travel. */
@@ -52,6 +56,7 @@ public record Contract(
      * @param intervalS seconds after which it comes again at the latest, or null
      * @param deadBand a reading that moved by less is no change, in its unit, or null where all that changes is told
      * @param watchdogS seconds of silence after which whoever listens must notice, or null
+     * @param storedOnceS whoever records it stores one in so many seconds, or null for every one
      * @param chosen whether something of it was chosen otherwise than usual
      * @param bytes of one message to the broker: headers, topic and the example payload
      */
@@ -69,6 +74,7 @@ public record Contract(
             @Nullable Integer intervalS,
             @Nullable Double deadBand,
             @Nullable Integer watchdogS,
+            @Nullable Integer storedOnceS,
             boolean chosen,
             int bytes)
             implements ContractAspectBuilder.With {}

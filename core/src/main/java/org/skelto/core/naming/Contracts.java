@@ -171,6 +171,8 @@ public final class Contracts {
                                         .map(a -> chosen(a, device.messages().get(a.kind())))
                                         .toList())
                 .aliases(device.aliases())
+                .personal(device.kind().personal())
+                .keptDays(device.keptDays())
                 .trouble(trouble(unit, speaker, transport))
                 .build();
     }
@@ -190,6 +192,7 @@ public final class Contracts {
                 .intervalS(interval)
                 .deadBand(choice.deadBand() == null ? usual.deadBand() : choice.deadBand())
                 .watchdogS(choice.watchdogS() == null ? watchdog : choice.watchdogS())
+                .storedOnceS(choice.storedOnceS())
                 .chosen(true));
     }
 

@@ -137,14 +137,6 @@ final class AccessChecks {
         return d.kind().moves() || d.kind() == DeviceKind.LOCK;
     }
 
-    /** What tells who is at home, and where. */
-    static boolean personal(Device d) {
-        return switch (d.kind()) {
-            case MOTION, CONTACT, BEAM, LOCK, CAMERA -> true;
-            default -> false;
-        };
-    }
-
     static List<Map.Entry<String, Device>> devices(CheckContext c, Predicate<Device> test) {
         return c.plan.devices().entrySet().stream()
                 .filter(e -> e.getValue().unit() != null && test.test(e.getValue()))
@@ -169,7 +161,7 @@ final class AccessChecks {
         Edit each = Edit.replace("/network/access", BrokerAccess.EACH);
         String label = "Give each unit a secret of its own, with the access list";
         List<Map.Entry<String, Device>> opening = devices(c, d -> opens(d) && !asked(c, d) && !outside(d));
-        List<Map.Entry<String, Device>> telling = devices(c, d -> personal(d) && !asked(c, d) && !outside(d));
+        List<Map.Entry<String, Device>> telling = devices(c, d -> d.kind().personal() && !asked(c, d) && !outside(d));
         if (!opening.isEmpty() && (access == null || access == BrokerAccess.OPEN)) {
             c.snag(
                             "N11",

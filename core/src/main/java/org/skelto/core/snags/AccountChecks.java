@@ -125,7 +125,7 @@ final class AccountChecks {
                     .fix("Number the others", edits.toArray(Edit[]::new))
                     .add();
         });
-        AccessChecks.devices(c, d -> AccessChecks.outside(d) && AccessChecks.personal(d))
+        AccessChecks.devices(c, d -> AccessChecks.outside(d) && d.kind().personal())
                 .forEach(e -> c.snag("H6", LOOK, NAMES, "What " + e.getValue().name() + " tells leaves the house")
                         .figures("over the account of an outside service")
                         .leadsTo("A stranger's computer knows who comes and goes, for as long as it likes.")

@@ -329,14 +329,25 @@ final class RadioChecks {
     private static void unanswered(CheckContext c, String id, Link link) {
         c.devicesOn(link.from()).forEach(e -> {
             if (!link.twoWay() && !link.medium().oneWay() && e.getValue().kind().family() != DeviceKind.Family.SENSOR) {
-                c.snag("R16", STOP, stage(link), e.getValue().name() + " hangs on a link that only speaks")
+                var snag = c.snag("R16", STOP, stage(link), e.getValue().name() + " hangs on a link that only speaks")
                         .figures("one-way " + Wording.of(link.medium()))
                         .leadsTo("It cannot be told anything, and nothing confirms that it acted.")
-                        .at(CheckContext.link(id), CheckContext.device(e.getKey()))
-                        .fix("Make it two-way", Edit.replace(CheckContext.link(id, "/direction"), "TWO_WAY"))
-                        .add();
+                        .at(CheckContext.link(id), CheckContext.device(e.getKey()));
+                if (listens(c, link.from(), link.medium()) && listens(c, link.to(), link.medium())) {
+                    snag.fix("Make it two-way", Edit.replace(CheckContext.link(id, "/direction"), "TWO_WAY"));
+                }
+                snag.add();
             }
         });
+    }
+
+    private static boolean listens(CheckContext c, String unit, Medium medium) {
+        return !medium.radio()
+                || c.plan.units()
+                        .get(unit)
+                        .radio(medium)
+                        .filter(Radio::receives)
+                        .isPresent();
     }
 
     private static void law(CheckContext c, String id, Unit unit, String name, Radio radio) {

@@ -85,7 +85,7 @@ class FixesTest {
 
     /** What was lost or unsafe altogether may be lost without the hub or another box now, and those that are left be told anew. */
     private static boolean lostBefore(Snag snag, Facts before) {
-        return snag.code().matches("O[1249]")
+        return snag.code().matches("O[12349]")
                 && before.outages().now().entrySet().stream()
                         .anyMatch(e -> e.getValue().state().compareTo(State.LOST) >= 0
                                 && (snag.subjects().contains("/devices/" + e.getKey())

@@ -43,6 +43,7 @@ import org.skelto.core.plan.site.WallWork;
  * @param alsoCalled other names by which it is spoken to
  * @param accountChannel its number on the account of an outside service, 1 to 9999, or null
  * @param enteredAs what it is called elsewhere: in the hub, the phone bridge, a service, by that place
+ * @param keptDays how long what it says is kept by who records it, 0 to 3650 days, or null when nobody said
  * @param messages what is wanted otherwise than usual of its messages
  */
 @RecordBuilder
@@ -85,7 +86,10 @@ public record Device(
 
         @Count(most = 10, of = "places")
         Map<@Words(least = 1, most = Limits.NAME_LENGTH) String, @Words(least = 1, most = Limits.NAME_LENGTH) String>
-                enteredAs)
+                enteredAs,
+
+        @Nullable @Within(least = 0, most = 3650, unit = "days")
+        Integer keptDays)
         implements DeviceBuilder.With {
     public Device {
         criticality = criticality == null && kind != null ? kind.criticality() : criticality;

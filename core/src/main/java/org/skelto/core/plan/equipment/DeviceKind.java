@@ -73,6 +73,14 @@ public enum DeviceKind {
         return this == BLIND || this == GATE || this == POWERED_DOOR || this == VALVE;
     }
 
+    /** Whether it tells who is at home, and where. */
+    public boolean personal() {
+        return switch (this) {
+            case MOTION, CONTACT, BEAM, LOCK, CAMERA -> true;
+            default -> false;
+        };
+    }
+
     /** Whether devices of this kind are usually fed from the mains. */
     public boolean mains() {
         return mains;
