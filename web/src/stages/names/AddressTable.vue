@@ -23,7 +23,7 @@ function number(address: string | null): number {
 }
 const dark = computed(() => Object.keys(bench.shown?.troubles ?? {}).length > 0);
 const snagged = useSnagged();
-const set = (id: string, field: "ipv4" | "mac" | "nodeId", value: string | number | null) =>
+const set = (id: string, field: "ipv4" | "mac" | "nodeId" | "leaseH", value: string | number | null) =>
   bench.edit([typed(["units", id, field], value)], `${words(field)} of ${plan.value.units[id]!.name}`);
 </script>
 
@@ -41,6 +41,7 @@ const set = (id: string, field: "ipv4" | "mac" | "nodeId", value: string | numbe
         <th>Unit</th>
         <th>Kind</th>
         <th>Reserved address</th>
+        <th>Lent for, h</th>
         <th>Hardware address</th>
         <th>Long-range node id</th>
         <th v-if="dark">Now</th>
@@ -68,6 +69,18 @@ const set = (id: string, field: "ipv4" | "mac" | "nodeId", value: string | numbe
             :save="(v: string | null) => set(id, 'ipv4', v)"
           />
           <span v-if="u.ipv4 && !row?.needsAddress" class="quiet"> not needed on its link</span>
+        </td>
+        <td>
+          <EditField
+            v-if="u.ipv4"
+            bare
+            numeric
+            optional
+            placeholder="fixed on it"
+            :label="`Hours for which the address of ${u.name} is lent`"
+            :value="u.leaseH"
+            :save="(v: number | null) => set(id, 'leaseH', v)"
+          />
         </td>
         <td>
           <EditField

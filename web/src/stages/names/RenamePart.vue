@@ -273,6 +273,7 @@ const forget = (those: { id: string; topic: string }[]) =>
   padding: 0;
 }
 .check span {
+  margin-bottom: 5px;
   display: flex;
   gap: 6px;
   align-items: center;

@@ -17,9 +17,11 @@ import org.skelto.core.naming.Needs;
 import org.skelto.core.naming.SpokenNames;
 import org.skelto.core.naming.Topics;
 import org.skelto.core.plan.Edit;
+import org.skelto.core.plan.Pointers;
 import org.skelto.core.plan.equipment.Device;
 import org.skelto.core.plan.equipment.Unit;
 import org.skelto.core.plan.equipment.UnitKind;
+import org.skelto.core.plan.network.AddressBlock;
 import org.skelto.core.plan.network.Ipv4Subnet;
 import org.skelto.core.snags.Check.Code;
 
@@ -30,7 +32,12 @@ final class NameChecks {
             List.of(
                     Code.of("N1", Stage.NAMES, "duplicate address, hardware address or node id", Severity.STOP),
                     Code.of("N2", Stage.NAMES, "reservations without a router", Severity.FIX),
-                    Code.of("N3", Stage.NAMES, "reservation in the pool or outside the subnet", Severity.FIX),
+                    Code.of(
+                            "N3",
+                            Stage.NAMES,
+                            "reservation in the pool or outside the subnet, or blocks that overlap",
+                            Severity.FIX,
+                            Severity.LOOK),
                     Code.of("N4", Stage.NAMES, "subnet full", Severity.STOP),
                     Code.of(
                             "N5",
@@ -137,6 +144,7 @@ final class NameChecks {
                     .at("/network")
                     .add();
         }
+        blocks(c);
         c.plan.units().forEach((id, unit) -> {
             if (unit.ipv4() == null) {
                 return;
@@ -160,6 +168,51 @@ final class NameChecks {
                         .add();
             }
         });
+    }
+
+    /** Blocks of floors that lie over one another. */
+    private static void blocks(CheckContext c) {
+        List<Map.Entry<String, AddressBlock>> all =
+                List.copyOf(c.plan.network().addressing().floors().entrySet());
+        for (int i = 0; i < all.size(); i++) {
+            for (int j = 0; j < i; j++) {
+                AddressBlock one = all.get(j).getValue();
+                AddressBlock other = all.get(i).getValue();
+                if (one.from() <= other.to() && other.from() <= one.to()) {
+                    String at = Pointers.of(
+                            "network", "addressing", "floors", all.get(i).getKey());
+                    c.snag(
+                                    "N3",
+                                    LOOK,
+                                    NAMES,
+                                    "The blocks of "
+                                            + c.plan.floors()
+                                                    .get(all.get(j).getKey())
+                                                    .name()
+                                            + " and "
+                                            + c.plan.floors()
+                                                    .get(all.get(i).getKey())
+                                                    .name()
+                                            + " overlap")
+                            .figures(one.from() + " to " + one.to() + " and " + other.from() + " to " + other.to())
+                            .leadsTo("A number does not tell the floor any more.")
+                            .at(
+                                    Pointers.of(
+                                            "network",
+                                            "addressing",
+                                            "floors",
+                                            all.get(j).getKey()),
+                                    at)
+                            .fix(
+                                    "No block for "
+                                            + c.plan.floors()
+                                                    .get(all.get(i).getKey())
+                                                    .name(),
+                                    Edit.remove(at))
+                            .add();
+                }
+            }
+        }
     }
 
     private static void unit(CheckContext c, Needs needs, String id, Unit unit) {

@@ -33,6 +33,7 @@ import org.skelto.core.plan.equipment.SpokenGroup;
 import org.skelto.core.plan.equipment.Unit;
 import org.skelto.core.plan.equipment.UnitKind;
 import org.skelto.core.plan.equipment.Way;
+import org.skelto.core.plan.network.AddressBlock;
 import org.skelto.core.plan.network.AddressFamily;
 import org.skelto.core.plan.network.Addressing;
 import org.skelto.core.plan.network.Service;
@@ -200,6 +201,27 @@ class AccountsTest {
         assertEquals(List.of(), of("N7", Plans.sound()));
         Plan coded = unit(plan, "board", u -> u.withBoards(new BoardSet("board-wifi", Map.of(), null, null, "B3")));
         assertEquals(19, NumberSheet.of(coded).get(1).taken().get(0).number());
+    }
+
+    @Test
+    void blocksOfFloorsThatOverlapAreTold() {
+        Plan plan = Plans.sound()
+                .with(p -> p.floors(Map.of(
+                        "ground", Plans.sound().floors().get("ground"),
+                        "upper",
+                                Plans.sound()
+                                        .floors()
+                                        .get("ground")
+                                        .with(f -> f.name("Upper floor").baseM(2.8)))));
+        Map<String, AddressBlock> blocks =
+                Map.of("ground", new AddressBlock(64, 95), "upper", new AddressBlock(90, 120));
+        Plan overlapping =
+                plan.withNetwork(plan.network().withAddressing(new Addressing(blocks, Map.of(), null, Map.of())));
+        Snag snag = of("N3", overlapping).get(0);
+        assertEquals("64 to 95 and 90 to 120", snag.figures());
+        assertEquals(
+                List.of(),
+                of("N3", Changed.after(overlapping, snag.fixes().get(0).edits())));
     }
 
     private static Plan spoken() {
