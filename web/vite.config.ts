@@ -19,5 +19,7 @@ export default defineConfig({
     environment: "happy-dom",
     include: ["tests/**/*.spec.ts"],
     reporters: ["default"],
+    // a panel is put together when it is first shown, which takes its time on a busy machine
+    testTimeout: 20_000,
   },
 });

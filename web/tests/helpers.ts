@@ -147,6 +147,7 @@ export function smallPlan(): Plan {
     language: null,
     credentials: {},
     spokenGroups: {},
+    rules: {},
     calibration: null,
     housings: {},
     cautions: {},

@@ -67,7 +67,7 @@ describe.each(parts)("the panel %s/%s", (stage, part) => {
     const store = opened(part);
     const wrapper = await shown(stage, broken);
     await vi
-      .waitFor(() => expect(wrapper.find(".panel-body, [role=alert]").exists()).toBe(true), 3000)
+      .waitFor(() => expect(wrapper.find(".panel-body, [role=alert]").exists()).toBe(true), 9000)
       .catch(() => {});
     await flushPromises();
     expect(broken).toEqual([]);
@@ -141,6 +141,10 @@ const SEEN: Record<string, { select?: string; sees: string[] }> = {
   },
   "names/controllers": { select: "/units/hall-board", sees: ["main/E11", "192.168.40.33", "stands in Hall"] },
   "names/give": { sees: ["Hosts file", "written only"] },
+  "rules/rules": {
+    select: "/rules/hall-lamp-on-arrival",
+    sees: ["Hall lamp on arrival", "only if it is dark", "house hub", "Pit pump by level", "Add a rule"],
+  },
   "outages/outages": {
     sees: ["Supposed only: nothing is switched", "works over a weak link, 86 %", "43 holds"],
   },
@@ -179,7 +183,7 @@ describe("with the answers of a whole house", () => {
     const { select, sees } = SEEN[`${stage}/${part}`]!;
     bench.select(select ?? null);
     const wrapper = await shown(stage, broken);
-    await vi.waitFor(() => expect(wrapper.find(".panel-body").exists()).toBe(true), 5000).catch(() => {});
+    await vi.waitFor(() => expect(wrapper.find(".panel-body").exists()).toBe(true), 9000).catch(() => {});
     const text = () =>
       `${wrapper.text()} ${wrapper
         .findAll("input,select,[aria-label]")
@@ -188,7 +192,7 @@ describe("with the answers of a whole house", () => {
     if (process.env.SKELTO_RECORD) {
       await new Promise((done) => setTimeout(done, 1500));
     }
-    await vi.waitFor(() => expect(sees.filter((words) => !text().includes(words))).toEqual([]), 3000);
+    await vi.waitFor(() => expect(sees.filter((words) => !text().includes(words))).toEqual([]), 9000);
     expect(broken).toEqual([]);
   });
 

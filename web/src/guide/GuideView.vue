@@ -26,6 +26,7 @@ const ORDER = [
   "links",
   "long-range",
   "names",
+  "rules",
   "outages",
   "build",
 ];

@@ -214,6 +214,16 @@ export const STAGES: Record<string, StageEntry> = {
       }),
     },
   },
+  rules: {
+    name: "Rules",
+    guide: "rules",
+    parts: {
+      rules: part("Rules", () => import("../stages/rules/RulesPart.vue"), {
+        whole: true,
+        words: "automation when then only if unless trigger action schedule sentence",
+      }),
+    },
+  },
   outages: {
     name: "Outages",
     guide: "outages",

@@ -64,6 +64,7 @@ class ArchitectureTest {
                 "work");
         arrow("naming", "plan", "quantity", "site", "work");
         arrow("configuration", "naming", "parts", "plan", "wiring", "work");
+        arrow("rules", "plan", "quantity", "work");
         arrow("commands", "links", "plan", "site");
         arrow("house", "links", "parts", "plan", "power", "quantity", "radio", "work");
         arrow("build", "parts", "plan", "power", "quantity", "site", "wiring", "work");
@@ -106,6 +107,7 @@ class ArchitectureTest {
                 "power",
                 "quantity",
                 "radio",
+                "rules",
                 "site",
                 "sound",
                 "wiring",

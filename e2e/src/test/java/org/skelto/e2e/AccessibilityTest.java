@@ -73,6 +73,7 @@ class AccessibilityTest {
                 "names?part=rename&select=/rooms/meal",
                 "names?part=secrets",
                 "names?part=traffic",
+                "rules",
                 "names?part=controllers&select=/units/hall-board",
                 "outages?without=internet,hub:hub&select=/devices/hall-lamp",
             })

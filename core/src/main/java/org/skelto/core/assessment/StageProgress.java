@@ -13,6 +13,7 @@ import org.skelto.core.plan.Plan;
 import org.skelto.core.plan.equipment.Device;
 import org.skelto.core.plan.power.PowerSource;
 import org.skelto.core.plan.radio.Medium;
+import org.skelto.core.plan.rules.Rule;
 import org.skelto.core.snags.Snag;
 import org.skelto.core.snags.Stage;
 
@@ -41,6 +42,7 @@ final class StageProgress {
         return switch (stage) {
             case SITE -> !plan.rooms().isEmpty();
             case DEVICES, OUTAGES -> !plan.devices().isEmpty();
+            case RULES -> !plan.rules().isEmpty();
             case CONTROLLERS, LINKS, NAMES -> !plan.units().isEmpty();
             case LONG_RANGE ->
                 !plan.paths().isEmpty() || plan.links().values().stream().anyMatch(l -> l.medium() == Medium.CHIRP);
@@ -81,6 +83,10 @@ final class StageProgress {
                                 ? null
                                 : "Only for what is too far for the house's radios: a field, a spring, a gate.";
                     case NAMES -> plan.units().isEmpty() ? "Names and addresses follow from the units." : null;
+                    case RULES ->
+                        plan.devices().isEmpty()
+                                ? "Rules follow from the devices."
+                                : plan.rules().isEmpty() ? "Say what the house does on its own." : null;
                     case OUTAGES -> plan.devices().isEmpty() ? "Outages follow from the devices." : null;
                     case BUILD ->
                         plan.units().values().stream().anyMatch(u -> u.drives() && u.boards() == null)
@@ -97,6 +103,7 @@ final class StageProgress {
             case LINKS -> "Walk the house and measure where it matters.";
             case LONG_RANGE -> "Test each link in the field.";
             case NAMES -> "Change what must differ; the rest is given by rule.";
+            case RULES -> "Read each rule aloud and ask who would be surprised.";
             case OUTAGES -> "Press anything on the strip above and see what still works.";
             case BUILD -> "Order before the walls close, then wire sheet by sheet.";
         };
@@ -150,6 +157,10 @@ final class StageProgress {
                         plan.devices().values().stream()
                                         .filter(d -> d.topic() != null)
                                         .count() + " topics assigned");
+            case RULES ->
+                List.of(
+                        count(plan.rules().size(), "rule"),
+                        plan.rules().values().stream().filter(Rule::off).count() + " of them rest");
             case OUTAGES -> List.of(count(shared, "shared component"));
             case BUILD ->
                 List.of(

@@ -35,6 +35,8 @@ public enum PlanPart {
     /** The language that the house is spoken to in. */
     LANGUAGE(null, "language", "spokenGroups"),
     CREDENTIALS(null, "credentials"),
+    /** What the house does on its own. */
+    RULES(null, "rules"),
     /** What was measured in the house; kept beside the plan. */
     READINGS(null),
 

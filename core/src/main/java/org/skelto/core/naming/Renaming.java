@@ -241,6 +241,7 @@ public record Renaming(
                                 : Edit.replace(map.equals("network") ? ROOT : thing + "/name", to));
                 kept = topics(renamed());
                 devices();
+                rules();
                 units();
             }
             return RenamingBuilder.builder()
@@ -333,11 +334,21 @@ public record Renaming(
                 if ((own || area) && d.ways().contains(Way.SPOKEN)) {
                     changes.add(new NameChange(Part.SPOKEN, pointer, d.name(), from, to));
                 }
-                if ((own || area) && d.ways().contains(Way.RULE)) {
+                boolean ruled = plan.rules().values().stream().anyMatch(r -> r.names(device));
+                if ((own || area) && d.ways().contains(Way.RULE) && !ruled) {
                     changes.add(new NameChange(Part.RULE, pointer, d.name(), null, null));
                 }
                 if (own) {
                     changes.add(new NameChange(Part.PRINT, pointer, d.name(), null, null));
+                }
+            });
+        }
+
+        /** Rules whose sentence names the device, or the unit that they run in. */
+        private void rules() {
+            plan.rules().forEach((rule, r) -> {
+                if (map.equals("devices") && r.names(id) || map.equals("units") && id.equals(r.host())) {
+                    changes.add(new NameChange(Part.RULE, Pointers.of("rules", rule), r.name(), null, null));
                 }
             });
         }

@@ -27,6 +27,7 @@ import org.skelto.core.plan.radio.Calibration;
 import org.skelto.core.plan.radio.IndoorModel;
 import org.skelto.core.plan.radio.RadioPath;
 import org.skelto.core.plan.radio.Region;
+import org.skelto.core.plan.rules.Rule;
 import org.skelto.core.plan.site.Building;
 import org.skelto.core.plan.site.Cable;
 import org.skelto.core.plan.site.Construction;
@@ -70,6 +71,7 @@ import org.skelto.core.plan.site.WallWork;
  * @param paths the ground under long radio links
  * @param measures in what lengths are typed and shown
  * @param language that the house is spoken to in, by ISO 639-1, or null for English
+ * @param rules what the house does on its own
  * @param spokenGroups devices that are spoken to together
  * @param credentials what is known of the secrets of the house, by their keys; never the secrets themselves
  */
@@ -124,7 +126,8 @@ public record Plan(
         String language,
 
         @Count(most = 3000) Map<@Id String, Credential> credentials,
-        @Count(most = 200) Map<@Id String, SpokenGroup> spokenGroups)
+        @Count(most = 200) Map<@Id String, SpokenGroup> spokenGroups,
+        @Count(most = 2000) Map<@Id String, Rule> rules)
         implements PlanBuilder.With {
 
     /** The only format this version reads and writes. */
@@ -158,6 +161,7 @@ public record Plan(
         measures = measures == null ? Measures.METRIC : measures;
         credentials = Copies.sorted(credentials);
         spokenGroups = Copies.sorted(spokenGroups);
+        rules = Copies.sorted(rules);
     }
 
     /** Whether a caution was acknowledged. */

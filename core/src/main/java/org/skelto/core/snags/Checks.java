@@ -29,6 +29,7 @@ public final class Checks {
             MessageChecks.CHECK,
             AccessChecks.CHECK,
             AccountChecks.CHECK,
+            RuleChecks.CHECK,
             OutageChecks.CHECK,
             BackupChecks.CHECK,
             CostChecks.CHECK);

@@ -8,6 +8,7 @@ public enum Stage {
     LINKS,
     LONG_RANGE,
     NAMES,
+    RULES,
     OUTAGES,
     BUILD
 }

@@ -114,6 +114,18 @@ class RenamingTest {
     }
 
     @Test
+    void aRuleThatNamesTheThingIsToldByItsName() {
+        Plan mill = Demos.mill();
+        assertEquals(
+                List.of("Hall lamp on arrival"),
+                of(Renaming.of(mill, "/devices/hall-lamp", "big lamp", null), Part.RULE).stream()
+                        .map(NameChange::name)
+                        .toList());
+        assertEquals(
+                5, of(Renaming.of(mill, "/units/hub", "brain", null), Part.RULE).size());
+    }
+
+    @Test
     void theRootTakesAllOfThemAndTheLodgeStaysFreeOfDoubles() {
         Plan plan = NameAssigner.assign(ThornfellLodge.plan());
         Renaming renaming = Renaming.of(plan, Renaming.ROOT, "fell", UNTIL);

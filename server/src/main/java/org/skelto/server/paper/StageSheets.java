@@ -35,6 +35,7 @@ import org.skelto.core.plan.site.Floor;
 import org.skelto.core.plan.site.Place;
 import org.skelto.core.plan.site.Room;
 import org.skelto.core.power.PowerNode;
+import org.skelto.core.rules.RuleSentence;
 import org.skelto.core.snags.Checks;
 import org.skelto.core.snags.Severity;
 import org.skelto.core.snags.Snag;
@@ -86,6 +87,7 @@ final class StageSheets {
         LINKS,
         LONG_RANGE,
         NAMES,
+        RULES,
         OUTAGES,
         BUILD,
         SNAGS
@@ -100,6 +102,7 @@ final class StageSheets {
             case LINKS -> sheet("Links", scaled(), links());
             case LONG_RANGE -> sheet("Long range", scaled(whole()), longRange());
             case NAMES -> sheet("Names", null, names());
+            case RULES -> sheet("Rules", null, rules());
             case OUTAGES -> sheet("Outages", null, outages());
             case BUILD -> sheet("Build", null, build());
             case SNAGS -> sheet("Snags", null, snags());
@@ -454,6 +457,15 @@ final class StageSheets {
                                 + plan.network().poolTo() + ".")),
                 units.section(),
                 topics.section());
+    }
+
+    private List<Section> rules() {
+        Table table = new Table(null, "Rule", "Runs in", "Says");
+        plan.rules().forEach((id, rule) -> {
+            RuleSentence sentence = RuleSentence.of(plan, id, rule);
+            table.row(rule.name() + (rule.off() ? " (rests)" : ""), sentence.host(), sentence.text());
+        });
+        return List.of(table.section());
     }
 
     private List<Section> outages() {

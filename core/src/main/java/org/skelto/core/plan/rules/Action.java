@@ -1,0 +1,49 @@
+package org.skelto.core.plan.rules;
+
+import io.soabase.recordbuilder.core.RecordBuilder;
+import org.jspecify.annotations.Nullable;
+import org.skelto.core.plan.format.Id;
+import org.skelto.core.plan.format.Limits;
+import org.skelto.core.plan.format.Within;
+import org.skelto.core.plan.format.Words;
+
+/**
+ * What a rule does.
+ *
+ * @param device id of the device, or null for a message and a pause
+ * @param reading that it is to take ({@link Kind#SET})
+ * @param percent how bright or how far open ({@link Kind#LEVEL}), 0 to 100
+ * @param times how often it pulses ({@link Kind#PULSE}), 1 to 100
+ * @param forS seconds after which it goes back by itself ({@link Kind#SET}, {@link Kind#LEVEL}), or that the rule waits
+ *     ({@link Kind#WAIT}), 1 to 604 800; null means that it stays
+ * @param service id of the message service that tells a person ({@link Kind#TELL})
+ * @param text what the person reads
+ */
+@RecordBuilder
+public record Action(
+        Kind kind,
+        @Nullable @Id String device,
+        @Nullable Reading reading,
+        @Nullable @Within(least = 0, most = 100, unit = "%") Double percent,
+        @Nullable @Within(least = 1, most = 100) Integer times,
+
+        @Nullable @Within(least = 1, most = 604_800, unit = "s")
+        Integer forS,
+
+        @Nullable @Id String service,
+        @Nullable @Words(most = Limits.TEXT_LENGTH) String text)
+        implements ActionBuilder.With {
+    /** What is done. */
+    public enum Kind {
+        /** A device takes a reading. */
+        SET,
+        /** A device is dimmed, or opened so far. */
+        LEVEL,
+        /** A device is switched on and off. */
+        PULSE,
+        /** A person is told. */
+        TELL,
+        /** The rule waits. */
+        WAIT
+    }
+}

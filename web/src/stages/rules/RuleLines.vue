@@ -1,0 +1,326 @@
+<script setup lang="ts">
+import { computed } from "vue";
+import type { Schemas } from "../../api/client";
+import EditField from "../../app/EditField.vue";
+import { choice, text } from "../../app/typed";
+import { useBench } from "../../plan/store";
+
+/** The triggers, terms or actions of a rule, a line each; a changed line is given back with all others. */
+type Trigger = Schemas["Trigger"];
+type Term = Schemas["Term"];
+type Action = Schemas["Action"];
+type Line = Trigger | Term | Action;
+const props = defineProps<{
+  title: string;
+  what: "trigger" | "term" | "action";
+  lines: Line[];
+  words: Record<string, Schemas["KindWords"] | undefined>;
+  /** Stores all lines anew; false when they were refused. */
+  put: (lines: Line[]) => Promise<boolean>;
+}>();
+const bench = useBench();
+const plan = computed(() => bench.plan!);
+const KINDS: Record<typeof props.what, Record<string, string>> = {
+  trigger: {
+    BECOMES: "a device becomes",
+    VALUE: "a value crosses",
+    PRESSED: "a button is pressed",
+    CLOCK: "at a time of day",
+    SUN: "by the sun",
+    SILENT: "nothing is heard of",
+    POWER_RETURNS: "the mains is back",
+  },
+  term: { IS: "a device is", VALUE: "a value is", BETWEEN: "the clock and the day", DARK: "it is dark" },
+  action: {
+    SET: "set a device",
+    LEVEL: "dim or open so far",
+    PULSE: "pulse a device",
+    TELL: "tell a person",
+    WAIT: "wait",
+  },
+};
+const WITH_DEVICE = new Set(["BECOMES", "VALUE", "PRESSED", "SILENT", "IS", "SET", "LEVEL", "PULSE"]);
+const MEASURED = new Set(["TEMPERATURE", "HUMIDITY", "LIGHT_LEVEL", "LEVEL", "METER"]);
+const LOADS = new Set([
+  "LAMP",
+  "DIMMED_LAMP",
+  "LIGHT_STRIP",
+  "SOCKET",
+  "FAN",
+  "HEATER",
+  "PUMP",
+  "BLIND",
+  "DISPLAY",
+  "LOCK",
+  "GATE",
+  "POWERED_DOOR",
+  "VALVE",
+  "SIREN",
+  "CHIME",
+]);
+const DAYS = ["MONDAY", "TUESDAY", "WEDNESDAY", "THURSDAY", "FRIDAY", "SATURDAY", "SUNDAY"] as const;
+const empty = (kind: string): Line =>
+  props.what === "trigger"
+    ? {
+        kind: kind as Trigger["kind"],
+        device: null,
+        reading: kind === "BECOMES" ? "ACTIVE" : null,
+        above: null,
+        below: null,
+        hysteresis: null,
+        forS: null,
+        press: null,
+        clock: null,
+        sun: kind === "SUN" ? "SETS" : null,
+        offsetMin: null,
+      }
+    : props.what === "term"
+      ? {
+          kind: kind as Term["kind"],
+          not: false,
+          device: null,
+          reading: kind === "IS" ? "ACTIVE" : null,
+          above: null,
+          below: null,
+          from: null,
+          to: null,
+          days: [],
+        }
+      : {
+          kind: kind as Action["kind"],
+          device: null,
+          reading: kind === "SET" ? "ACTIVE" : null,
+          percent: null,
+          times: null,
+          forS: null,
+          service: null,
+          text: null,
+        };
+const add = (kind: string) => props.put([...props.lines, empty(kind)]);
+const change = (at: number, said: object) =>
+  props.put(props.lines.map((line, i) => (i === at ? { ...line, ...said } : line)));
+const drop = (at: number) => props.put(props.lines.filter((_, i) => i !== at));
+/** What a line of a kind can be about: buttons are pressed, loads are set, values are measured. */
+const devices = (kind: string) =>
+  Object.entries(plan.value.devices)
+    .filter(([, d]) =>
+      kind === "PRESSED"
+        ? d.kind === "PUSH_BUTTON"
+        : kind === "VALUE"
+          ? MEASURED.has(d.kind)
+          : props.what === "action"
+            ? LOADS.has(d.kind)
+            : true,
+    )
+    .sort(([, a], [, b]) => a.name.localeCompare(b.name, undefined, { numeric: true }));
+const readings = (line: Line) => {
+  const kind = line.device ? plan.value.devices[line.device]?.kind : undefined;
+  const all = kind ? props.words[kind] : undefined;
+  const said = props.what === "trigger" ? all?.becomes : props.what === "term" ? all?.is : all?.set;
+  return said ?? ["active", "idle"];
+};
+const label = (i: number, field: string) => `${props.title} ${i + 1}, ${field}`;
+const has = <K extends string>(line: Line, field: K): line is Line & Record<K, unknown> => field in line;
+const day = (line: Line, name: (typeof DAYS)[number], on: boolean) =>
+  has(line, "days") ? DAYS.filter((d) => (d === name ? on : (line as Term).days.includes(d))) : [];
+</script>
+
+<template>
+  <fieldset class="lines">
+    <legend>{{ title }}</legend>
+    <div v-for="(line, i) in lines" :key="i" class="row line">
+      <b>{{ KINDS[what][line.kind] }}</b>
+      <label v-if="'not' in line" class="check">
+        <input
+          type="checkbox"
+          :checked="line.not"
+          @change="change(i, { not: ($event.target as HTMLInputElement).checked })"
+        />
+        not
+      </label>
+      <select
+        v-if="WITH_DEVICE.has(line.kind)"
+        :value="line.device ?? ''"
+        :aria-label="label(i, 'device')"
+        @change="change(i, { device: choice($event) })"
+      >
+        <option value="">choose…</option>
+        <option v-for="[id, d] in devices(line.kind)" :key="id" :value="id">{{ d.name }}</option>
+        <option v-if="line.device && !(line.device in plan.devices)" :value="line.device">
+          {{ line.device }}, which is gone
+        </option>
+      </select>
+      <select
+        v-if="['BECOMES', 'IS', 'SET'].includes(line.kind)"
+        :value="'reading' in line ? (line.reading ?? '') : ''"
+        :aria-label="label(i, 'reading')"
+        @change="change(i, { reading: choice($event) })"
+      >
+        <option value="ACTIVE">{{ readings(line)[0] }}</option>
+        <option value="IDLE">{{ readings(line)[1] }}</option>
+      </select>
+      <template v-if="line.kind === 'VALUE' && 'above' in line">
+        <EditField
+          :label="label(i, 'above')"
+          numeric
+          optional
+          :value="line.above"
+          :save="(v: number | null) => change(i, { above: v })"
+        />
+        <EditField
+          :label="label(i, 'below')"
+          numeric
+          optional
+          :value="line.below"
+          :save="(v: number | null) => change(i, { below: v })"
+        />
+        <EditField
+          v-if="'hysteresis' in line"
+          :label="label(i, 'comes back by')"
+          numeric
+          optional
+          :value="line.hysteresis"
+          :save="(v: number | null) => change(i, { hysteresis: v })"
+        />
+      </template>
+      <select
+        v-if="line.kind === 'PRESSED' && 'press' in line"
+        :value="line.press ?? ''"
+        :aria-label="label(i, 'press')"
+        @change="change(i, { press: choice($event) })"
+      >
+        <option value="">however</option>
+        <option value="SHORT">short</option>
+        <option value="DOUBLE">double</option>
+        <option value="LONG">long</option>
+      </select>
+      <input
+        v-if="line.kind === 'CLOCK' && 'clock' in line"
+        type="time"
+        :value="line.clock ?? ''"
+        :aria-label="label(i, 'time')"
+        @change="change(i, { clock: choice($event) })"
+      />
+      <template v-if="line.kind === 'SUN' && 'sun' in line">
+        <select
+          :value="line.sun ?? 'SETS'"
+          :aria-label="label(i, 'sun')"
+          @change="change(i, { sun: text($event) })"
+        >
+          <option value="RISES">the sun rises</option>
+          <option value="SETS">the sun sets</option>
+        </select>
+        <EditField
+          :label="label(i, 'minutes after')"
+          numeric
+          optional
+          placeholder="0"
+          :value="line.offsetMin"
+          :save="(v: number | null) => change(i, { offsetMin: v })"
+        />
+      </template>
+      <template v-if="line.kind === 'BETWEEN' && 'from' in line">
+        <input
+          type="time"
+          :value="line.from ?? ''"
+          :aria-label="label(i, 'from')"
+          @change="change(i, { from: choice($event) })"
+        />
+        to
+        <input
+          type="time"
+          :value="line.to ?? ''"
+          :aria-label="label(i, 'to')"
+          @change="change(i, { to: choice($event) })"
+        />
+        <label v-for="d in DAYS" :key="d" class="check">
+          <input
+            type="checkbox"
+            :checked="line.days.includes(d)"
+            @change="change(i, { days: day(line, d, ($event.target as HTMLInputElement).checked) })"
+          />
+          {{ d[0] + d.slice(1, 3).toLowerCase() }}
+        </label>
+      </template>
+      <EditField
+        v-if="line.kind === 'LEVEL' && 'percent' in line"
+        :label="label(i, 'percent')"
+        numeric
+        optional
+        :value="line.percent"
+        :save="(v: number | null) => change(i, { percent: v })"
+      />
+      <EditField
+        v-if="line.kind === 'PULSE' && 'times' in line"
+        :label="label(i, 'times')"
+        numeric
+        optional
+        placeholder="1"
+        :value="line.times"
+        :save="(v: number | null) => change(i, { times: v })"
+      />
+      <template v-if="line.kind === 'TELL' && 'service' in line">
+        <select
+          :value="line.service ?? ''"
+          :aria-label="label(i, 'service')"
+          @change="change(i, { service: choice($event) })"
+        >
+          <option value="">choose…</option>
+          <option v-for="(s, id) in plan.services" :key="id" :value="id">{{ s.name }}</option>
+        </select>
+        <EditField
+          :label="label(i, 'what is told')"
+          wide
+          optional
+          :value="line.text"
+          :save="(v: string | null) => change(i, { text: v })"
+        />
+      </template>
+      <EditField
+        v-if="'forS' in line && ['BECOMES', 'VALUE', 'SILENT', 'SET', 'LEVEL', 'WAIT'].includes(line.kind)"
+        :label="label(i, 'for, s')"
+        numeric
+        optional
+        :value="line.forS"
+        :save="(v: number | null) => change(i, { forS: v })"
+      />
+      <button type="button" class="plain" :aria-label="label(i, 'take out')" @click="drop(i)">
+        take out
+      </button>
+    </div>
+    <label class="field narrow">
+      {{ lines.length ? "One more" : `${title}…` }}
+      <select value="" @change="add(text($event))">
+        <option value="" disabled>choose…</option>
+        <option v-for="(called, kind) in KINDS[what]" :key="kind" :value="kind">{{ called }}</option>
+      </select>
+    </label>
+  </fieldset>
+</template>
+
+<style scoped>
+.lines {
+  border: 0;
+  border-top: 1px solid var(--hair);
+  margin: 0;
+  padding: 6px 0 0;
+  display: flex;
+  flex-direction: column;
+  gap: 6px;
+}
+legend {
+  font-weight: 600;
+  padding: 0 8px 0 0;
+}
+.line {
+  align-items: end;
+}
+.check {
+  display: flex;
+  gap: 4px;
+  align-items: center;
+}
+.narrow {
+  max-width: 220px;
+}
+</style>

@@ -1,0 +1,231 @@
+<script setup lang="ts">
+import { computed, ref, watch } from "vue";
+import { answer, api, type Schemas } from "../../api/client";
+import EditField from "../../app/EditField.vue";
+import QueryTrouble from "../../app/QueryTrouble.vue";
+import { choice } from "../../app/typed";
+import { usePlanQuery } from "../../app/useQuery";
+import { added, removed } from "../../plan/patch";
+import { freeId, pointer, thingOf } from "../../plan/pointers";
+import { useBench } from "../../plan/store";
+import RuleLines from "./RuleLines.vue";
+
+/** The rules of the house: each as a sentence, the chosen one with its parts to be changed, and all of them in a table. */
+const bench = useBench();
+const plan = computed(() => bench.plan!);
+const { answer: sentences, trouble: unanswered } = usePlanQuery((id, signal) =>
+  answer(api.GET("/api/plans/{id}/rules/sentences", { params: { path: { id } }, signal })),
+);
+const { answer: words } = usePlanQuery((id, signal) =>
+  answer(api.GET("/api/plans/{id}/rules/words", { params: { path: { id } }, signal })),
+);
+type Rule = Schemas["Rule"];
+const chosen = ref("");
+watch(
+  [() => bench.selection, () => Object.keys(plan.value.rules).length],
+  () => {
+    const thing = thingOf(bench.selection);
+    if (thing?.[0] === "rules" && thing[1] in plan.value.rules) chosen.value = thing[1];
+    else if (!(chosen.value in plan.value.rules)) chosen.value = Object.keys(plan.value.rules)[0] ?? "";
+  },
+  { immediate: true },
+);
+const rule = computed(() => plan.value.rules[chosen.value]);
+const sentence = computed(() => sentences.value?.find((s) => s.rule === chosen.value));
+const put = (said: Partial<Rule>) =>
+  bench.edit([added(["rules", chosen.value], { ...rule.value!, ...said })], `rule ${rule.value!.name}`);
+const name = ref("");
+async function add() {
+  const called = name.value.trim();
+  if (!called) return;
+  const id = freeId(called, plan.value.rules);
+  const fresh: Rule = {
+    name: called,
+    host: null,
+    off: false,
+    when: [],
+    onlyIf: [],
+    any: false,
+    then: [],
+    unless: [],
+    restS: null,
+  };
+  if (await bench.edit([added(["rules", id], fresh)], `rule ${called}`)) {
+    name.value = "";
+    bench.select(pointer("rules", id));
+  }
+}
+const hosts = computed(() =>
+  Object.entries(plan.value.units)
+    .filter(([, u]) => ["HUB", "CONTROLLER", "PANEL", "GATEWAY"].includes(u.kind))
+    .sort(([, a], [, b]) => a.name.localeCompare(b.name, undefined, { numeric: true })),
+);
+</script>
+
+<template>
+  <div class="panel-body">
+    <QueryTrouble :trouble="unanswered" />
+    <form class="row" @submit.prevent="add">
+      <label class="field">
+        A new rule is called
+        <input v-model="name" type="text" maxlength="120" placeholder="Hall lamp on arrival" />
+      </label>
+      <button type="submit" class="act" :disabled="!name.trim()">Add a rule</button>
+      <a v-if="sentences?.length" :href="`/api/plans/${bench.id}/rules/markdown`" download>All as Markdown</a>
+    </form>
+    <p v-if="!Object.keys(plan.rules).length" class="quiet">
+      Nothing happens by itself yet. A rule says when something happens, what must be so then, and what is
+      done.
+    </p>
+    <section v-if="rule" class="card" :aria-label="`Rule ${rule.name}`">
+      <div class="row">
+        <EditField label="Rule" wide :value="rule.name" :save="(v: string) => put({ name: v })" />
+        <label class="field">
+          Runs in
+          <select :value="rule.host ?? ''" @change="put({ host: choice($event) })">
+            <option value="">not chosen yet</option>
+            <option v-for="[id, u] in hosts" :key="id" :value="id">{{ u.name }}</option>
+            <option v-if="rule.host && !(rule.host in plan.units)" :value="rule.host">
+              {{ rule.host }}, which is gone
+            </option>
+          </select>
+        </label>
+        <EditField
+          label="Not again within, s"
+          numeric
+          optional
+          placeholder="at once"
+          :value="rule.restS"
+          :save="(v: number | null) => put({ restS: v })"
+        />
+        <label class="rests">
+          <input
+            type="checkbox"
+            :checked="rule.off"
+            @change="put({ off: ($event.target as HTMLInputElement).checked })"
+          />
+          It rests
+        </label>
+        <button
+          type="button"
+          class="plain"
+          @click="bench.edit([removed('rules', chosen)], `no rule ${rule.name}`)"
+        >
+          Remove it
+        </button>
+      </div>
+      <p v-if="sentence" class="sentence" aria-live="polite">
+        <template v-for="(p, i) in sentence.parts" :key="i"
+          ><button v-if="p.thing" type="button" class="said" @click="bench.select(p.thing)">
+            {{ p.text }}</button
+          ><span v-else-if="p.of" class="said">{{ p.text }}</span
+          ><template v-else>{{ p.text }}</template></template
+        >
+      </p>
+      <template v-if="words">
+        <RuleLines
+          title="When"
+          what="trigger"
+          :lines="rule.when"
+          :words="words"
+          :put="(lines) => put({ when: lines as Rule['when'] })"
+        />
+        <RuleLines
+          title="Only if"
+          what="term"
+          :lines="rule.onlyIf"
+          :words="words"
+          :put="(lines) => put({ onlyIf: lines as Rule['onlyIf'] })"
+        />
+        <label v-if="rule.onlyIf.length > 1" class="field narrow">
+          Of these
+          <select
+            :value="rule.any ? 'any' : 'all'"
+            @change="put({ any: ($event.target as HTMLSelectElement).value === 'any' })"
+          >
+            <option value="all">all must be so</option>
+            <option value="any">one is enough</option>
+          </select>
+        </label>
+        <RuleLines
+          title="Then"
+          what="action"
+          :lines="rule.then"
+          :words="words"
+          :put="(lines) => put({ then: lines as Rule['then'] })"
+        />
+        <RuleLines
+          title="Unless"
+          what="term"
+          :lines="rule.unless"
+          :words="words"
+          :put="(lines) => put({ unless: lines as Rule['unless'] })"
+        />
+      </template>
+    </section>
+    <table v-if="sentences?.length">
+      <caption class="unseen">
+        Rules of the house
+      </caption>
+      <thead>
+        <tr>
+          <th>Rule</th>
+          <th>Runs in</th>
+          <th>Says</th>
+        </tr>
+      </thead>
+      <tbody>
+        <tr v-for="s in sentences" :key="s.rule" :class="{ chosen: s.rule === chosen }">
+          <td>
+            <button type="button" class="plain" @click="bench.select(pointer('rules', s.rule))">
+              {{ s.name }}
+            </button>
+            <span v-if="plan.rules[s.rule]?.off" class="quiet">, rests</span>
+          </td>
+          <td>{{ s.host ?? "–" }}</td>
+          <td :class="{ bad: s.gone.length }">{{ s.text }}</td>
+        </tr>
+      </tbody>
+    </table>
+  </div>
+</template>
+
+<style scoped src="../panel.css"></style>
+<style scoped src="../names/tables.css"></style>
+<style scoped>
+.card {
+  border: 1px solid var(--line);
+  background: var(--sheet);
+  padding: 10px 12px;
+  display: flex;
+  flex-direction: column;
+  gap: 8px;
+}
+.sentence {
+  margin: 0;
+  font-size: 15px;
+  line-height: 2;
+}
+.said {
+  font: inherit;
+  color: inherit;
+  text-align: left;
+  border: 0;
+  border-bottom: 2px solid var(--copper);
+  background: var(--paper);
+  padding: 1px 4px;
+}
+button.said {
+  cursor: pointer;
+}
+.rests {
+  display: flex;
+  gap: 6px;
+  align-items: center;
+  align-self: end;
+  padding-bottom: 6px;
+}
+.narrow {
+  max-width: 220px;
+}
+</style>
