@@ -181,8 +181,9 @@ function keys(event: KeyboardEvent) {
     void bench.step("redo");
   } else if (event.key === "?" && !typing && !command) {
     keysOpen.value = true;
-  } else if (event.altKey && /^[1-9]$/.test(event.key)) {
-    const id = Object.keys(STAGES)[Number(event.key) - 1];
+  } else if (event.altKey && /^[0-9]$/.test(event.key)) {
+    // 0 stands behind 9 on the keyboard, and for the tenth
+    const id = Object.keys(STAGES)[(Number(event.key) + 9) % 10];
     if (id) {
       event.preventDefault();
       go(id);

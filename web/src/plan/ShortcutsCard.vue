@@ -10,7 +10,7 @@ const KEYS: [string, [string, string][]][] = [
       ["Ctrl K", "find a stage, a thing, a setting or an action"],
       ["Ctrl Z, Ctrl Shift Z", "undo, redo"],
       ["?", "this card"],
-      ["Alt 1 to 9", "stage of that number in the rail"],
+      ["Alt 1 to 9, 0", "stage of that number in the rail, 0 the tenth"],
       ["Tab, first", "skip to panel, drawing or snags"],
       ["Escape", "bring back what the plan holds; leave drawing"],
     ],

@@ -1,8 +1,10 @@
 <script setup lang="ts">
 import { computed } from "vue";
-import type { Schemas } from "../../api/client";
+import type { Op, Schemas } from "../../api/client";
 import EditField from "../../app/EditField.vue";
 import { choice, text } from "../../app/typed";
+import { removed } from "../../plan/patch";
+import { pointer } from "../../plan/pointers";
 import { useBench } from "../../plan/store";
 
 /** The triggers, terms or actions of a rule, a line each; a changed line is given back with all others. */
@@ -15,8 +17,9 @@ const props = defineProps<{
   what: "trigger" | "term" | "action";
   lines: Line[];
   words: Record<string, Schemas["KindWords"] | undefined>;
-  /** Stores all lines anew; false when they were refused. */
-  put: (lines: Line[]) => Promise<boolean>;
+  /** Id of the rule, and the list of it that these lines are. */
+  rule: string;
+  field: "when" | "onlyIf" | "then" | "unless";
 }>();
 const bench = useBench();
 const plan = computed(() => bench.plan!);
@@ -96,10 +99,19 @@ const empty = (kind: string): Line =>
           service: null,
           text: null,
         };
-const add = (kind: string) => props.put([...props.lines, empty(kind)]);
-const change = (at: number, said: object) =>
-  props.put(props.lines.map((line, i) => (i === at ? { ...line, ...said } : line)));
-const drop = (at: number) => props.put(props.lines.filter((_, i) => i !== at));
+/** Each edit touches only what was changed, so that one that is still under way is not undone by the next. */
+const path = (...rest: string[]) => ["rules", props.rule, props.field, ...rest] as const;
+const store = (ops: Op[]) => bench.edit(ops, `rule ${plan.value.rules[props.rule]?.name ?? ""}`);
+const add = (kind: string) => store([{ op: "add", path: pointer(...path("-")), value: empty(kind) }]);
+const change = (at: number, said: Record<string, unknown>) =>
+  store(
+    Object.entries(said).map(([key, value]) => ({
+      op: "replace",
+      path: pointer(...path(String(at), key)),
+      value,
+    })),
+  );
+const drop = (at: number) => store([removed(...path(String(at)))]);
 /** What a line of a kind can be about: buttons are pressed, loads are set, values are measured. */
 const devices = (kind: string) =>
   Object.entries(plan.value.devices)

@@ -5,7 +5,8 @@ import EditField from "../../app/EditField.vue";
 import QueryTrouble from "../../app/QueryTrouble.vue";
 import { choice } from "../../app/typed";
 import { usePlanQuery } from "../../app/useQuery";
-import { added, removed } from "../../plan/patch";
+import { added, removed, typed } from "../../plan/patch";
+import type { Stored } from "../../table/columns";
 import { freeId, pointer, thingOf } from "../../plan/pointers";
 import { useBench } from "../../plan/store";
 import RuleLines from "./RuleLines.vue";
@@ -32,8 +33,11 @@ watch(
 );
 const rule = computed(() => plan.value.rules[chosen.value]);
 const sentence = computed(() => sentences.value?.find((s) => s.rule === chosen.value));
-const put = (said: Partial<Rule>) =>
-  bench.edit([added(["rules", chosen.value], { ...rule.value!, ...said })], `rule ${rule.value!.name}`);
+const put = <K extends keyof Rule>(said: Pick<Rule, K>) =>
+  bench.edit(
+    (Object.keys(said) as K[]).map((key) => typed(["rules", chosen.value, key], said[key] as Stored)),
+    `rule ${rule.value!.name}`,
+  );
 const name = ref("");
 async function add() {
   const called = name.value.trim();
@@ -128,14 +132,16 @@ const hosts = computed(() =>
           what="trigger"
           :lines="rule.when"
           :words="words"
-          :put="(lines) => put({ when: lines as Rule['when'] })"
+          :rule="chosen"
+          field="when"
         />
         <RuleLines
           title="Only if"
           what="term"
           :lines="rule.onlyIf"
           :words="words"
-          :put="(lines) => put({ onlyIf: lines as Rule['onlyIf'] })"
+          :rule="chosen"
+          field="onlyIf"
         />
         <label v-if="rule.onlyIf.length > 1" class="field narrow">
           Of these
@@ -147,19 +153,14 @@ const hosts = computed(() =>
             <option value="any">one is enough</option>
           </select>
         </label>
-        <RuleLines
-          title="Then"
-          what="action"
-          :lines="rule.then"
-          :words="words"
-          :put="(lines) => put({ then: lines as Rule['then'] })"
-        />
+        <RuleLines title="Then" what="action" :lines="rule.then" :words="words" :rule="chosen" field="then" />
         <RuleLines
           title="Unless"
           what="term"
           :lines="rule.unless"
           :words="words"
-          :put="(lines) => put({ unless: lines as Rule['unless'] })"
+          :rule="chosen"
+          field="unless"
         />
       </template>
     </section>

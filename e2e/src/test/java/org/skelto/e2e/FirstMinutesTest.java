@@ -56,7 +56,7 @@ class FirstMinutesTest extends Journey {
         Locator sheet = page.getByLabel("Stage overview");
         assertThat(sheet).containsText("4 rooms on 1 floor");
         assertThat(sheet).containsText("25 of 25 devices attached");
-        assertThat(sheet.getByText("nothing yet")).hasCount(1);
+        assertThat(sheet.getByText("nothing yet")).hasCount(2);
         assertThat(page.getByLabel("Suppose internet gone")).isVisible();
         assertThat(sheet).containsText("EUR");
         assertTrue(actions <= 40, actions + " actions");
@@ -139,7 +139,7 @@ class FirstMinutesTest extends Journey {
         page.keyboard().press("?");
         assertThat(page.getByRole(AriaRole.DIALOG)).containsText("Ctrl K");
         page.keyboard().press("Escape");
-        page.keyboard().press("Alt+8");
+        page.keyboard().press("Alt+9");
         assertThat(page.getByLabel("Stage outages")).isVisible();
         page.keyboard().press("Control+k");
         page.keyboard().type("shopping");

@@ -477,12 +477,12 @@ class JourneysTest {
         page.getByLabel("Why it may stay").fill("both are replaced next week");
         page.keyboard().press("Enter");
         settled(2);
-        assertThat(page.locator(".dock")).containsText("Snags here: 0");
+        assertThat(page.locator(".dock")).containsText("Snags here: 4");
         page.getByText("show 1 accepted").click();
         assertThat(page.locator(".dock")).containsText("both are replaced next week");
         button("Reopen").click();
         settled(3);
-        assertThat(page.locator(".dock")).containsText("Snags here: 1");
+        assertThat(page.locator(".dock")).containsText("Snags here: 5");
     }
 
     @Test
