@@ -166,12 +166,14 @@ const forget = (those: { id: string; topic: string }[]) =>
         <span><input v-model="keep" type="checkbox" /> Answer to old topics until</span>
         <input v-model="until" type="date" :min="today" :disabled="!keep" aria-label="Until which day" />
       </label>
-      <button type="button" class="act" :disabled="!renaming?.edits.length" @click="rename">Rename</button>
+      <button type="button" class="act" :disabled="!renaming?.edits.length" @click="rename">
+        Rename now
+      </button>
     </div>
     <QueryTrouble :trouble="trouble" />
     <p v-if="!renaming" class="quiet">
-      Type another name to see everything that it changes. Nothing changes before “Rename”. A thing chosen on
-      the drawing is chosen here.
+      Type another name to see everything that it changes. Nothing changes before “Rename now”. A thing chosen
+      on the drawing is chosen here.
     </p>
     <template v-else>
       <p>

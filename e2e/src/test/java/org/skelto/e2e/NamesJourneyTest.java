@@ -217,7 +217,7 @@ class NamesJourneyTest {
         page.getByLabel(Pattern.compile("^\\s*What")).selectOption("/network/topicLevels");
         page.getByLabel("Level 1").selectOption("");
         assertThat(page.getByText("leat/bath/bath-fan")).isVisible();
-        button("^Rename$").click();
+        button("^Rename now$").click();
         assertThat(button("Undo: levels of all topics")).isVisible();
     }
 
