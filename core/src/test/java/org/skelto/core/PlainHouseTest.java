@@ -34,6 +34,8 @@ import org.skelto.core.power.Typical;
 class PlainHouseTest {
     private static final Catalogue PARTS = Catalogue.builtIn();
 
+    private static final int FOLD = Boolean.getBoolean("skelto.long") ? 10 : 1;
+
     /** Moments looked at, hours after an outage began. */
     private static final double[] ATS = {0, 0, 0, 0.5, 1, 2, 7.5, 30, 700};
 
@@ -51,7 +53,7 @@ class PlainHouseTest {
         RandomEdits edits = new RandomEdits(house.devices().size());
         Random random = new Random(17);
         Plan plan = house;
-        for (int i = 0; i < (house.devices().size() > 20 ? 70 : 650); i++) {
+        for (int i = 0; i < FOLD * (house.devices().size() > 20 ? 35 : 350); i++) {
             plan = edits.next(plan);
             Outages outages = Modelled.outages(plan, (link, sender) -> true);
             List<String> all = new ArrayList<>(outages.components().keySet());

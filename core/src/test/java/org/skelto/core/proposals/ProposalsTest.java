@@ -58,7 +58,7 @@ import org.skelto.core.work.Progress;
 /** The law of proposals: what is proposed leaves no stop and no fix behind that was not there. */
 class ProposalsTest {
     private static final Explorer.Wanted AS_PLANNED = new Explorer.Wanted(5, null, null, null);
-    private static final int PLANS = Boolean.getBoolean("skelto.long") ? 2000 : 120;
+    private static final int PLANS = Boolean.getBoolean("skelto.long") ? 2000 : 75;
 
     /** One thing proposed. */
     private record Proposed(String what, List<Edit> edits) {}
@@ -94,7 +94,7 @@ class ProposalsTest {
     void proposalsOfTheLodge() {
         Facts facts = new Facts(NameAssigner.assign(ThornfellLodge.plan()));
         List<Proposed> all = new ArrayList<>();
-        for (String id : List.of("hub", "alarm", "first-0-board", "water-gateway")) {
+        for (String id : List.of("hub", "first-0-board")) {
             links(facts, id, all);
         }
         whole(facts, all);

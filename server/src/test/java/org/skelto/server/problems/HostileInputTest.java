@@ -26,7 +26,7 @@ import tools.jackson.databind.JsonNode;
  * document that tells nothing of the inside, and the plan is as it was.
  */
 class HostileInputTest extends OnTheMill {
-    private static final int QUESTIONS = 1200;
+    private static final int QUESTIONS = Boolean.getBoolean("skelto.long") ? 6000 : 600;
 
     /** Not asked, because what they do is meant: they take something away. */
     private static final Set<String> MEANT = Set.of(
