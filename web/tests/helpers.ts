@@ -148,6 +148,7 @@ export function smallPlan(): Plan {
     credentials: {},
     spokenGroups: {},
     rules: {},
+    state: { zone: null, modes: {}, presence: null, people: {}, quiet: {} },
     calibration: null,
     housings: {},
     cautions: {},

@@ -220,7 +220,20 @@ export const STAGES: Record<string, StageEntry> = {
     parts: {
       rules: part("Rules", () => import("../stages/rules/RulesPart.vue"), {
         whole: true,
-        words: "automation when then only if unless trigger action schedule sentence",
+        words:
+          "automation when then only if unless trigger action schedule sentence contradiction week story where it runs",
+      }),
+      buttons: part("Buttons", () => import("../stages/rules/ButtonsPart.vue"), {
+        whole: true,
+        words: "push-button gesture short long double press delay",
+      }),
+      state: part("House state", () => import("../stages/rules/StatePart.vue"), {
+        whole: true,
+        words: "mode home away night presence people quiet hours time zone who is told",
+      }),
+      ready: part("Ready-made", () => import("../stages/rules/ReadyPart.vue"), {
+        whole: true,
+        words: "template recipe frost flood left open watchdog all off",
       }),
     },
   },

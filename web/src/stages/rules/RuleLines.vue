@@ -6,6 +6,7 @@ import { choice, text } from "../../app/typed";
 import { removed } from "../../plan/patch";
 import { pointer } from "../../plan/pointers";
 import { useBench } from "../../plan/store";
+import { words as lower } from "../../drawing/marks";
 
 /** The triggers, terms or actions of a rule, a line each; a changed line is given back with all others. */
 type Trigger = Schemas["Trigger"];
@@ -32,14 +33,27 @@ const KINDS: Record<typeof props.what, Record<string, string>> = {
     SUN: "by the sun",
     SILENT: "nothing is heard of",
     POWER_RETURNS: "the mains is back",
+    MODE: "a mode becomes",
+    ARRIVES: "the first comes home",
+    LEAVES: "the last one leaves",
   },
-  term: { IS: "a device is", VALUE: "a value is", BETWEEN: "the clock and the day", DARK: "it is dark" },
+  term: {
+    IS: "a device is",
+    VALUE: "a value is",
+    BETWEEN: "the clock and the day",
+    DARK: "it is dark",
+    MODE: "a mode is",
+    HOME: "somebody is at home",
+    HOLDS: "a rule still holds",
+  },
   action: {
     SET: "set a device",
     LEVEL: "dim or open so far",
     PULSE: "pulse a device",
     TELL: "tell a person",
     WAIT: "wait",
+    MODE: "set a mode",
+    RULE: "do what a rule does",
   },
 };
 const WITH_DEVICE = new Set(["BECOMES", "VALUE", "PRESSED", "SILENT", "IS", "SET", "LEVEL", "PULSE"]);
@@ -76,6 +90,8 @@ const empty = (kind: string): Line =>
         clock: null,
         sun: kind === "SUN" ? "SETS" : null,
         offsetMin: null,
+        mode: null,
+        value: null,
       }
     : props.what === "term"
       ? {
@@ -88,6 +104,9 @@ const empty = (kind: string): Line =>
           from: null,
           to: null,
           days: [],
+          mode: null,
+          value: null,
+          rule: null,
         }
       : {
           kind: kind as Action["kind"],
@@ -98,6 +117,13 @@ const empty = (kind: string): Line =>
           forS: null,
           service: null,
           text: null,
+          all: null,
+          room: null,
+          floor: null,
+          mode: null,
+          value: null,
+          rule: null,
+          person: null,
         };
 /** Each edit touches only what was changed, so that one that is still under way is not undone by the next. */
 const path = (...rest: string[]) => ["rules", props.rule, props.field, ...rest] as const;
@@ -126,11 +152,29 @@ const devices = (kind: string) =>
     )
     .sort(([, a], [, b]) => a.name.localeCompare(b.name, undefined, { numeric: true }));
 const readings = (line: Line) => {
-  const kind = line.device ? plan.value.devices[line.device]?.kind : undefined;
+  const every = "all" in line ? line.all : null;
+  const kind = every ?? (line.device ? plan.value.devices[line.device]?.kind : undefined);
   const all = kind ? props.words[kind] : undefined;
   const said = props.what === "trigger" ? all?.becomes : props.what === "term" ? all?.is : all?.set;
   return said ?? ["active", "idle"];
 };
+/** An action is about one device, or about every device of a kind, in a room, on a floor or in the house. */
+const every = (line: Line) => ("all" in line && line.all ? `every ${line.all}` : (line.device ?? ""));
+const where = (line: Line) =>
+  "all" in line ? (line.room ? `rooms ${line.room}` : line.floor ? `floors ${line.floor}` : "") : "";
+const aim = (i: number, said: string | null) => {
+  const kind = said?.startsWith("every ") ? said.slice("every ".length) : null;
+  return change(i, kind ? { device: null, all: kind } : { device: said, all: null, room: null, floor: null });
+};
+const within = (i: number, said: string | null) => {
+  const [map, id] = said?.split(" ") ?? [];
+  return change(i, { room: map === "rooms" ? id! : null, floor: map === "floors" ? id! : null });
+};
+const loads = computed(() =>
+  [...LOADS].filter((kind) => Object.values(plan.value.devices).some((d) => d.kind === kind)),
+);
+const values = (line: Line) =>
+  ("mode" in line && line.mode ? plan.value.state.modes[line.mode]?.values : undefined) ?? [];
 const label = (i: number, field: string) => `${props.title} ${i + 1}, ${field}`;
 const has = <K extends string>(line: Line, field: K): line is Line & Record<K, unknown> => field in line;
 const day = (line: Line, name: (typeof DAYS)[number], on: boolean) =>
@@ -152,15 +196,55 @@ const day = (line: Line, name: (typeof DAYS)[number], on: boolean) =>
       </label>
       <select
         v-if="WITH_DEVICE.has(line.kind)"
-        :value="line.device ?? ''"
+        :value="every(line)"
         :aria-label="label(i, 'device')"
-        @change="change(i, { device: choice($event) })"
+        @change="what === 'action' ? aim(i, choice($event)) : change(i, { device: choice($event) })"
       >
         <option value="">choose…</option>
+        <template v-if="what === 'action'">
+          <option v-for="kind in loads" :key="kind" :value="`every ${kind}`">every {{ lower(kind) }}</option>
+        </template>
         <option v-for="[id, d] in devices(line.kind)" :key="id" :value="id">{{ d.name }}</option>
         <option v-if="line.device && !(line.device in plan.devices)" :value="line.device">
           {{ line.device }}, which is gone
         </option>
+      </select>
+      <select
+        v-if="'all' in line && line.all"
+        :value="where(line)"
+        :aria-label="label(i, 'where')"
+        @change="within(i, choice($event))"
+      >
+        <option value="">in the house</option>
+        <option v-for="(f, id) in plan.floors" :key="id" :value="`floors ${id}`">on {{ f.name }}</option>
+        <option v-for="(r, id) in plan.rooms" :key="id" :value="`rooms ${id}`">in {{ r.name }}</option>
+      </select>
+      <template v-if="line.kind === 'MODE' && 'mode' in line">
+        <select
+          :value="line.mode ?? ''"
+          :aria-label="label(i, 'mode')"
+          @change="change(i, { mode: choice($event), value: null })"
+        >
+          <option value="">choose…</option>
+          <option v-for="(m, id) in plan.state.modes" :key="id" :value="id">{{ m.name }}</option>
+        </select>
+        <select
+          :value="line.value ?? ''"
+          :aria-label="label(i, 'value')"
+          @change="change(i, { value: choice($event) })"
+        >
+          <option value="">choose…</option>
+          <option v-for="v in values(line)" :key="v" :value="v">{{ v }}</option>
+        </select>
+      </template>
+      <select
+        v-if="['HOLDS', 'RULE'].includes(line.kind) && 'rule' in line"
+        :value="line.rule ?? ''"
+        :aria-label="label(i, 'rule')"
+        @change="change(i, { rule: choice($event) })"
+      >
+        <option value="">choose…</option>
+        <option v-for="(r, id) in plan.rules" :key="id" :value="id">{{ r.name }}</option>
       </select>
       <select
         v-if="['BECOMES', 'IS', 'SET'].includes(line.kind)"
@@ -272,6 +356,14 @@ const day = (line: Line, name: (typeof DAYS)[number], on: boolean) =>
         :save="(v: number | null) => change(i, { times: v })"
       />
       <template v-if="line.kind === 'TELL' && 'service' in line">
+        <select
+          :value="line.person ?? ''"
+          :aria-label="label(i, 'person')"
+          @change="change(i, { person: choice($event) })"
+        >
+          <option value="">no person named</option>
+          <option v-for="(p, id) in plan.state.people" :key="id" :value="id">{{ p.name }}</option>
+        </select>
         <select
           :value="line.service ?? ''"
           :aria-label="label(i, 'service')"

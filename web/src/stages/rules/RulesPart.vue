@@ -9,7 +9,10 @@ import { added, removed, typed } from "../../plan/patch";
 import type { Stored } from "../../table/columns";
 import { freeId, pointer, thingOf } from "../../plan/pointers";
 import { useBench } from "../../plan/store";
+import HostChoice from "./HostChoice.vue";
 import RuleLines from "./RuleLines.vue";
+import StoryCard from "./StoryCard.vue";
+import WeekStrip from "./WeekStrip.vue";
 
 /** The rules of the house: each as a sentence, the chosen one with its parts to be changed, and all of them in a table. */
 const bench = useBench();
@@ -19,6 +22,9 @@ const { answer: sentences, trouble: unanswered } = usePlanQuery((id, signal) =>
 );
 const { answer: words } = usePlanQuery((id, signal) =>
   answer(api.GET("/api/plans/{id}/rules/words", { params: { path: { id } }, signal })),
+);
+const { answer: findings, trouble: unjudged } = usePlanQuery((id, signal) =>
+  answer(api.GET("/api/plans/{id}/rules/findings", { params: { path: { id } }, signal })),
 );
 type Rule = Schemas["Rule"];
 const chosen = ref("");
@@ -33,6 +39,21 @@ watch(
 );
 const rule = computed(() => plan.value.rules[chosen.value]);
 const sentence = computed(() => sentences.value?.find((s) => s.rule === chosen.value));
+/** What was found about the chosen rule, and in a word about each. */
+const found = computed(() => findings.value?.filter((f) => f.rules.includes(chosen.value)) ?? []);
+const FOUND: Record<Schemas["RuleFinding"]["kind"], string> = {
+  CLASH: "contradiction",
+  CUT_SHORT: "cut short",
+  NEVER: "never fires",
+  ALWAYS: "conditions always met",
+  SHADOWED: "covered by another",
+  LOOP: "circle",
+  AVOIDED: "interlock passed by",
+  SOUNDS: "sounds in quiet hours",
+  TWICE: "gesture used twice",
+};
+const judged = (id: string) =>
+  [...new Set(findings.value?.filter((f) => f.rules.includes(id)).map((f) => FOUND[f.kind]))].join(", ");
 const put = <K extends keyof Rule>(said: Pick<Rule, K>) =>
   bench.edit(
     (Object.keys(said) as K[]).map((key) => typed(["rules", chosen.value, key], said[key] as Stored)),
@@ -69,6 +90,7 @@ const hosts = computed(() =>
 <template>
   <div class="panel-body">
     <QueryTrouble :trouble="unanswered" />
+    <QueryTrouble :trouble="unjudged" />
     <form class="row" @submit.prevent="add">
       <label class="field">
         A new rule is called
@@ -76,6 +98,7 @@ const hosts = computed(() =>
       </label>
       <button type="submit" class="act" :disabled="!name.trim()">Add a rule</button>
       <a v-if="sentences?.length" :href="`/api/plans/${bench.id}/rules/markdown`" download>All as Markdown</a>
+      <a v-if="sentences?.length" :href="`/api/plans/${bench.id}/rules/csv`" download>as CSV</a>
     </form>
     <p v-if="!Object.keys(plan.rules).length" class="quiet">
       Nothing happens by itself yet. A rule says when something happens, what must be so then, and what is
@@ -89,7 +112,11 @@ const hosts = computed(() =>
           <select :value="rule.host ?? ''" @change="put({ host: choice($event) })">
             <option value="">not chosen yet</option>
             <option v-for="[id, u] in hosts" :key="id" :value="id">{{ u.name }}</option>
-            <option v-if="rule.host && !(rule.host in plan.units)" :value="rule.host">
+            <option v-for="(s, id) in plan.services" :key="id" :value="id">{{ s.name }} (outside)</option>
+            <option
+              v-if="rule.host && !(rule.host in plan.units) && !(rule.host in plan.services)"
+              :value="rule.host"
+            >
               {{ rule.host }}, which is gone
             </option>
           </select>
@@ -126,6 +153,7 @@ const hosts = computed(() =>
           ><template v-else>{{ p.text }}</template></template
         >
       </p>
+      <StoryCard v-for="(f, i) in found" :key="`${f.kind} ${i}`" :finding="f" />
       <template v-if="words">
         <RuleLines
           title="When"
@@ -163,7 +191,9 @@ const hosts = computed(() =>
           field="unless"
         />
       </template>
+      <HostChoice :rule="chosen" />
     </section>
+    <WeekStrip v-if="rule" :rule="chosen" />
     <table v-if="sentences?.length">
       <caption class="unseen">
         Rules of the house
@@ -173,6 +203,7 @@ const hosts = computed(() =>
           <th>Rule</th>
           <th>Runs in</th>
           <th>Says</th>
+          <th>Judged</th>
         </tr>
       </thead>
       <tbody>
@@ -185,6 +216,9 @@ const hosts = computed(() =>
           </td>
           <td>{{ s.host ?? "–" }}</td>
           <td :class="{ bad: s.gone.length }">{{ s.text }}</td>
+          <td :class="{ bad: judged(s.rule) }">
+            {{ judged(s.rule) || (plan.rules[s.rule]?.off ? "rests" : "–") }}
+          </td>
         </tr>
       </tbody>
     </table>

@@ -64,7 +64,7 @@ class ArchitectureTest {
                 "work");
         arrow("naming", "plan", "quantity", "site", "work");
         arrow("configuration", "naming", "parts", "plan", "wiring", "work");
-        arrow("rules", "plan", "quantity", "work");
+        arrow("rules", "house", "plan", "quantity", "site", "work");
         arrow("commands", "links", "plan", "site");
         arrow("house", "links", "parts", "plan", "power", "quantity", "radio", "work");
         arrow("build", "parts", "plan", "power", "quantity", "site", "wiring", "work");
@@ -85,6 +85,7 @@ class ArchitectureTest {
                 "plan",
                 "power",
                 "radio",
+                "rules",
                 "site",
                 "sound",
                 "wiring",

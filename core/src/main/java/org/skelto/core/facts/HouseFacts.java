@@ -51,11 +51,15 @@ import org.skelto.core.plan.equipment.UnitKind;
 import org.skelto.core.plan.network.Link;
 import org.skelto.core.plan.radio.Medium;
 import org.skelto.core.plan.site.Place;
+import org.skelto.core.plan.site.Room;
 import org.skelto.core.power.PowerNode;
 import org.skelto.core.power.PowerTree;
 import org.skelto.core.power.Store;
 import org.skelto.core.radio.Chance;
 import org.skelto.core.radio.ListeningWindow;
+import org.skelto.core.rules.RuleAnalysis;
+import org.skelto.core.rules.RuleFinding;
+import org.skelto.core.rules.Sky;
 import org.skelto.core.site.SiteModel;
 import org.skelto.core.sound.SoundReport;
 import org.skelto.core.sound.Sounders;
@@ -253,9 +257,27 @@ public final class HouseFacts {
             List.of(LINKS, GEOMETRY),
             f -> ground(f));
 
+    /** The sun over the house, and its clock. */
+    public static final FactKind<Sky> SKY = FactKind.renewed(
+            "sun", List.of(HEAD, PlanPart.RULES), List.of(), (f, before) -> Sky.after(before, f.plan()));
+
+    /** In which room and on which floor each device is, as rules about a kind of thing ask. */
+    private static final FactKind<Map<String, List<Object>>> ROOMS = FactKind.of(
+            "rooms of devices",
+            List.of(PlanPart.SITE, PlanPart.UNIT_PLACES, DEVICE_ROLES, DEVICE_PLACES),
+            List.of(),
+            HouseFacts::rooms);
+
+    /** What the solver finds about the rules. */
+    public static final FactKind<List<RuleFinding>> RULE_FINDINGS = FactKind.of(
+            "rules against each other",
+            List.of(PlanPart.RULES, SERVICES, DEVICE_NAMES, DEVICE_ROLES, DEVICE_WAYS),
+            List.of(SKY, ROOMS),
+            f -> RuleAnalysis.of(f.plan(), f.get(SKY)));
+
     /** Those that the page shows or whose failure it tells. */
-    public static final List<FactKind<?>> SHOWN =
-            List.of(GEOMETRY, LINKS, OUTAGES, MESHES, SOUNDS, DEMANDS, WIRED, POWER, HOUSINGS, CHAINS, SHARED);
+    public static final List<FactKind<?>> SHOWN = List.of(
+            GEOMETRY, LINKS, OUTAGES, MESHES, SOUNDS, DEMANDS, WIRED, POWER, HOUSINGS, CHAINS, SHARED, RULE_FINDINGS);
 
     private HouseFacts() {}
 
@@ -285,6 +307,20 @@ public final class HouseFacts {
             inputs.put(id, of);
         });
         return PerItem.renewed(before, inputs, id -> new Lazy<>(() -> chooser.best(id)));
+    }
+
+    private static Map<String, List<Object>> rooms(Facts f) {
+        Map<String, List<Object>> rooms = new TreeMap<>();
+        f.plan().devices().forEach((id, d) -> {
+            Place place = SiteModel.placeOf(f.plan(), d);
+            Room room = place == null || place.room() == null
+                    ? null
+                    : f.plan().rooms().get(place.room());
+            if (place != null && room != null) {
+                rooms.put(id, Arrays.asList(place.room(), room.floor()));
+            }
+        });
+        return rooms;
     }
 
     /** In which room or at which spot each device is. */

@@ -36,7 +36,7 @@ public enum PlanPart {
     LANGUAGE(null, "language", "spokenGroups"),
     CREDENTIALS(null, "credentials"),
     /** What the house does on its own. */
-    RULES(null, "rules"),
+    RULES(null, "rules", "state"),
     /** What was measured in the house; kept beside the plan. */
     READINGS(null),
 

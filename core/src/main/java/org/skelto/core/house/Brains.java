@@ -261,6 +261,11 @@ final class Brains {
         return over;
     }
 
+    /** A message by a service, over a line. */
+    Formula message(String host, String service) {
+        return all(lines(host), new Needs(Component.service(service)));
+    }
+
     private Map<String, Formula> serviceNeeds(ServiceKind kind) {
         Map<String, Formula> needs = new LinkedHashMap<>();
         plan.services().forEach((id, service) -> {

@@ -248,6 +248,24 @@ public final class Outages {
         return routes;
     }
 
+    /**
+     * A rule in a unit, or in an outside service, as a way that is opened: whether it runs with everything working, what it
+     * hangs on alone, and how long it takes.
+     *
+     * @param heard ids of devices that it hears
+     * @param done ids of devices that it works
+     * @param services ids of message services that it tells people by
+     */
+    public WayRoute hosted(
+            String host, Collection<String> heard, Collection<String> done, Collection<String> services) {
+        Judge judge = judge(Set.of());
+        Formula formula = new WayBuilder(plan, parts, given.phonePoints()).hosted(host, heard, done, services);
+        boolean works = judge.holds(formula);
+        Routing routing = new Routing(plan, components, whole, judge, gone -> judge(Set.of(gone)));
+        JobState any = new JobState(Job.OPERATE, works ? State.HOLDS : State.LOST, "", false, List.of());
+        return routing.open(any, new WayState("rule", works, null, works ? null : judge.broken(formula)), formula);
+    }
+
     /** What each control scheme alone would make of a device. */
     public List<SchemeChoice> schemes(String device) {
         Map<Set<String>, Judge> judges = new HashMap<>();

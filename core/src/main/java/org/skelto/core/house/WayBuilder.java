@@ -3,6 +3,7 @@ package org.skelto.core.house;
 import static org.skelto.core.house.Formula.all;
 
 import java.util.ArrayList;
+import java.util.Collection;
 import java.util.EnumSet;
 import java.util.HashSet;
 import java.util.LinkedHashMap;
@@ -358,6 +359,49 @@ final class WayBuilder {
     /** Whether a link is planned from one unit to another, so that one can be taught to the other. */
     private boolean bound(String one, String other) {
         return bound.contains(one + " " + other);
+    }
+
+    /**
+     * What a rule needs to run in a unit, or in an outside service where there is no such unit.
+     *
+     * @param heard ids of devices that it hears
+     * @param done ids of devices that it works
+     * @param services ids of message services that it tells people by
+     */
+    Formula hosted(String host, Collection<String> heard, Collection<String> done, Collection<String> services) {
+        List<Formula> all = new ArrayList<>();
+        boolean inside = plan.units().containsKey(host);
+        boolean hub = inside && plan.units().get(host).is(UnitKind.HUB);
+        if (inside) {
+            all.add(hub ? all(new Up(host), brains.rules(host)) : new Up(host));
+        } else {
+            all.add(new Needs(Component.service(host)));
+        }
+        heard.forEach(id -> {
+            Device d = plan.devices().get(id);
+            all.add(all(up(d), between(host, d, false)));
+        });
+        done.forEach(id -> {
+            Device d = plan.devices().get(id);
+            all.add(all(power(id, d), between(host, d, true)));
+        });
+        if (inside) {
+            services.forEach(id -> all.add(brains.message(host, id)));
+        }
+        return new Formula.All(all);
+    }
+
+    private Formula between(String host, Device d, boolean command) {
+        if (d.unit() == null || d.unit().equals(host)) {
+            return Formula.ALWAYS;
+        }
+        Unit unit = plan.units().get(host);
+        if (unit == null) {
+            return brains.service(d.unit(), ServiceKind.REMOTE_ACCESS);
+        }
+        return unit.is(UnitKind.HUB)
+                ? brains.between(host, d.unit(), command)
+                : command ? new Reaches(host, d.unit()) : new Reaches(d.unit(), host);
     }
 
     /** What feeds a load: its supply, else its circuit, else the unit that it sits on; over a whole cable. */

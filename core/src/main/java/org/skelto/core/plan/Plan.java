@@ -27,6 +27,7 @@ import org.skelto.core.plan.radio.Calibration;
 import org.skelto.core.plan.radio.IndoorModel;
 import org.skelto.core.plan.radio.RadioPath;
 import org.skelto.core.plan.radio.Region;
+import org.skelto.core.plan.rules.HouseState;
 import org.skelto.core.plan.rules.Rule;
 import org.skelto.core.plan.site.Building;
 import org.skelto.core.plan.site.Cable;
@@ -72,6 +73,7 @@ import org.skelto.core.plan.site.WallWork;
  * @param measures in what lengths are typed and shown
  * @param language that the house is spoken to in, by ISO 639-1, or null for English
  * @param rules what the house does on its own
+ * @param state what rules know of the house besides its devices
  * @param spokenGroups devices that are spoken to together
  * @param credentials what is known of the secrets of the house, by their keys; never the secrets themselves
  */
@@ -127,7 +129,8 @@ public record Plan(
 
         @Count(most = 3000) Map<@Id String, Credential> credentials,
         @Count(most = 200) Map<@Id String, SpokenGroup> spokenGroups,
-        @Count(most = 2000) Map<@Id String, Rule> rules)
+        @Count(most = 2000) Map<@Id String, Rule> rules,
+        @Otherwise("nothing said yet") HouseState state)
         implements PlanBuilder.With {
 
     /** The only format this version reads and writes. */
@@ -162,6 +165,7 @@ public record Plan(
         credentials = Copies.sorted(credentials);
         spokenGroups = Copies.sorted(spokenGroups);
         rules = Copies.sorted(rules);
+        state = state == null ? HouseState.NONE : state;
     }
 
     /** Whether a caution was acknowledged. */

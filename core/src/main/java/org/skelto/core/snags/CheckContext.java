@@ -29,6 +29,7 @@ import org.skelto.core.plan.equipment.Unit;
 import org.skelto.core.plan.equipment.UnitKind;
 import org.skelto.core.power.PowerNode;
 import org.skelto.core.radio.SlabTables;
+import org.skelto.core.rules.RuleFinding;
 import org.skelto.core.site.SiteModel;
 import org.skelto.core.sound.SoundReport;
 import org.skelto.core.wiring.ChainReport;
@@ -71,6 +72,11 @@ final class CheckContext {
     /** Units that are dark or cut off with everything working, by id. */
     Map<String, Outages.UnitTrouble> troubles() {
         return facts.get(HouseFacts.TROUBLES);
+    }
+
+    /** What the solver finds about the rules. */
+    List<RuleFinding> ruleFindings() {
+        return facts.get(HouseFacts.RULE_FINDINGS);
     }
 
     /** Links that radios make by themselves. */

@@ -30,6 +30,7 @@ public final class Checks {
             AccessChecks.CHECK,
             AccountChecks.CHECK,
             RuleChecks.CHECK,
+            RuleProofChecks.CHECK,
             OutageChecks.CHECK,
             BackupChecks.CHECK,
             CostChecks.CHECK);

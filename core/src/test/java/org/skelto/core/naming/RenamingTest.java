@@ -117,7 +117,7 @@ class RenamingTest {
     void aRuleThatNamesTheThingIsToldByItsName() {
         Plan mill = Demos.mill();
         assertEquals(
-                List.of("Hall lamp on arrival"),
+                List.of("Hall lamp on arrival", "Quiet hall", "Smoke on the stairs"),
                 of(Renaming.of(mill, "/devices/hall-lamp", "big lamp", null), Part.RULE).stream()
                         .map(NameChange::name)
                         .toList());

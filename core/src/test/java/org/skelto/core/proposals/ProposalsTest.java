@@ -40,6 +40,7 @@ import org.skelto.core.placement.PlacementRequestBuilder;
 import org.skelto.core.placement.Placer;
 import org.skelto.core.plan.Edit;
 import org.skelto.core.plan.Plan;
+import org.skelto.core.plan.Pointers;
 import org.skelto.core.plan.equipment.Device;
 import org.skelto.core.plan.equipment.DeviceBuilder;
 import org.skelto.core.plan.equipment.DeviceKind;
@@ -48,6 +49,8 @@ import org.skelto.core.plan.equipment.UnitKind;
 import org.skelto.core.plan.radio.Chirp;
 import org.skelto.core.plan.radio.Medium;
 import org.skelto.core.plan.site.Place;
+import org.skelto.core.rules.ReadyRule;
+import org.skelto.core.rules.ReadyRules;
 import org.skelto.core.sample.ThornfellLodge;
 import org.skelto.core.snags.Checks;
 import org.skelto.core.snags.Severity;
@@ -157,6 +160,13 @@ class ProposalsTest {
                 "channels", Channels.of(facts.site(), facts.tables()).edits()));
         all.add(new Proposed(
                 "network", proposals(facts).network(new NetworkLike(null)).edits()));
+        for (ReadyRule ready : ReadyRules.of(facts.plan(), facts.outages())) {
+            List<Edit> edits = new ArrayList<>();
+            ready.rules().forEach((id, rule) -> edits.add(Edit.add(Pointers.of("rules", id), rule)));
+            if (!edits.isEmpty()) {
+                all.add(new Proposed("ready rule " + ready.name(), edits));
+            }
+        }
         boards(facts, all);
         placings(facts, Medium.WIFI_2G4, all);
         placings(facts, Medium.MESH_802154, all);

@@ -42,8 +42,55 @@ class RulesApiTest extends OnTheMill {
         Http.Answer written = http.get(plan + "/rules/markdown");
         assertTrue(written.text().contains("## Lamp \\*by\\* button"), written.text());
         assertTrue(written.text().contains("Runs in house hub."));
+        assertTrue(http.get(plan + "/rules/csv").text().contains("by-button,Lamp *by* button,house hub,"));
         assertEquals(
                 "opens",
                 http.get(plan + "/rules/words").json().at("/BLIND/becomes/0").asString());
+    }
+
+    @Test
+    void whatIsWrongIsToldWithItsStoryAndAWeekIsShown() {
+        JsonNode findings = http.get(plan + "/rules/findings").json();
+        JsonNode cut = findings.valueStream()
+                .filter(f -> f.get("kind").asString().equals("CUT_SHORT"))
+                .findFirst()
+                .orElseThrow();
+        assertEquals("REACHABLE", cut.get("proof").asString());
+        assertTrue(cut.at("/story/steps").size() > 2);
+        JsonNode week = http.get(plan + "/rules/week?day=2026-03-25").json();
+        assertEquals("Europe/London", week.get("zone").asString());
+        assertEquals("2026-03-23", week.at("/days/0/date").asString());
+        // the clock is put forward on the last Sunday of March
+        assertEquals(23, week.at("/days/6/hours").asDouble());
+        List<JsonNode> warm = week.get("bars")
+                .valueStream()
+                .filter(b -> b.get("device").asString().equals("workshop-heater"))
+                .toList();
+        assertEquals(
+                List.of(1, 3, 5), warm.stream().map(b -> b.get("day").asInt()).toList());
+        assertEquals(7 * 60 + 15, warm.get(0).get("fromMin").asInt());
+        assertEquals(422, http.get(plan + "/rules/week?day=9999-12-31").status());
+        assertEquals(400, http.get(plan + "/rules/week?day=someday").status());
+        assertEquals(404, http.get(plan + "/rules/nobody/hosts").status());
+        assertEquals(404, http.get(plan + "/rules/told/nobody").status());
+    }
+
+    @Test
+    void placesToRunAreComparedAndReadyRulesAreOfferedAsTheyWouldRead() {
+        JsonNode hosts = http.get(plan + "/rules/pit-pump/hosts").json();
+        assertEquals("pit-sender", hosts.at("/0/host").asString());
+        assertEquals("OWN_CONTROLLER", hosts.at("/0/kind").asString());
+        JsonNode told = http.get(plan + "/rules/told/front-contact").json();
+        assertEquals("home, day", told.at("/cases/0/when").asString());
+        JsonNode buttons = http.get(plan + "/rules/buttons").json();
+        assertTrue(
+                buttons.valueStream().anyMatch(b -> b.get("device").asString().equals("bed-button")));
+        JsonNode flood = http.get(plan + "/rules/ready")
+                .json()
+                .valueStream()
+                .filter(r -> r.at("/ready/key").asString().startsWith("water"))
+                .findFirst()
+                .orElseThrow();
+        assertTrue(flood.at("/sentences/0").asString().contains("then shut water stop valve"), flood.toString());
     }
 }

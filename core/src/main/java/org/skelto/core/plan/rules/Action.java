@@ -2,6 +2,7 @@ package org.skelto.core.plan.rules;
 
 import io.soabase.recordbuilder.core.RecordBuilder;
 import org.jspecify.annotations.Nullable;
+import org.skelto.core.plan.equipment.DeviceKind;
 import org.skelto.core.plan.format.Id;
 import org.skelto.core.plan.format.Limits;
 import org.skelto.core.plan.format.Within;
@@ -18,6 +19,13 @@ import org.skelto.core.plan.format.Words;
  *     ({@link Kind#WAIT}), 1 to 604 800; null means that it stays
  * @param service id of the message service that tells a person ({@link Kind#TELL})
  * @param text what the person reads
+ * @param all every device of this kind, in place of one device
+ * @param room id of the room in which those are, or null
+ * @param floor id of the floor on which those are, or null; with neither it is the whole house
+ * @param mode id of the mode of the house ({@link Kind#MODE})
+ * @param value that the mode takes
+ * @param rule id of the rule that is carried out as well, if its conditions allow it ({@link Kind#RULE})
+ * @param person id of the person who is told, by the services that reach this person ({@link Kind#TELL})
  */
 @RecordBuilder
 public record Action(
@@ -31,7 +39,14 @@ public record Action(
         Integer forS,
 
         @Nullable @Id String service,
-        @Nullable @Words(most = Limits.TEXT_LENGTH) String text)
+        @Nullable @Words(most = Limits.TEXT_LENGTH) String text,
+        @Nullable DeviceKind all,
+        @Nullable @Id String room,
+        @Nullable @Id String floor,
+        @Nullable @Id String mode,
+        @Nullable @Words(most = Limits.NAME_LENGTH) String value,
+        @Nullable @Id String rule,
+        @Nullable @Id String person)
         implements ActionBuilder.With {
     /** What is done. */
     public enum Kind {
@@ -44,6 +59,10 @@ public record Action(
         /** A person is told. */
         TELL,
         /** The rule waits. */
-        WAIT
+        WAIT,
+        /** A mode of the house takes a value. */
+        MODE,
+        /** Another rule is carried out. */
+        RULE
     }
 }

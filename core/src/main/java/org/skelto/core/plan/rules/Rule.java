@@ -12,7 +12,7 @@ import org.skelto.core.plan.format.Within;
 /**
  * Something that the house does on its own.
  *
- * @param host id of the unit that it runs in, or null while nobody chose one
+ * @param host id of the unit or of the outside service that it runs in, or null while nobody chose one
  * @param off whether it rests
  * @param when what lets it fire: any one of these
  * @param onlyIf what must be so then

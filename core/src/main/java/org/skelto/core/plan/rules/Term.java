@@ -6,8 +6,10 @@ import java.util.SortedSet;
 import org.jspecify.annotations.Nullable;
 import org.skelto.core.plan.format.Copies;
 import org.skelto.core.plan.format.Id;
+import org.skelto.core.plan.format.Limits;
 import org.skelto.core.plan.format.Matches;
 import org.skelto.core.plan.format.Within;
+import org.skelto.core.plan.format.Words;
 
 /**
  * What must be so for a rule to act, or must not be so.
@@ -20,6 +22,9 @@ import org.skelto.core.plan.format.Within;
  * @param from time of day ({@link Kind#BETWEEN}), as 22:00
  * @param to time of day; before {@code from} it is that of the next day
  * @param days of the week on which the window begins; empty means every day
+ * @param mode id of the mode of the house ({@link Kind#MODE})
+ * @param value that the mode has
+ * @param rule id of the rule whose timed action still holds ({@link Kind#HOLDS})
  */
 @RecordBuilder
 public record Term(
@@ -40,7 +45,10 @@ public record Term(
         @Nullable @Matches(value = Rule.CLOCK, says = Rule.NO_CLOCK)
         String to,
 
-        SortedSet<DayOfWeek> days)
+        SortedSet<DayOfWeek> days,
+        @Nullable @Id String mode,
+        @Nullable @Words(most = Limits.NAME_LENGTH) String value,
+        @Nullable @Id String rule)
         implements TermBuilder.With {
     /** What is looked at. */
     public enum Kind {
@@ -51,7 +59,13 @@ public record Term(
         /** The clock and the day of the week. */
         BETWEEN,
         /** The sun is down. */
-        DARK
+        DARK,
+        /** A mode of the house has a value. */
+        MODE,
+        /** Somebody is at home. */
+        HOME,
+        /** What another rule switched for a time has not gone back yet. */
+        HOLDS
     }
 
     public Term {

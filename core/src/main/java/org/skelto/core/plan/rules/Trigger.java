@@ -3,8 +3,10 @@ package org.skelto.core.plan.rules;
 import io.soabase.recordbuilder.core.RecordBuilder;
 import org.jspecify.annotations.Nullable;
 import org.skelto.core.plan.format.Id;
+import org.skelto.core.plan.format.Limits;
 import org.skelto.core.plan.format.Matches;
 import org.skelto.core.plan.format.Within;
+import org.skelto.core.plan.format.Words;
 
 /**
  * What lets a rule fire. Which of the fields count hangs on the kind. A device that is gone is kept, so that the rule can be
@@ -20,6 +22,8 @@ import org.skelto.core.plan.format.Within;
  * @param clock time of day ({@link Kind#CLOCK}), as 21:40
  * @param sun what it does ({@link Kind#SUN})
  * @param offsetMin minutes after that, or before where negative, −720 to 720
+ * @param mode id of the mode of the house ({@link Kind#MODE})
+ * @param value that the mode takes
  */
 @RecordBuilder
 public record Trigger(
@@ -46,7 +50,10 @@ public record Trigger(
         @Nullable Sun sun,
 
         @Nullable @Within(least = -720, most = 720, unit = "min")
-        Integer offsetMin)
+        Integer offsetMin,
+
+        @Nullable @Id String mode,
+        @Nullable @Words(most = Limits.NAME_LENGTH) String value)
         implements TriggerBuilder.With {
     /** What it waits for. */
     public enum Kind {
@@ -63,6 +70,12 @@ public record Trigger(
         /** Nothing was heard of a device for so long. */
         SILENT,
         /** The mains is back after an outage. */
-        POWER_RETURNS
+        POWER_RETURNS,
+        /** A mode of the house takes a value. */
+        MODE,
+        /** The first comes home. */
+        ARRIVES,
+        /** The last one leaves. */
+        LEAVES
     }
 }

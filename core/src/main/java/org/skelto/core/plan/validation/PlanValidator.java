@@ -32,6 +32,7 @@ public final class PlanValidator {
             new EquipmentRules(plan, found).all();
             new PowerRules(plan, found).all();
             new RadioRules(plan, found).all();
+            new StateRules(plan, found).all();
         }
         return found.problems();
     }

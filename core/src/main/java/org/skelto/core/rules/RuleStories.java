@@ -1,0 +1,378 @@
+package org.skelto.core.rules;
+
+import java.time.Duration;
+import java.time.LocalDateTime;
+import java.time.ZonedDateTime;
+import java.time.format.DateTimeFormatter;
+import java.time.format.TextStyle;
+import java.util.ArrayList;
+import java.util.LinkedHashMap;
+import java.util.List;
+import java.util.Locale;
+import java.util.Map;
+import java.util.Objects;
+import java.util.Set;
+import java.util.TreeSet;
+import java.util.function.Predicate;
+import org.jspecify.annotations.Nullable;
+import org.logicng.datastructures.Assignment;
+import org.skelto.core.plan.Plan;
+import org.skelto.core.plan.equipment.Device;
+import org.skelto.core.plan.rules.Mode;
+import org.skelto.core.plan.rules.Press;
+import org.skelto.core.plan.rules.Reading;
+import org.skelto.core.plan.rules.Rule;
+import org.skelto.core.plan.rules.Trigger;
+
+/** Turns an answer of the solver into things that happen, and looks whether the interpreter comes to the same. */
+final class RuleStories {
+    /** How long before the moment what must hold is brought about; the first that works is told. */
+    private static final List<Duration> AHEAD =
+            List.of(Duration.ofMinutes(2), Duration.ofHours(2), Duration.ofHours(30), Duration.ofSeconds(2));
+
+    private static final int STEPS = 40;
+    private static final DateTimeFormatter CLOCK = DateTimeFormatter.ofPattern("HH:mm", Locale.ENGLISH);
+    private final Plan plan;
+    private final LiveRules live;
+    private final Sky sky;
+    private final RuleFormulas formulas;
+    private final RuleWords words;
+
+    RuleStories(Plan plan, LiveRules live, Sky sky, RuleFormulas formulas) {
+        this.plan = plan;
+        this.live = live;
+        this.sky = sky;
+        this.formulas = formulas;
+        this.words = new RuleWords(plan);
+    }
+
+    /** What a rule needs at a moment: what is so before, and what happens then. */
+    record Setting(
+            LocalDateTime at,
+            List<HouseEvent> before,
+            @Nullable HouseEvent event,
+            int leadS,
+            String supposed) {}
+
+    /** What an answer says of the rules concerned. */
+    Setting setting(Assignment answer, String... rules) {
+        RuleTimes.Cell cell = formulas.cell(answer);
+        Set<String> names = new TreeSet<>();
+        for (String rule : rules) {
+            names.addAll(formulas.asked(rule));
+        }
+        Map<String, HouseEvent> before = new LinkedHashMap<>();
+        List<String> holds = new ArrayList<>();
+        boolean home = false;
+        for (String name : names) {
+            boolean is = formulas.is(answer, name);
+            String rest = name.substring(name.indexOf(':') + 1);
+            if (name.startsWith("d:")) {
+                before.put(rest, HouseEvent.reading(rest, is ? Reading.ACTIVE : Reading.IDLE));
+                if (is) {
+                    holds.add(is(rest, Reading.ACTIVE));
+                }
+            } else if (name.startsWith("m:") && is) {
+                int colon = rest.lastIndexOf(':');
+                Mode mode = mode(rest.substring(0, colon));
+                String value = mode.values().get(Integer.parseInt(rest.substring(colon + 1)));
+                before.put(name, HouseEvent.mode(rest.substring(0, colon), value));
+                holds.add(mode.name() + " " + value);
+            } else if (name.startsWith("k:") && is) {
+                double number = number(answer, rest);
+                before.put(rest, HouseEvent.number(rest, number));
+                holds.add(name(rest) + " at " + plainNumber(number));
+            } else if (name.equals("home") && is) {
+                home = true;
+            }
+        }
+        Trigger lasting = lasting(answer, rules);
+        HouseEvent event = event(answer, rules);
+        if (event != null && event.kind() == HouseEvent.Kind.READING && event.reading() != null) {
+            Reading other = event.reading() == Reading.ACTIVE ? Reading.IDLE : Reading.ACTIVE;
+            before.put(String.valueOf(event.device()), HouseEvent.reading(String.valueOf(event.device()), other));
+        } else if (event != null && event.kind() == HouseEvent.Kind.MODE) {
+            String id = String.valueOf(event.mode());
+            before.values().removeIf(e -> id.equals(e.mode()));
+            mode(id).values().stream()
+                    .filter(v -> !v.equals(event.value()))
+                    .findFirst()
+                    .ifPresent(v -> before.put(id, HouseEvent.mode(id, v)));
+        } else if (event != null && event.kind() == HouseEvent.Kind.NUMBER) {
+            before.remove(String.valueOf(event.device()));
+        }
+        List<HouseEvent> all = new ArrayList<>(before.values());
+        boolean arrives = event != null && event.kind() == HouseEvent.Kind.ARRIVES;
+        boolean leaves = event != null && event.kind() == HouseEvent.Kind.LEAVES;
+        if (leaves || home && !arrives) {
+            all.add(HouseEvent.plain(HouseEvent.Kind.ARRIVES));
+            holds.add("somebody home");
+        }
+        LocalDateTime at = cell.example();
+        int lead = lasting == null || lasting.forS() == null ? 0 : lasting.forS();
+        String moment = at.getDayOfWeek().getDisplayName(TextStyle.SHORT, Locale.ENGLISH)
+                + " " + at.getDayOfMonth() + " " + at.getMonth().getDisplayName(TextStyle.FULL, Locale.ENGLISH) + ", "
+                + CLOCK.format(at)
+                + (sky.day(at.toLocalDate()).dark(at.getHour() * 60 + at.getMinute()) ? ", dark" : ", light");
+        return new Setting(at, all, event, lead, moment + (holds.isEmpty() ? "" : ", " + String.join(", ", holds)));
+    }
+
+    private Mode mode(@Nullable String id) {
+        return Objects.requireNonNull(plan.state().modes().get(String.valueOf(id)));
+    }
+
+    /** The trigger of the rules that lasts, which the answer's event is. */
+    private @Nullable Trigger lasting(Assignment answer, String... rules) {
+        return triggers(rules).stream()
+                .filter(t -> t.forS() != null && t.forS() > 0 && met(answer, t))
+                .findFirst()
+                .orElse(null);
+    }
+
+    private List<Trigger> triggers(String... rules) {
+        List<Trigger> all = new ArrayList<>();
+        for (String rule : rules) {
+            Rule of = live.rules().get(rule);
+            if (of != null) {
+                all.addAll(of.when());
+            }
+        }
+        return all;
+    }
+
+    private boolean met(Assignment answer, Trigger t) {
+        return formulas.trigger(t).evaluate(answer);
+    }
+
+    private @Nullable HouseEvent event(Assignment answer, String... rules) {
+        for (Trigger t : triggers(rules)) {
+            if (!met(answer, t)) {
+                continue;
+            }
+            String device = String.valueOf(t.device());
+            switch (t.kind()) {
+                case BECOMES:
+                    return HouseEvent.reading(
+                            device,
+                            t.reading() != null
+                                    ? t.reading()
+                                    : formulas.is(answer, "d:" + device) ? Reading.ACTIVE : Reading.IDLE);
+                case VALUE:
+                    return HouseEvent.number(device, number(answer, device));
+                case PRESSED:
+                    for (Press press : Press.values()) {
+                        if (formulas.is(answer, "e:p:" + device + ":" + press)) {
+                            return HouseEvent.press(device, press);
+                        }
+                    }
+                    return HouseEvent.press(device, Press.SHORT);
+                case SILENT:
+                    return HouseEvent.silent(device);
+                case POWER_RETURNS:
+                    return HouseEvent.plain(HouseEvent.Kind.POWER_RETURNS);
+                case ARRIVES:
+                    return HouseEvent.plain(HouseEvent.Kind.ARRIVES);
+                case LEAVES:
+                    return HouseEvent.plain(HouseEvent.Kind.LEAVES);
+                case MODE:
+                    Mode mode = mode(t.mode());
+                    for (int i = 0; i < mode.values().size(); i++) {
+                        if (formulas.is(answer, "m:" + t.mode() + ":" + i)) {
+                            return HouseEvent.mode(
+                                    String.valueOf(t.mode()), mode.values().get(i));
+                        }
+                    }
+                    return null;
+                default:
+                    return null;
+            }
+        }
+        return null;
+    }
+
+    /** A number over all marks that it is to be over, under all others. */
+    private double number(Assignment answer, String device) {
+        Double low = null;
+        Double high = null;
+        for (Double mark : formulas.marks(device)) {
+            if (formulas.is(answer, "gt:" + device + ":" + mark)) {
+                low = mark;
+            } else if (formulas.is(answer, "ge:" + device + ":" + mark)) {
+                return mark;
+            } else if (high == null) {
+                high = mark;
+            }
+        }
+        return low == null ? high == null ? 0 : high - 1 : high == null ? low + 1 : (low + high) / 2;
+    }
+
+    /**
+     * The story of one event that a setting leads to.
+     *
+     * @param moreS seconds that are watched after it
+     * @param rules ids of the rules that are told of
+     * @param shown whether what came about from the event on is what was to be shown
+     */
+    @Nullable
+    RuleStory of(Setting setting, int moreS, Set<String> rules, Predicate<List<Happening>> shown) {
+        for (Duration ahead : AHEAD) {
+            ZonedDateTime at = setting.at().atZone(sky.zone());
+            ZonedDateTime begin = at.minusSeconds(setting.leadS()).minus(ahead);
+            Interpreter house = new Interpreter(plan, live, sky, begin);
+            setting.before().forEach(house::happen);
+            int from = happens(house, setting, at);
+            house.until(at.plusSeconds(moreS));
+            List<Happening> since =
+                    house.happened().subList(from, house.happened().size());
+            if (shown.test(since)) {
+                return told(setting.supposed(), rules, since);
+            }
+        }
+        return null;
+    }
+
+    /** Lets the event of a setting happen; the number of what had come about before it. */
+    private static int happens(Interpreter house, Setting setting, ZonedDateTime at) {
+        ZonedDateTime moment = at.minusSeconds(setting.leadS());
+        house.until(moment.minusSeconds(1));
+        int from = house.happened().size();
+        if (setting.event() == null) {
+            house.until(at);
+        } else {
+            house.until(moment);
+            house.happen(setting.event());
+            house.until(at);
+        }
+        return from;
+    }
+
+    /**
+     * The story of two events, the first so many seconds before the second.
+     *
+     * @param gaps seconds between them, tried in turn
+     * @param moreS seconds that are watched after the second
+     * @param rules ids of the rules that are told of
+     */
+    @Nullable
+    RuleStory of(
+            Setting first,
+            Setting second,
+            List<Integer> gaps,
+            int moreS,
+            Set<String> rules,
+            Predicate<List<Happening>> shown) {
+        for (int gap : gaps) {
+            // one of the two may hang on the clock: the other one moves
+            boolean clock = second.event() == null;
+            ZonedDateTime two = clock || first.event() != null
+                    ? second.at().atZone(sky.zone())
+                    : first.at().atZone(sky.zone()).plusSeconds(gap);
+            ZonedDateTime one = two.minusSeconds(gap);
+            ZonedDateTime begin = one.minusSeconds(first.leadS()).minusMinutes(2);
+            Interpreter house = new Interpreter(plan, live, sky, begin);
+            first.before().forEach(house::happen);
+            int from = happens(house, first, one);
+            for (HouseEvent event : second.before()) {
+                house.happen(event);
+            }
+            happens(house, second, two);
+            house.until(two.plusSeconds(moreS));
+            List<Happening> since =
+                    house.happened().subList(from, house.happened().size());
+            if (shown.test(since)) {
+                return told(second.supposed(), rules, since);
+            }
+        }
+        return null;
+    }
+
+    // --- words
+
+    private RuleStory told(String supposed, Set<String> rules, List<Happening> happened) {
+        List<RuleStory.StoryStep> steps = new ArrayList<>();
+        for (Happening h : happened) {
+            if (h.rule() != null && !rules.contains(h.rule())) {
+                continue;
+            }
+            if (steps.size() == STEPS) {
+                break;
+            }
+            LocalDateTime at = h.at().atZone(sky.zone()).toLocalDateTime();
+            steps.add(step(h, at));
+        }
+        return new RuleStory(supposed, List.copyOf(steps));
+    }
+
+    private RuleStory.StoryStep step(Happening h, LocalDateTime at) {
+        String rule = h.rule() == null ? null : "/rules/" + h.rule();
+        String called = h.rule() == null || !plan.rules().containsKey(h.rule())
+                ? ""
+                : "\"" + plan.rules().get(h.rule()).name() + "\"";
+        return switch (h.kind()) {
+            case EVENT ->
+                new RuleStory.StoryStep(
+                        at, event(h.event()), h.device() == null ? null : "/devices/" + h.device(), true);
+            case FIRED -> new RuleStory.StoryStep(at, called + " fires", rule, false);
+            case KEPT_BACK -> new RuleStory.StoryStep(at, called + " is kept back", rule, false);
+            case ACTED ->
+                new RuleStory.StoryStep(
+                        at,
+                        called + ": "
+                                + (h.action() == null
+                                        ? "acts"
+                                        : words.action(h.action()).text()),
+                        h.device() == null ? rule : "/devices/" + h.device(),
+                        false);
+            case WENT_BACK ->
+                new RuleStory.StoryStep(
+                        at,
+                        becomes(h.device(), h.reading()) + ", the time of " + called + " is over",
+                        "/devices/" + h.device(),
+                        false);
+            case ENDLESS -> new RuleStory.StoryStep(at, "and so on without end", null, false);
+        };
+    }
+
+    private String event(@Nullable HouseEvent e) {
+        if (e == null) {
+            return "";
+        }
+        return switch (e.kind()) {
+            case READING -> becomes(e.device(), e.reading());
+            case NUMBER -> name(e.device()) + " measures " + plainNumber(e.number() == null ? 0 : e.number());
+            case PRESS ->
+                name(e.device()) + " is pressed "
+                        + (e.press() == null ? "" : e.press().name().toLowerCase(Locale.ROOT));
+            case FALLS_SILENT -> "nothing more is heard of " + name(e.device());
+            case POWER_RETURNS -> "the mains is back";
+            case MODE -> {
+                yield mode(e.mode()).name() + " becomes " + e.value();
+            }
+            case ARRIVES -> "the first comes home";
+            case LEAVES -> "the last one leaves";
+        };
+    }
+
+    private String becomes(@Nullable String device, @Nullable Reading reading) {
+        Device d = device == null ? null : plan.devices().get(device);
+        return d == null || reading == null
+                ? device + " changes"
+                : d.name() + " " + ReadingWords.becomes(d.kind(), reading);
+    }
+
+    private String is(String device, Reading reading) {
+        Device d = plan.devices().get(device);
+        return d == null
+                ? device
+                : d.name() + " " + ReadingWords.is(d.kind(), reading).replaceFirst("^is ", "");
+    }
+
+    private String name(@Nullable String device) {
+        Device d = device == null ? null : plan.devices().get(device);
+        return d == null ? String.valueOf(device) : d.name();
+    }
+
+    private static String plainNumber(double number) {
+        return number == Math.rint(number) ? String.valueOf((long) number) : String.valueOf(number);
+    }
+}
