@@ -392,7 +392,7 @@ const day = (line: Line, name: (typeof DAYS)[number], on: boolean) =>
         take out
       </button>
     </div>
-    <label class="field narrow">
+    <label class="more">
       {{ lines.length ? "One more" : `${title}…` }}
       <select value="" @change="add(text($event))">
         <option value="" disabled>choose…</option>
@@ -424,7 +424,13 @@ legend {
   gap: 4px;
   align-items: center;
 }
-.narrow {
+.more {
+  display: flex;
+  gap: 8px;
+  align-items: center;
+  font-size: 13px;
+}
+.more select {
   max-width: 220px;
 }
 </style>

@@ -38,6 +38,12 @@ watch(
   { immediate: true },
 );
 const rule = computed(() => plan.value.rules[chosen.value]);
+/** Whether the parts of the rule are open to be changed: an unfinished one begins so. */
+const changing = ref(false);
+const moving = ref(false);
+watch(chosen, () => (changing.value = !rule.value?.when.length || !rule.value.then.length), {
+  immediate: true,
+});
 const sentence = computed(() => sentences.value?.find((s) => s.rule === chosen.value));
 /** What was found about the chosen rule, and in a word about each. */
 const found = computed(() => findings.value?.filter((f) => f.rules.includes(chosen.value)) ?? []);
@@ -154,7 +160,15 @@ const hosts = computed(() =>
         >
       </p>
       <StoryCard v-for="(f, i) in found" :key="`${f.kind} ${i}`" :finding="f" />
-      <template v-if="words">
+      <div class="row">
+        <button type="button" class="plain" :aria-expanded="changing" @click="changing = !changing">
+          {{ changing ? "Fold its parts away" : "Change its parts" }}
+        </button>
+        <button type="button" class="plain" :aria-expanded="moving" @click="moving = !moving">
+          {{ moving ? "Fold away where it can run" : "Where it can run" }}
+        </button>
+      </div>
+      <template v-if="words && changing">
         <RuleLines
           title="When"
           what="trigger"
@@ -191,7 +205,7 @@ const hosts = computed(() =>
           field="unless"
         />
       </template>
-      <HostChoice :rule="chosen" />
+      <HostChoice v-if="moving" :rule="chosen" />
     </section>
     <WeekStrip v-if="rule" :rule="chosen" />
     <table v-if="sentences?.length">

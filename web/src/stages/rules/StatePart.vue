@@ -72,6 +72,7 @@ const devices = computed(() =>
     .filter(([, d]) => ["MOTION", "BEAM", "CONTACT", "LOCK", "PUSH_BUTTON"].includes(d.kind))
     .sort(([, a], [, b]) => a.name.localeCompare(b.name)),
 );
+const messengers = computed(() => Object.entries(plan.value.services).filter(([, s]) => s.kind === "PUSH"));
 const asked = ref("");
 const { answer: told, trouble } = useQuery(
   () => (bench.id && asked.value ? { id: bench.id, device: asked.value } : null),
@@ -98,13 +99,9 @@ const { answer: told, trouble } = useQuery(
 
     <h3>Modes</h3>
     <div v-for="(m, id) in state.modes" :key="id" class="row">
+      <EditField label="Mode" :value="m.name" :save="(v: string) => set(['modes', id, 'name'], v)" />
       <EditField
-        :label="`Mode ${m.name}`"
-        :value="m.name"
-        :save="(v: string) => set(['modes', id, 'name'], v)"
-      />
-      <EditField
-        :label="`Values of ${m.name}`"
+        label="Values"
         wide
         :value="m.values.join(', ')"
         :save="(v: string) => set(['modes', id, 'values'], values(v))"
@@ -183,12 +180,8 @@ const { answer: told, trouble } = useQuery(
 
     <h3>Whom it tells</h3>
     <div v-for="(p, id) in state.people" :key="id" class="row">
-      <EditField
-        :label="`Person ${p.name}`"
-        :value="p.name"
-        :save="(v: string) => set(['people', id, 'name'], v)"
-      />
-      <label v-for="(s, service) in plan.services" :key="service" class="check">
+      <EditField label="Person" :value="p.name" :save="(v: string) => set(['people', id, 'name'], v)" />
+      <label v-for="[service, s] in messengers" :key="service" class="check">
         <input
           type="checkbox"
           :checked="p.services.includes(service)"
@@ -204,7 +197,7 @@ const { answer: told, trouble } = useQuery(
         {{ s.name }}
       </label>
       <EditField
-        :label="`Last tried for ${p.name}`"
+        label="Last tried"
         optional
         placeholder="never"
         :value="p.tested"
@@ -229,11 +222,7 @@ const { answer: told, trouble } = useQuery(
 
     <h3>Quiet hours</h3>
     <div v-for="(q, id) in state.quiet" :key="id" class="row">
-      <EditField
-        :label="`Quiet hours ${q.name}`"
-        :value="q.name"
-        :save="(v: string) => set(['quiet', id, 'name'], v)"
-      />
+      <EditField label="Quiet hours" :value="q.name" :save="(v: string) => set(['quiet', id, 'name'], v)" />
       <label class="field">
         From
         <input type="time" :value="q.from" @change="set(['quiet', id, 'from'], text($event))" />
@@ -243,7 +232,7 @@ const { answer: told, trouble } = useQuery(
         <input type="time" :value="q.to" @change="set(['quiet', id, 'to'], text($event))" />
       </label>
       <EditField
-        :label="`First month of ${q.name}`"
+        label="From month"
         numeric
         optional
         placeholder="all year"
@@ -251,7 +240,7 @@ const { answer: told, trouble } = useQuery(
         :save="(v: number | null) => set(['quiet', id, 'fromMonth'], v)"
       />
       <EditField
-        :label="`Last month of ${q.name}`"
+        label="To month"
         numeric
         optional
         placeholder="all year"

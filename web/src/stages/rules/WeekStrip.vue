@@ -129,12 +129,19 @@ function look(event: PointerEvent, d: number) {
           :title="`${called(b.device)} ${clock(b.fromMin)} to ${clock(b.toMin)}, ${plan.rules[b.rule]?.name ?? b.rule}`"
           >{{ called(b.device) }}</span
         >
+        <i
+          v-for="(m, i) in (week?.fired ?? []).filter((o) => o.day === d && (all || o.rule === rule))"
+          :key="`f${i}`"
+          :class="['fired', { mine: m.rule === rule }]"
+          :style="{ left: share(m.minute) }"
+          :title="`${plan.rules[m.rule]?.name ?? m.rule} fires at ${clock(m.minute)}`"
+        />
         <i v-if="at.day === d" class="now" :style="{ left: share(at.minute) }" />
       </div>
     </div>
     <p class="quiet legend">
-      Shaded: the sun is down. Dotted: quiet hours. Filled: on because of a rule. Underlined: when the chosen
-      rule may act, if what it waits for happens.
+      Shaded: the sun is down. Dotted: quiet hours. Filled: on because of a rule. Dots: a rule fires by clock
+      or sun. Underlined: when the chosen rule may act, if what it waits for happens.
     </p>
   </section>
 </template>
@@ -157,6 +164,7 @@ function look(event: PointerEvent, d: number) {
 }
 .wide input {
   width: 100%;
+  accent-color: var(--copper);
 }
 .day {
   display: flex;
@@ -217,6 +225,17 @@ function look(event: PointerEvent, d: number) {
 }
 .mine {
   outline: 2px solid var(--ink);
+}
+.fired {
+  width: 7px;
+  top: 5px;
+  bottom: 5px;
+  margin-left: -3px;
+  border-radius: 50%;
+  background: var(--ink);
+}
+.fired.mine {
+  background: var(--copper);
 }
 .now {
   width: 2px;

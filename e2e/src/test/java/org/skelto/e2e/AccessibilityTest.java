@@ -74,6 +74,9 @@ class AccessibilityTest {
                 "names?part=secrets",
                 "names?part=traffic",
                 "rules",
+                "rules?part=buttons",
+                "rules?part=state",
+                "rules?part=ready",
                 "names?part=controllers&select=/units/hall-board",
                 "outages?without=internet,hub:hub&select=/devices/hall-lamp",
             })

@@ -3,6 +3,7 @@ package org.skelto.core.rules;
 import java.time.DayOfWeek;
 import java.util.ArrayList;
 import java.util.Arrays;
+import java.util.Comparator;
 import java.util.List;
 import java.util.Map;
 import java.util.Objects;
@@ -29,12 +30,15 @@ import org.skelto.core.plan.rules.Term;
 import org.skelto.core.plan.rules.TermBuilder;
 import org.skelto.core.plan.rules.Trigger;
 import org.skelto.core.plan.rules.TriggerBuilder;
+import org.skelto.core.plan.site.Floor;
 import org.skelto.core.plan.site.Place;
+import org.skelto.core.plan.site.Room;
 import org.skelto.core.site.SiteModel;
 
 /** Rules that many houses have, placed on the things of a plan. Times and values are our own and are to be changed. */
 public final class ReadyRules {
     private static final int TRIGGERS = 20;
+    private static final int ELSEWHERE = 3;
     private static final int MINUTE_S = 60;
     private static final int HOUR_S = 3600;
     private final Plan plan;
@@ -194,7 +198,7 @@ public final class ReadyRules {
         String name = "Light on coming home in the dark";
         String why = "The door opens, it is dark: a lamp beside it for a few minutes.";
         List<String> lamps = kind(DeviceKind.LAMP, DeviceKind.DIMMED_LAMP, DeviceKind.LIGHT_STRIP);
-        for (String door : those(d -> d.outsideDoor() && d.kind() == DeviceKind.CONTACT && d.unit() != null)) {
+        for (String door : doors()) {
             String lamp = beside(door, lamps);
             if (lamp != null) {
                 add(
@@ -205,16 +209,24 @@ public final class ReadyRules {
                 return;
             }
         }
-        lacks(name, why, "a contact on an outside door with a lamp in the same room");
+        lacks(name, why, "a contact on a door with a lamp in the same room");
+    }
+
+    /** Contacts that guard the house, those on outside doors first. */
+    private List<String> doors() {
+        return those(d -> d.kind() == DeviceKind.CONTACT && d.unit() != null && (d.guards() || d.outsideDoor()))
+                .stream()
+                .sorted(Comparator.comparing((String id) -> !device(id).outsideDoor()))
+                .toList();
     }
 
     private void leftOpen() {
-        String name = "Outside door left open";
+        String name = "Door or window left open";
         String why = "Somebody is told after ten minutes, and again every half hour while it opens anew.";
-        List<String> doors = those(d -> d.outsideDoor() && d.kind() == DeviceKind.CONTACT && d.unit() != null);
-        Action tell = tell("an outside door stands open");
+        List<String> doors = doors();
+        Action tell = tell("a door or window stands open");
         if (doors.isEmpty() || tell == null) {
-            lacks(name, why, doors.isEmpty() ? "a contact on an outside door" : "a message service");
+            lacks(name, why, doors.isEmpty() ? "a contact on a door" : "a message service");
             return;
         }
         add(
@@ -234,7 +246,8 @@ public final class ReadyRules {
         String why = "Any leak probe shuts the valve; opening it again is for people.";
         List<String> probes = kind(DeviceKind.LEAK);
         List<String> valves = kind(DeviceKind.VALVE).stream()
-                .filter(v -> device(v).guards() && probes.stream().anyMatch(p -> floor(p, v)))
+                .filter(v -> device(v).guards() && distance(v, probes) < ELSEWHERE)
+                .sorted(Comparator.comparingInt(v -> distance(v, probes)))
                 .toList();
         if (probes.isEmpty() || valves.isEmpty()) {
             lacks(name, why, probes.isEmpty() ? "a leak probe" : "a protective valve in the house");
@@ -252,9 +265,27 @@ public final class ReadyRules {
                 rule(probes.stream().limit(TRIGGERS).map(p -> becomes(p, null)).toList(), then));
     }
 
-    /** Whether both are in rooms, rather than outside. */
-    private boolean floor(String one, String other) {
-        return room(one) != null && room(other) != null;
+    /** How far a thing is from the nearest of others: in its room, on its floor, in its building, elsewhere. */
+    private int distance(String one, List<String> others) {
+        return others.stream().mapToInt(o -> distance(one, o)).min().orElse(ELSEWHERE);
+    }
+
+    private int distance(String one, String other) {
+        Room here = plan.rooms().get(String.valueOf(room(one)));
+        Room there = plan.rooms().get(String.valueOf(room(other)));
+        if (here == null || there == null) {
+            return ELSEWHERE;
+        }
+        if (Objects.equals(room(one), room(other))) {
+            return 0;
+        }
+        if (here.floor().equals(there.floor())) {
+            return 1;
+        }
+        Floor lower = plan.floors().get(here.floor());
+        Floor upper = plan.floors().get(there.floor());
+        boolean building = lower != null && upper != null && lower.building().equals(upper.building());
+        return building ? 2 : ELSEWHERE;
     }
 
     private void frost() {

@@ -30,6 +30,7 @@ import org.skelto.core.plan.rules.Trigger;
  * @param bars stretches in which a device is on, open or sounding because of a rule
  * @param open stretches in which a rule that waits for something to happen may act, as far as the time goes
  * @param modes what the modes are, from when on
+ * @param fired when rules fire by clock and sun
  */
 public record RuleWeek(
         String zone,
@@ -37,7 +38,8 @@ public record RuleWeek(
         List<WeekDay> days,
         List<WeekBar> bars,
         List<WeekBar> open,
-        List<WeekMode> modes) {
+        List<WeekMode> modes,
+        List<WeekMoment> fired) {
     private static final int MINUTE_S = 60;
     private static final int DAYS = 7;
 
@@ -72,6 +74,9 @@ public record RuleWeek(
     /** A mode that takes a value. */
     public record WeekMode(int day, int minute, String mode, String value) {}
 
+    /** A rule fires. */
+    public record WeekMoment(int day, int minute, String rule) {}
+
     /** The week in which a day lies. */
     public static RuleWeek of(Plan plan, Sky sky, LocalDate someDay) {
         LocalDate monday = someDay.minusDays(someDay.getDayOfWeek().getValue() - 1L);
@@ -83,7 +88,15 @@ public record RuleWeek(
         List<WeekBar> bars = new ArrayList<>();
         Map<String, Happening> on = new LinkedHashMap<>();
         List<WeekMode> modes = new ArrayList<>();
+        List<WeekMoment> fired = new ArrayList<>();
         for (Happening h : house.happened()) {
+            ZonedDateTime then = h.at().atZone(sky.zone());
+            if (h.kind() == Happening.Kind.FIRED && !then.isBefore(begins)) {
+                fired.add(new WeekMoment(
+                        then.getDayOfWeek().getValue() - 1,
+                        then.getHour() * MINUTE_S + then.getMinute(),
+                        String.valueOf(h.rule())));
+            }
             String device = h.device();
             if (device != null && h.reading() != null) {
                 Happening since = on.remove(device);
@@ -122,7 +135,7 @@ public record RuleWeek(
             int day = d;
             live.rules().forEach((id, rule) -> open(open, id, rule, sun, day));
         }
-        return new RuleWeek(sky.zone().getId(), sky.known(), days, bars, open, modes);
+        return new RuleWeek(sky.zone().getId(), sky.known(), days, bars, open, modes, fired);
     }
 
     private static void split(List<WeekBar> bars, ZonedDateTime begins, Happening on, ZonedDateTime until) {
