@@ -229,7 +229,7 @@ export const STAGES: Record<string, StageEntry> = {
       }),
       state: part("House state", () => import("../stages/rules/StatePart.vue"), {
         whole: true,
-        words: "mode home away night presence people quiet hours time zone who is told",
+        words: "mode home away presence people quiet hours time zone who is told",
       }),
       ready: part("Ready-made", () => import("../stages/rules/ReadyPart.vue"), {
         whole: true,

@@ -2,6 +2,7 @@
 import { computed, ref } from "vue";
 import { answer, api } from "../../api/client";
 import QueryTrouble from "../../app/QueryTrouble.vue";
+import { text } from "../../app/typed";
 import { useQuery } from "../../app/useQuery";
 import { useBench } from "../../plan/store";
 
@@ -11,10 +12,8 @@ const bench = useBench();
 const plan = computed(() => bench.plan!);
 const DAY = 1440;
 const NAMES = ["Mon", "Tue", "Wed", "Thu", "Fri", "Sat", "Sun"];
-const today = new Date();
-const day = ref(
-  `${today.getFullYear()}-${String(today.getMonth() + 1).padStart(2, "0")}-${String(today.getDate()).padStart(2, "0")}`,
-);
+/** A day of the week that is shown; empty means this week. */
+const day = ref("");
 /** All devices, or those of the chosen rule. */
 const all = ref(true);
 const { answer: week, trouble } = useQuery(
@@ -22,7 +21,7 @@ const { answer: week, trouble } = useQuery(
   (q, signal) =>
     answer(
       api.GET("/api/plans/{id}/rules/week", {
-        params: { path: { id: q.id }, query: { day: q.day } },
+        params: { path: { id: q.id }, query: q.day ? { day: q.day } : {} },
         signal,
       }),
     ),
@@ -83,7 +82,13 @@ function look(event: PointerEvent, d: number) {
       <b>A week by clock and sun</b>
       <label class="field">
         Week of
-        <input v-model="day" type="date" min="1990-01-01" max="2100-12-31" />
+        <input
+          type="date"
+          min="1990-01-01"
+          max="2100-12-31"
+          :value="day || week?.days[0]?.date"
+          @change="day = text($event)"
+        />
       </label>
       <label class="check"><input v-model="all" type="checkbox" /> all rules</label>
       <span v-if="week" class="quiet">
