@@ -268,12 +268,18 @@ public final class HouseFacts {
             List.of(),
             HouseFacts::rooms);
 
-    /** What the solver finds about the rules. */
-    public static final FactKind<List<RuleFinding>> RULE_FINDINGS = FactKind.of(
+    private static final FactKind<RuleAnalysis.Judged> RULES_JUDGED = FactKind.renewed(
             "rules against each other",
             List.of(PlanPart.RULES, SERVICES, DEVICE_NAMES, DEVICE_ROLES, DEVICE_WAYS),
             List.of(SKY, ROOMS),
-            f -> RuleAnalysis.of(f.plan(), f.get(SKY)));
+            (f, before) -> RuleAnalysis.after(before, f.plan(), f.get(SKY)));
+
+    /** What the solver finds about the rules; only that is asked anew in which something changed. */
+    public static final FactKind<List<RuleFinding>> RULE_FINDINGS = FactKind.of(
+            "rules against each other",
+            List.of(),
+            List.of(RULES_JUDGED),
+            f -> f.get(RULES_JUDGED).found());
 
     /** Those that the page shows or whose failure it tells. */
     public static final List<FactKind<?>> SHOWN = List.of(

@@ -3,10 +3,7 @@ package org.skelto.core.rules;
 import java.time.LocalTime;
 import java.time.temporal.ChronoUnit;
 import java.util.ArrayList;
-import java.util.Arrays;
-import java.util.Collection;
 import java.util.EnumSet;
-import java.util.HashMap;
 import java.util.HashSet;
 import java.util.LinkedHashMap;
 import java.util.List;
@@ -19,10 +16,6 @@ import java.util.function.Predicate;
 import java.util.stream.IntStream;
 import java.util.stream.Stream;
 import org.jspecify.annotations.Nullable;
-import org.logicng.datastructures.Assignment;
-import org.logicng.formulas.Formula;
-import org.logicng.formulas.FormulaFactory;
-import org.logicng.formulas.Literal;
 import org.skelto.core.plan.Plan;
 import org.skelto.core.plan.equipment.Criticality;
 import org.skelto.core.plan.equipment.Device;
@@ -51,42 +44,59 @@ public final class RuleAnalysis {
             DeviceKind.Family.LOAD, DeviceKind.Family.BARRIER, DeviceKind.Family.VALVE, DeviceKind.Family.SOUNDER);
     private static final Set<Way> OTHER_WAYS = EnumSet.complementOf(EnumSet.of(Way.RULE));
     private static final int DAY_S = 86_400;
+    private static final String FIRES = "fires";
+    private static final String BOTH = "both fire";
     private final Plan plan;
     private final LiveRules live;
     private final Sky sky;
-    private final RuleFormulas formulas;
+    private final RuleSolver solver;
     private final RuleStories stories;
     private final List<RuleFinding> found = new ArrayList<>();
-    private final List<Literal> bounds = new ArrayList<>();
+    private final List<RuleSolver.Bound> bounds = new ArrayList<>();
     private final Set<String> never = new TreeSet<>();
     private final Map<String, List<RuleEffect>> effects = new TreeMap<>();
-    private final List<Pair> cuts = new ArrayList<>();
+    private final Map<String, List<RuleEffect>> byDevice = new LinkedHashMap<>();
 
-    private final List<Formula> quiet = new ArrayList<>();
-
-    /** One rule's timed effect, and another one's against it. */
-    private record Pair(RuleEffect timed, RuleEffect other) {}
-
-    private RuleAnalysis(Plan plan, Sky sky) {
+    private RuleAnalysis(Plan plan, Sky sky, RuleSolver.Memory memory) {
         this.plan = plan;
         this.sky = sky;
         this.live = LiveRules.of(plan);
-        this.formulas = new RuleFormulas(plan, live, new RuleTimes(sky));
-        this.stories = new RuleStories(plan, live, sky, formulas);
+        this.solver = new RuleSolver(plan, live, sky, memory);
+        this.stories = new RuleStories(plan, live, sky);
         live.rules().forEach((id, rule) -> effects.put(id, RuleEffect.of(plan, id, rule)));
-        against((timed, other) -> {
-            if (timed.holdS() != null && other.holdS() == null && byItself(other.rule())) {
-                cuts.add(new Pair(timed, other));
-                formulas.withHeld(timed.rule(), from(timed, other), to(timed, other));
-            }
-        });
-        plan.state().quiet().values().forEach(q -> quiet.add(formulas.window(q)));
-        formulas.seal();
+        effects.values()
+                .forEach(of -> of.forEach(e -> byDevice.computeIfAbsent(e.device(), d -> new ArrayList<>())
+                        .add(e)));
     }
 
     /** Everything that is found about the rules of a plan. */
     public static List<RuleFinding> of(Plan plan, Sky sky) {
-        return new RuleAnalysis(plan, sky).all();
+        return after(null, plan, sky).found();
+    }
+
+    /**
+     * Everything that is found, with what need not be asked again.
+     *
+     * @param before what was found about an earlier plan, or null
+     */
+    public static Judged after(@Nullable Judged before, Plan plan, Sky sky) {
+        RuleSolver.Memory memory = new RuleSolver.Memory(before == null ? null : before.memory);
+        return new Judged(new RuleAnalysis(plan, sky, memory).all(), memory);
+    }
+
+    /** What was found about the rules of a plan, and what was asked for it. */
+    public static final class Judged {
+        private final List<RuleFinding> found;
+        private final RuleSolver.Memory memory;
+
+        private Judged(List<RuleFinding> found, RuleSolver.Memory memory) {
+            this.found = found;
+            this.memory = memory;
+        }
+
+        public List<RuleFinding> found() {
+            return found;
+        }
     }
 
     private List<RuleFinding> all() {
@@ -103,7 +113,7 @@ public final class RuleAnalysis {
                 .build()));
         always();
         clashes();
-        cuts.forEach(this::cut);
+        cuts();
         shadowed();
         loops();
         avoided();
@@ -133,9 +143,9 @@ public final class RuleAnalysis {
         boolean more = true;
         while (more) {
             more = false;
-            List<Literal> known = known(readings, values, holding);
+            List<RuleSolver.Bound> known = known(readings, values, holding);
             for (String id : List.copyOf(waiting)) {
-                if (formulas.holds(with(known, formulas.fired(id))) == null) {
+                if (solver.ask(FIRES, List.of(id), known, f -> List.of(f.fired(id))) == null) {
                     continue;
                 }
                 waiting.remove(id);
@@ -178,49 +188,34 @@ public final class RuleAnalysis {
                 && d.ways().stream().noneMatch(OTHER_WAYS::contains);
     }
 
-    private List<Literal> known(
+    private List<RuleSolver.Bound> known(
             Map<String, Set<Boolean>> readings, Map<String, Set<String>> values, Set<String> holding) {
-        FormulaFactory f = formulas.factory();
-        List<Literal> known = new ArrayList<>();
+        List<RuleSolver.Bound> known = new ArrayList<>();
         readings.forEach((id, of) -> {
             if (of.size() == 1) {
-                known.add(f.literal("d:" + id, of.contains(true)));
+                known.add(new RuleSolver.Bound("d:" + id, of.contains(true)));
             }
         });
         values.forEach((id, of) -> {
             Mode mode = Objects.requireNonNull(plan.state().modes().get(id));
             for (int i = 0; i < mode.values().size(); i++) {
                 if (!of.contains(mode.values().get(i))) {
-                    known.add(f.literal("m:" + id + ":" + i, false));
+                    known.add(new RuleSolver.Bound("m:" + id + ":" + i, false));
                 }
             }
         });
         plan.rules().keySet().stream()
                 .filter(id -> !holding.contains(id))
-                .forEach(id -> known.add(f.literal("h:" + id, false)));
+                .forEach(id -> known.add(new RuleSolver.Bound("h:" + id, false)));
         return known;
     }
 
-    private static List<Literal> with(Collection<Literal> some, Literal... more) {
-        List<Literal> all = new ArrayList<>(some);
-        all.addAll(List.of(more));
-        return all;
+    private @Nullable RuleTruth both(String one, String other) {
+        return solver.ask(BOTH, List.of(one, other), bounds, f -> List.of(f.fired(one), f.fired(other)));
     }
 
-    /** An answer that lies between moments of the clock where there is one. */
-    private @Nullable Assignment asked(Literal... literals) {
-        Assignment any = formulas.holds(with(bounds, literals));
-        if (any == null) {
-            return null;
-        }
-        List<Literal> between = with(bounds, literals);
-        between.add(formulas.betweenMoments());
-        Assignment better = formulas.holds(between);
-        return better == null ? any : better;
-    }
-
-    private boolean impossible(Literal... literals) {
-        return formulas.holds(with(bounds, literals)) == null;
+    private @Nullable RuleTruth fires(String id) {
+        return solver.ask(FIRES, List.of(id), bounds, f -> List.of(f.fired(id)));
     }
 
     private Stream<String> firing() {
@@ -235,10 +230,6 @@ public final class RuleAnalysis {
 
     /** Calls back with all pairs of effects of two rules that are against each other, both ways round. */
     private void against(Against each) {
-        Map<String, List<RuleEffect>> byDevice = new LinkedHashMap<>();
-        effects.values()
-                .forEach(of -> of.forEach(e -> byDevice.computeIfAbsent(e.device(), d -> new ArrayList<>())
-                        .add(e)));
         byDevice.values()
                 .forEach(of -> of.forEach(one -> of.forEach(other -> {
                     if (!one.rule().equals(other.rule()) && one.against(other)) {
@@ -254,7 +245,7 @@ public final class RuleAnalysis {
             if (!first || one.afterS() != other.afterS() || gone(one) || gone(other)) {
                 return;
             }
-            Assignment answer = asked(formulas.fired(one.rule()), formulas.fired(other.rule()));
+            RuleTruth answer = both(one.rule(), other.rule());
             if (answer == null || !told.add(List.of(one.rule(), other.rule(), one.device()))) {
                 return;
             }
@@ -322,9 +313,15 @@ public final class RuleAnalysis {
                 from(timed, other), timed.afterS() + Objects.requireNonNull(timed.holdS()) - other.afterS() - 1);
     }
 
-    private void cut(Pair pair) {
-        RuleEffect timed = pair.timed();
-        RuleEffect other = pair.other();
+    private void cuts() {
+        against((timed, other) -> {
+            if (timed.holdS() != null && other.holdS() == null && byItself(other.rule())) {
+                cut(timed, other);
+            }
+        });
+    }
+
+    private void cut(RuleEffect timed, RuleEffect other) {
         boolean told = found.stream()
                 .anyMatch(f -> f.kind() != RuleFinding.Kind.NEVER
                         && other.device().equals(f.device())
@@ -336,11 +333,16 @@ public final class RuleAnalysis {
         int from = from(timed, other);
         int to = to(timed, other);
         // within the time of the first, the first holds
-        Assignment second = asked(
-                formulas.fired(other.rule()),
-                formulas.heldLiteral(timed.rule(), from, to),
-                formulas.factory().variable("h:" + timed.rule()));
-        Assignment first = second == null ? null : asked(formulas.fired(timed.rule()));
+        List<RuleSolver.Bound> then = new ArrayList<>(bounds);
+        then.add(new RuleSolver.Bound("h:" + timed.rule(), true));
+        RuleTruth second = solver.askHeld(
+                timed.rule(),
+                from,
+                to,
+                List.of(timed.rule(), other.rule()),
+                then,
+                f -> List.of(f.fired(other.rule()), f.heldLiteral(timed.rule(), from, to)));
+        RuleTruth first = second == null ? null : fires(timed.rule());
         if (first == null || second == null) {
             return;
         }
@@ -376,13 +378,14 @@ public final class RuleAnalysis {
 
     private void always() {
         firing().forEach(id -> {
-            if (rule(id).onlyIf().isEmpty()) {
-                return;
-            }
-            Formula open = formulas.factory().not(formulas.guards(id));
-            Rule plain = rule(id).withUnless(List.of());
-            boolean guarded = !plain.onlyIf().isEmpty();
-            if (guarded && impossible(formulas.named("open:" + id, open))) {
+            if (!rule(id).onlyIf().isEmpty()
+                    && solver.ask(
+                                    "kept back",
+                                    List.of(id),
+                                    bounds,
+                                    f -> List.of(
+                                            f.named("open:" + id, f.factory().not(f.guards(id)))))
+                            == null) {
                 found.add(RuleFindingBuilder.builder()
                         .kind(RuleFinding.Kind.ALWAYS)
                         .proof(RuleFinding.Proof.PROVEN)
@@ -396,18 +399,11 @@ public final class RuleAnalysis {
 
     private void shadowed() {
         List<String> all = firing().toList();
-        Map<String, List<String>> byDevice = new HashMap<>();
-        all.forEach(id -> effects(id).forEach(e -> {
-            List<String> of = byDevice.computeIfAbsent(e.device(), d -> new ArrayList<>());
-            if (of.isEmpty() || !of.get(of.size() - 1).equals(id)) {
-                of.add(id);
-            }
-        }));
         for (String id : all) {
             if (effects(id).isEmpty() || tells(rule(id))) {
                 continue;
             }
-            for (String other : byDevice.getOrDefault(effects(id).get(0).device(), List.of())) {
+            for (String other : working(effects(id).get(0).device())) {
                 if (!other.equals(id)
                         && covers(other, id)
                         && implied(id, other)
@@ -423,6 +419,14 @@ public final class RuleAnalysis {
                 }
             }
         }
+    }
+
+    /** Ids of the rules that can fire and work a device, each once. */
+    private Set<String> working(String device) {
+        Set<String> all = new TreeSet<>();
+        byDevice.getOrDefault(device, List.of()).forEach(e -> all.add(e.rule()));
+        all.removeAll(never);
+        return all;
     }
 
     private static boolean tells(Rule rule) {
@@ -445,7 +449,12 @@ public final class RuleAnalysis {
     private boolean implied(String rule, String by) {
         return (rule(by).restS() == null
                         || Objects.equals(rule(by).restS(), rule(rule).restS()))
-                && impossible(formulas.fired(rule), formulas.fired(by).negate());
+                && solver.ask(
+                                "fires without " + by,
+                                List.of(rule, by),
+                                bounds,
+                                f -> List.of(f.fired(rule), f.fired(by).negate()))
+                        == null;
     }
 
     // --- circles
@@ -462,7 +471,7 @@ public final class RuleAnalysis {
             }
             RuleStory story = null;
             for (String id : circle) {
-                Assignment answer = asked(formulas.fired(id));
+                RuleTruth answer = fires(id);
                 if (answer != null && story == null) {
                     story = stories.of(
                             stories.setting(answer, id),
@@ -571,12 +580,11 @@ public final class RuleAnalysis {
                 if (lock.kind() == Term.Kind.HOLDS) {
                     continue;
                 }
-                Literal locked = formulas.named("lock:" + id + ":" + i, formulas.term(lock));
                 for (RuleEffect e : effects(id)) {
                     if (lights(e.device())) {
                         continue;
                     }
-                    avoidedBy(id, i, e, locked, told);
+                    avoidedBy(id, i, e, told);
                 }
             }
         });
@@ -590,14 +598,19 @@ public final class RuleAnalysis {
         };
     }
 
-    private void avoidedBy(String id, int lock, RuleEffect e, Literal locked, Set<List<String>> told) {
-        firing().filter(other -> !other.equals(id)).forEach(other -> {
+    private void avoidedBy(String id, int lock, RuleEffect e, Set<List<String>> told) {
+        Term locked = rule(id).unless().get(lock);
+        working(e.device()).stream().filter(other -> !other.equals(id)).forEach(other -> {
             boolean same =
                     effects(other).stream().anyMatch(o -> o.device().equals(e.device()) && o.reading() == e.reading());
             if (!same || told.contains(List.of(other, id, e.device()))) {
                 return;
             }
-            Assignment answer = asked(formulas.fired(other), locked);
+            RuleTruth answer = solver.ask(
+                    "lock " + lock + " of " + id,
+                    List.of(other, id),
+                    bounds,
+                    f -> List.of(f.fired(other), f.named("lock:" + id + ":" + lock, f.term(locked))));
             if (answer == null) {
                 return;
             }
@@ -630,10 +643,9 @@ public final class RuleAnalysis {
 
     /** A rule that sounds in quiet hours for something that is not vital, and tells nobody silently. */
     private void sounds() {
-        if (quiet.isEmpty()) {
+        if (plan.state().quiet().isEmpty()) {
             return;
         }
-        Literal hush = formulas.named("quiet", formulas.factory().or(quiet));
         firing().forEach(id -> {
             Rule rule = rule(id);
             boolean silent = rule.then().stream().anyMatch(a -> a.kind() == Action.Kind.TELL);
@@ -643,10 +655,14 @@ public final class RuleAnalysis {
                     .filter(d -> device(d).kind().family() == DeviceKind.Family.SOUNDER
                             && device(d).criticality() != Criticality.VITAL)
                     .toList();
-            if (silent || sounders.isEmpty() || impossible(formulas.fired(id), hush)) {
+            if (silent || sounders.isEmpty()) {
                 return;
             }
-            Assignment answer = Objects.requireNonNull(asked(formulas.fired(id), hush));
+            RuleTruth answer = solver.ask(
+                    RuleSolver.QUIET, List.of(id), bounds, f -> List.of(f.fired(id), f.named("quiet", f.quiet())));
+            if (answer == null) {
+                return;
+            }
             RuleStories.Setting setting = stories.setting(answer, id);
             RuleStory story = stories.of(
                     setting,
@@ -689,14 +705,18 @@ public final class RuleAnalysis {
     private void pressed(String button, String one, String other) {
         boolean told = found.stream()
                 .anyMatch(f -> f.kind() == RuleFinding.Kind.CLASH && f.rules().containsAll(List.of(one, other)));
-        List<Literal> presses = Arrays.stream(Press.values())
-                .map(p -> (Literal) formulas.factory().variable("e:p:" + button + ":" + p))
-                .toList();
-        for (Literal press : presses) {
-            if (told || impossible(formulas.fired(one), formulas.fired(other), press)) {
+        for (Press press : Press.values()) {
+            RuleTruth answer = told
+                    ? null
+                    : solver.ask(
+                            "pressed " + button + " " + press,
+                            List.of(one, other),
+                            bounds,
+                            f -> List.of(
+                                    f.fired(one), f.fired(other), f.factory().variable("e:p:" + button + ":" + press)));
+            if (answer == null) {
                 continue;
             }
-            Assignment answer = Objects.requireNonNull(asked(formulas.fired(one), formulas.fired(other), press));
             RuleStory story = stories.of(
                     stories.setting(answer, one, other),
                     1,
@@ -715,10 +735,5 @@ public final class RuleAnalysis {
                     .build());
             return;
         }
-    }
-
-    /** The sun that was reckoned with. */
-    Sky sky() {
-        return sky;
     }
 }

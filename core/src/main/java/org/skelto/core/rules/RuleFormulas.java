@@ -1,6 +1,7 @@
 package org.skelto.core.rules;
 
 import java.util.ArrayList;
+import java.util.Arrays;
 import java.util.BitSet;
 import java.util.Collection;
 import java.util.HashMap;
@@ -40,8 +41,11 @@ final class RuleFormulas {
     /** The event that is none: the clock or the sun. */
     private static final String TIME = "now";
 
+    /** Numbers of the values that a mode can have. */
+    private static final List<Integer> MODE_VALUES = List.of(0, 1, 2, 3, 4, 5, 6, 7, 8, 9, 10, 11);
+
     private final Plan plan;
-    private final LiveRules live;
+    private final Map<String, Rule> rules;
     private final RuleTimes times;
     private final FormulaFactory f = new FormulaFactory();
     private final Map<String, Formula> guards = new HashMap<>();
@@ -53,21 +57,31 @@ final class RuleFormulas {
     private final Map<String, SortedMap<Double, Variable>> above = new TreeMap<>();
     private final Map<String, SortedMap<Double, Variable>> least = new TreeMap<>();
     private final Map<String, Integer> held = new HashMap<>();
+    private final Set<String> modes = new HashSet<>();
+    private final Map<String, Literal> named = new HashMap<>();
     private final List<Variable> cellVariables = new ArrayList<>();
     private @Nullable MiniSat solver;
 
-    RuleFormulas(Plan plan, LiveRules live, RuleTimes times) {
+    /**
+     * The formulas of some rules.
+     *
+     * @param called those of them that rules which are not among them may set off
+     */
+    RuleFormulas(Plan plan, Map<String, Rule> rules, Set<String> called, RuleTimes times) {
         this.plan = plan;
-        this.live = live;
+        this.rules = rules;
         this.times = times;
-        live.rules().forEach((id, rule) -> {
+        rules.forEach((id, rule) -> {
             ComputingBudget.step();
             guards.put(id, guard(rule));
         });
-        live.rules().forEach((id, rule) -> {
+        rules.forEach((id, rule) -> {
             List<Formula> any = new ArrayList<>();
             rule.when().forEach(t -> any.add(trigger(t)));
-            live.rules().forEach((caller, other) -> {
+            if (called.contains(id)) {
+                any.add(event("called:" + id));
+            }
+            rules.forEach((caller, other) -> {
                 int at = calls(other, id);
                 if (at >= 0) {
                     boolean waits = other.then().subList(0, at).stream().anyMatch(a -> a.kind() == Action.Kind.WAIT);
@@ -83,7 +97,8 @@ final class RuleFormulas {
         return f.and(f.or(rule.when().stream().map(this::trigger).toList()), guard(rule));
     }
 
-    private static int calls(Rule rule, String other) {
+    /** Where a rule sets another one off, or −1. */
+    static int calls(Rule rule, String other) {
         for (int i = 0; i < rule.then().size(); i++) {
             if (rule.then().get(i).kind() == Action.Kind.RULE
                     && other.equals(rule.then().get(i).rule())) {
@@ -187,7 +202,11 @@ final class RuleFormulas {
         }
         events.add(TIME);
         sat.add(f.exo(events.stream().map(e -> f.variable("e:" + e)).toList()));
-        plan.state().modes().forEach((id, mode) -> sat.add(f.exo(values(id, mode))));
+        plan.state().modes().forEach((id, mode) -> {
+            if (modes.contains(id)) {
+                sat.add(f.exo(values(id, mode)));
+            }
+        });
         above.forEach((device, marks) -> order(sat, device));
         facts.forEach(sat::add);
         fires.forEach((id, formula) -> {
@@ -219,12 +238,27 @@ final class RuleFormulas {
         return f.variable("between");
     }
 
-    /** Whether all of these can hold at a moment: the statements that then do, or null. */
+    /** A moment at which all of these hold, one between the moments of clocks where there is one; null where there is none. */
     @Nullable
-    Assignment holds(Collection<? extends Literal> all) {
+    RuleTruth holds(Collection<? extends Literal> all) {
         ComputingBudget.step();
         MiniSat sat = Objects.requireNonNull(solver);
-        return sat.sat(all) == Tristate.TRUE ? sat.model() : null;
+        if (sat.sat(all) != Tristate.TRUE) {
+            return null;
+        }
+        Assignment any = sat.model();
+        List<Literal> between = new ArrayList<>(all);
+        between.add(betweenMoments());
+        if (sat.sat(between) == Tristate.TRUE) {
+            any = sat.model();
+        }
+        Set<String> holds = new HashSet<>();
+        any.positiveVariables().forEach(v -> {
+            if (!v.name().startsWith("c:") && !v.name().startsWith("@")) {
+                holds.add(v.name());
+            }
+        });
+        return new RuleTruth(cell(any).example(), Set.copyOf(holds));
     }
 
     Literal fired(String rule) {
@@ -233,9 +267,11 @@ final class RuleFormulas {
 
     /** A name for a formula that is made up after the rest. */
     Literal named(String name, Formula formula) {
-        Literal literal = f.variable("n:" + name);
-        Objects.requireNonNull(solver).add(f.equivalence(literal, formula));
-        return literal;
+        return named.computeIfAbsent(name, n -> {
+            Literal literal = f.variable("n:" + n);
+            Objects.requireNonNull(solver).add(f.equivalence(literal, formula));
+            return literal;
+        });
     }
 
     FormulaFactory factory() {
@@ -258,6 +294,11 @@ final class RuleFormulas {
             case HOLDS -> f.variable("h:" + t.rule());
         };
         return t.not() ? f.not(is) : is;
+    }
+
+    /** That it is within some quiet hours, whatever the season. */
+    Formula quiet() {
+        return f.or(plan.state().quiet().values().stream().map(this::window).toList());
     }
 
     /** That it is within quiet hours, whatever the season. */
@@ -302,6 +343,9 @@ final class RuleFormulas {
 
     private Formula mode(@Nullable String id, @Nullable String value) {
         Mode mode = id == null ? null : plan.state().modes().get(id);
+        if (mode != null) {
+            modes.add(id);
+        }
         return mode == null || value == null || !mode.values().contains(value)
                 ? f.falsum()
                 : f.variable("m:" + id + ":" + mode.values().indexOf(value));
@@ -326,30 +370,46 @@ final class RuleFormulas {
         return event;
     }
 
+    /** Names of the events that may meet a trigger, apart from those of modes and from clock and sun. */
+    static List<String> events(Trigger t) {
+        String device = String.valueOf(t.device());
+        boolean lasts = t.forS() != null && t.forS() > 0;
+        return switch (t.kind()) {
+            case BECOMES ->
+                Arrays.stream(t.reading() == null ? Reading.values() : new Reading[] {t.reading()})
+                        .map(r -> (lasts ? "l:" + t.forS() + ":" : "d:") + device + ":" + r)
+                        .toList();
+            case VALUE ->
+                List.of(lasts ? "lv:" + device + ":" + t.above() + ":" + t.below() + ":" + t.forS() : "v:" + device);
+            case PRESSED ->
+                Arrays.stream(t.press() == null ? Press.values() : new Press[] {t.press()})
+                        .map(p -> "p:" + device + ":" + p)
+                        .toList();
+            case SILENT -> t.forS() == null ? List.of() : List.of("s:" + device + ":" + t.forS());
+            case POWER_RETURNS -> List.of("power");
+            case ARRIVES -> List.of("arrives");
+            case LEAVES -> List.of("leaves");
+            case MODE ->
+                MODE_VALUES.stream().map(i -> "m:" + t.mode() + ":" + i).toList();
+            case CLOCK, SUN -> List.of();
+        };
+    }
+
     Formula trigger(Trigger t) {
         String device = String.valueOf(t.device());
         return switch (t.kind()) {
             case BECOMES -> becomes(device, t);
             case VALUE -> {
-                boolean lasts = t.forS() != null && t.forS() > 0;
                 Formula high = t.above() == null ? f.falsum() : over(device, t.above());
                 Formula low = t.below() == null ? f.falsum() : f.not(from(device, t.below()));
-                String name =
-                        lasts ? "lv:" + device + ":" + t.above() + ":" + t.below() + ":" + t.forS() : "v:" + device;
-                yield f.and(event(name, f.variable("k:" + device)), f.or(high, low));
+                yield f.and(event(events(t).get(0), f.variable("k:" + device)), f.or(high, low));
             }
-            case PRESSED -> {
-                List<Formula> any = new ArrayList<>();
-                for (Press press : t.press() == null ? Press.values() : new Press[] {t.press()}) {
-                    any.add(event("p:" + device + ":" + press));
-                }
-                yield f.or(any);
-            }
+            case PRESSED -> f.or(events(t).stream().map(e -> (Formula) event(e)).toList());
             case CLOCK, SUN -> {
                 int atom = times.atom(t);
                 yield atom < 0 ? f.falsum() : f.and(event(TIME), time(atom));
             }
-            case SILENT -> t.forS() == null ? f.falsum() : event("s:" + device + ":" + t.forS());
+            case SILENT -> t.forS() == null ? f.falsum() : event(events(t).get(0));
             case POWER_RETURNS -> event("power");
             case MODE -> becomesMode(t);
             case ARRIVES -> event("arrives", f.variable("home"));
@@ -359,10 +419,8 @@ final class RuleFormulas {
 
     private Formula becomes(String device, Trigger t) {
         List<Formula> any = new ArrayList<>();
-        boolean lasts = t.forS() != null && t.forS() > 0;
-        for (Reading reading : t.reading() == null ? Reading.values() : new Reading[] {t.reading()}) {
-            String name = (lasts ? "l:" + t.forS() + ":" : "d:") + device + ":" + reading;
-            any.add(event(name, reading(device, reading)));
+        for (String name : events(t)) {
+            any.add(event(name, reading(device, Reading.valueOf(name.substring(name.lastIndexOf(':') + 1)))));
         }
         return f.or(any);
     }
@@ -381,35 +439,13 @@ final class RuleFormulas {
         return f.or(any);
     }
 
-    /** Names of the variables that a rule's firing hangs on. */
-    Set<String> asked(String rule) {
-        Set<String> names = new HashSet<>();
-        fires(rule).variables().forEach(v -> names.add(v.name()));
-        return names;
-    }
-
-    /** Marks that rules ask of a sensor's number, in order. */
-    List<Double> marks(String device) {
-        return above.containsKey(device) ? List.copyOf(above.get(device).keySet()) : List.of();
-    }
-
     /** The moment of the cell of an answer. */
-    RuleTimes.Cell cell(Assignment answer) {
+    private RuleTimes.Cell cell(Assignment answer) {
         for (int i = 0; i < cellVariables.size(); i++) {
             if (answer.evaluateLit(cellVariables.get(i))) {
                 return times.cells().get(i);
             }
         }
         throw new IllegalStateException("an answer without a moment");
-    }
-
-    /** Whether a named statement holds in an answer. */
-    boolean is(Assignment answer, String name) {
-        return answer.evaluateLit(f.variable(name));
-    }
-
-    /** The number of an atom of time as a variable's name, for tests of the encoding. */
-    LiveRules live() {
-        return live;
     }
 }

@@ -6,22 +6,26 @@ import java.time.ZonedDateTime;
 import java.time.format.DateTimeFormatter;
 import java.time.format.TextStyle;
 import java.util.ArrayList;
+import java.util.Arrays;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Locale;
 import java.util.Map;
 import java.util.Objects;
+import java.util.Optional;
 import java.util.Set;
 import java.util.TreeSet;
+import java.util.function.Function;
 import java.util.function.Predicate;
+import java.util.stream.Stream;
 import org.jspecify.annotations.Nullable;
-import org.logicng.datastructures.Assignment;
 import org.skelto.core.plan.Plan;
 import org.skelto.core.plan.equipment.Device;
 import org.skelto.core.plan.rules.Mode;
 import org.skelto.core.plan.rules.Press;
 import org.skelto.core.plan.rules.Reading;
 import org.skelto.core.plan.rules.Rule;
+import org.skelto.core.plan.rules.Term;
 import org.skelto.core.plan.rules.Trigger;
 
 /** Turns an answer of the solver into things that happen, and looks whether the interpreter comes to the same. */
@@ -35,14 +39,12 @@ final class RuleStories {
     private final Plan plan;
     private final LiveRules live;
     private final Sky sky;
-    private final RuleFormulas formulas;
     private final RuleWords words;
 
-    RuleStories(Plan plan, LiveRules live, Sky sky, RuleFormulas formulas) {
+    RuleStories(Plan plan, LiveRules live, Sky sky) {
         this.plan = plan;
         this.live = live;
         this.sky = sky;
-        this.formulas = formulas;
         this.words = new RuleWords(plan);
     }
 
@@ -55,61 +57,45 @@ final class RuleStories {
             String supposed) {}
 
     /** What an answer says of the rules concerned. */
-    Setting setting(Assignment answer, String... rules) {
-        RuleTimes.Cell cell = formulas.cell(answer);
-        Set<String> names = new TreeSet<>();
-        for (String rule : rules) {
-            names.addAll(formulas.asked(rule));
-        }
+    Setting setting(RuleTruth truth, String... rules) {
         Map<String, HouseEvent> before = new LinkedHashMap<>();
         List<String> holds = new ArrayList<>();
-        boolean home = false;
-        for (String name : names) {
-            boolean is = formulas.is(answer, name);
-            String rest = name.substring(name.indexOf(':') + 1);
-            if (name.startsWith("d:")) {
-                before.put(rest, HouseEvent.reading(rest, is ? Reading.ACTIVE : Reading.IDLE));
-                if (is) {
-                    holds.add(is(rest, Reading.ACTIVE));
-                }
-            } else if (name.startsWith("m:") && is) {
-                int colon = rest.lastIndexOf(':');
-                Mode mode = mode(rest.substring(0, colon));
-                String value = mode.values().get(Integer.parseInt(rest.substring(colon + 1)));
-                before.put(name, HouseEvent.mode(rest.substring(0, colon), value));
-                holds.add(mode.name() + " " + value);
-            } else if (name.startsWith("k:") && is) {
-                double number = number(answer, rest);
-                before.put(rest, HouseEvent.number(rest, number));
-                holds.add(name(rest) + " at " + plainNumber(number));
-            } else if (name.equals("home") && is) {
-                home = true;
+        for (String device : terms(rules, Term.Kind.IS, Term::device)) {
+            boolean is = truth.is("d:" + device);
+            before.put(device, HouseEvent.reading(device, is ? Reading.ACTIVE : Reading.IDLE));
+            if (is) {
+                holds.add(is(device, Reading.ACTIVE));
             }
         }
-        Trigger lasting = lasting(answer, rules);
-        HouseEvent event = event(answer, rules);
-        if (event != null && event.kind() == HouseEvent.Kind.READING && event.reading() != null) {
-            Reading other = event.reading() == Reading.ACTIVE ? Reading.IDLE : Reading.ACTIVE;
-            before.put(String.valueOf(event.device()), HouseEvent.reading(String.valueOf(event.device()), other));
-        } else if (event != null && event.kind() == HouseEvent.Kind.MODE) {
-            String id = String.valueOf(event.mode());
-            before.values().removeIf(e -> id.equals(e.mode()));
-            mode(id).values().stream()
-                    .filter(v -> !v.equals(event.value()))
-                    .findFirst()
-                    .ifPresent(v -> before.put(id, HouseEvent.mode(id, v)));
-        } else if (event != null && event.kind() == HouseEvent.Kind.NUMBER) {
-            before.remove(String.valueOf(event.device()));
+        for (String id : terms(rules, Term.Kind.MODE, Term::mode)) {
+            Mode mode = mode(id);
+            for (int i = 0; i < mode.values().size(); i++) {
+                if (truth.is("m:" + id + ":" + i)) {
+                    before.put("mode " + id, HouseEvent.mode(id, mode.values().get(i)));
+                    holds.add(mode.name() + " " + mode.values().get(i));
+                }
+            }
+        }
+        for (String device : terms(rules, Term.Kind.VALUE, Term::device)) {
+            if (truth.is("k:" + device)) {
+                double number = number(truth, device, rules);
+                before.put("number " + device, HouseEvent.number(device, number));
+                holds.add(name(device) + " at " + plainNumber(number));
+            }
+        }
+        Trigger met = met(truth, rules);
+        HouseEvent event = met == null ? null : event(truth, met, rules);
+        if (event != null) {
+            unlike(event, before);
         }
         List<HouseEvent> all = new ArrayList<>(before.values());
-        boolean arrives = event != null && event.kind() == HouseEvent.Kind.ARRIVES;
-        boolean leaves = event != null && event.kind() == HouseEvent.Kind.LEAVES;
-        if (leaves || home && !arrives) {
+        boolean arrives = met != null && met.kind() == Trigger.Kind.ARRIVES;
+        if (met != null && met.kind() == Trigger.Kind.LEAVES || truth.is("home") && !arrives) {
             all.add(HouseEvent.plain(HouseEvent.Kind.ARRIVES));
             holds.add("somebody home");
         }
-        LocalDateTime at = cell.example();
-        int lead = lasting == null || lasting.forS() == null ? 0 : lasting.forS();
+        int lead = met == null || met.forS() == null ? 0 : met.forS();
+        LocalDateTime at = truth.at();
         String moment = at.getDayOfWeek().getDisplayName(TextStyle.SHORT, Locale.ENGLISH)
                 + " " + at.getDayOfMonth() + " " + at.getMonth().getDisplayName(TextStyle.FULL, Locale.ENGLISH) + ", "
                 + CLOCK.format(at)
@@ -117,87 +103,115 @@ final class RuleStories {
         return new Setting(at, all, event, lead, moment + (holds.isEmpty() ? "" : ", " + String.join(", ", holds)));
     }
 
-    private Mode mode(@Nullable String id) {
-        return Objects.requireNonNull(plan.state().modes().get(String.valueOf(id)));
+    /** Before something changes it is otherwise. */
+    private void unlike(HouseEvent event, Map<String, HouseEvent> before) {
+        String device = String.valueOf(event.device());
+        if (event.kind() == HouseEvent.Kind.READING && event.reading() != null) {
+            Reading other = event.reading() == Reading.ACTIVE ? Reading.IDLE : Reading.ACTIVE;
+            before.put(device, HouseEvent.reading(device, other));
+        } else if (event.kind() == HouseEvent.Kind.MODE) {
+            String id = String.valueOf(event.mode());
+            before.remove("mode " + id);
+            mode(id).values().stream()
+                    .filter(v -> !v.equals(event.value()))
+                    .findFirst()
+                    .ifPresent(v -> before.put("mode " + id, HouseEvent.mode(id, v)));
+        } else if (event.kind() == HouseEvent.Kind.NUMBER) {
+            before.remove("number " + device);
+        }
     }
 
-    /** The trigger of the rules that lasts, which the answer's event is. */
-    private @Nullable Trigger lasting(Assignment answer, String... rules) {
-        return triggers(rules).stream()
-                .filter(t -> t.forS() != null && t.forS() > 0 && met(answer, t))
-                .findFirst()
-                .orElse(null);
+    private List<Rule> of(String... rules) {
+        return Arrays.stream(rules)
+                .map(id -> live.rules().get(id))
+                .filter(Objects::nonNull)
+                .toList();
     }
 
-    private List<Trigger> triggers(String... rules) {
-        List<Trigger> all = new ArrayList<>();
-        for (String rule : rules) {
-            Rule of = live.rules().get(rule);
-            if (of != null) {
-                all.addAll(of.when());
+    /** The devices or modes that terms of a kind name, each once. */
+    private Set<String> terms(String[] rules, Term.Kind kind, Function<Term, @Nullable String> what) {
+        Set<String> all = new TreeSet<>();
+        for (Rule rule : of(rules)) {
+            for (Term t : Stream.concat(rule.onlyIf().stream(), rule.unless().stream())
+                    .toList()) {
+                String named = t.kind() == kind ? what.apply(t) : null;
+                if (named != null) {
+                    all.add(named);
+                }
             }
         }
         return all;
     }
 
-    private boolean met(Assignment answer, Trigger t) {
-        return formulas.trigger(t).evaluate(answer);
+    private Mode mode(@Nullable String id) {
+        return Objects.requireNonNull(plan.state().modes().get(String.valueOf(id)));
     }
 
-    private @Nullable HouseEvent event(Assignment answer, String... rules) {
-        for (Trigger t : triggers(rules)) {
-            if (!met(answer, t)) {
-                continue;
+    /** The trigger that the answer's event meets, or null where it is the clock or the sun. */
+    private @Nullable Trigger met(RuleTruth truth, String... rules) {
+        return of(rules).stream()
+                .flatMap(r -> r.when().stream())
+                .filter(t -> RuleFormulas.events(t).stream().anyMatch(e -> truth.is("e:" + e)))
+                .filter(t ->
+                        t.kind() != Trigger.Kind.VALUE || beyond(t, number(truth, String.valueOf(t.device()), rules)))
+                .filter(t -> t.kind() != Trigger.Kind.MODE || event(truth, t, rules) != null)
+                .findFirst()
+                .orElse(null);
+    }
+
+    private static boolean beyond(Trigger t, double number) {
+        return t.above() != null && number > t.above() || t.below() != null && number < t.below();
+    }
+
+    private @Nullable HouseEvent event(RuleTruth truth, Trigger t, String... rules) {
+        String device = String.valueOf(t.device());
+        return switch (t.kind()) {
+            case BECOMES -> HouseEvent.reading(device, truth.is("d:" + device) ? Reading.ACTIVE : Reading.IDLE);
+            case VALUE -> HouseEvent.number(device, number(truth, device, rules));
+            case PRESSED ->
+                HouseEvent.press(
+                        device,
+                        Arrays.stream(Press.values())
+                                .filter(p -> truth.is("e:p:" + device + ":" + p))
+                                .findFirst()
+                                .orElse(Press.SHORT));
+            case SILENT -> HouseEvent.silent(device);
+            case POWER_RETURNS -> HouseEvent.plain(HouseEvent.Kind.POWER_RETURNS);
+            case ARRIVES -> HouseEvent.plain(HouseEvent.Kind.ARRIVES);
+            case LEAVES -> HouseEvent.plain(HouseEvent.Kind.LEAVES);
+            case MODE -> {
+                Mode mode = mode(t.mode());
+                yield mode.values().stream()
+                        .filter(v ->
+                                truth.is("e:m:" + t.mode() + ":" + mode.values().indexOf(v)))
+                        .filter(v -> t.value() == null || t.value().equals(v))
+                        .findFirst()
+                        .map(v -> HouseEvent.mode(String.valueOf(t.mode()), v))
+                        .orElse(null);
             }
-            String device = String.valueOf(t.device());
-            switch (t.kind()) {
-                case BECOMES:
-                    return HouseEvent.reading(
-                            device,
-                            t.reading() != null
-                                    ? t.reading()
-                                    : formulas.is(answer, "d:" + device) ? Reading.ACTIVE : Reading.IDLE);
-                case VALUE:
-                    return HouseEvent.number(device, number(answer, device));
-                case PRESSED:
-                    for (Press press : Press.values()) {
-                        if (formulas.is(answer, "e:p:" + device + ":" + press)) {
-                            return HouseEvent.press(device, press);
-                        }
-                    }
-                    return HouseEvent.press(device, Press.SHORT);
-                case SILENT:
-                    return HouseEvent.silent(device);
-                case POWER_RETURNS:
-                    return HouseEvent.plain(HouseEvent.Kind.POWER_RETURNS);
-                case ARRIVES:
-                    return HouseEvent.plain(HouseEvent.Kind.ARRIVES);
-                case LEAVES:
-                    return HouseEvent.plain(HouseEvent.Kind.LEAVES);
-                case MODE:
-                    Mode mode = mode(t.mode());
-                    for (int i = 0; i < mode.values().size(); i++) {
-                        if (formulas.is(answer, "m:" + t.mode() + ":" + i)) {
-                            return HouseEvent.mode(
-                                    String.valueOf(t.mode()), mode.values().get(i));
-                        }
-                    }
-                    return null;
-                default:
-                    return null;
-            }
-        }
-        return null;
+            case CLOCK, SUN -> null;
+        };
     }
 
     /** A number over all marks that it is to be over, under all others. */
-    private double number(Assignment answer, String device) {
+    private double number(RuleTruth truth, String device, String... rules) {
+        TreeSet<Double> marks = new TreeSet<>();
+        for (Rule rule : of(rules)) {
+            rule.when().stream()
+                    .filter(t -> device.equals(t.device()))
+                    .flatMap(t -> Stream.of(Optional.ofNullable(t.above()), Optional.ofNullable(t.below())))
+                    .forEach(m -> m.ifPresent(marks::add));
+            Stream.concat(rule.onlyIf().stream(), rule.unless().stream())
+                    .filter(t -> device.equals(t.device()))
+                    .flatMap(t -> Stream.of(Optional.ofNullable(t.above()), Optional.ofNullable(t.below())))
+                    .forEach(m -> m.ifPresent(marks::add));
+        }
         Double low = null;
         Double high = null;
-        for (Double mark : formulas.marks(device)) {
-            if (formulas.is(answer, "gt:" + device + ":" + mark)) {
+        for (Double mark : marks) {
+            if (truth.is("gt:" + device + ":" + mark)) {
                 low = mark;
-            } else if (formulas.is(answer, "ge:" + device + ":" + mark)) {
+            } else if (truth.is("ge:" + device + ":" + mark)) {
                 return mark;
             } else if (high == null) {
                 high = mark;

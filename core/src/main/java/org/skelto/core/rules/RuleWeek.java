@@ -1,5 +1,6 @@
 package org.skelto.core.rules;
 
+import io.soabase.recordbuilder.core.RecordBuilder;
 import java.time.DayOfWeek;
 import java.time.Duration;
 import java.time.LocalDate;
@@ -32,6 +33,7 @@ import org.skelto.core.plan.rules.Trigger;
  * @param modes what the modes are, from when on
  * @param fired when rules fire by clock and sun
  */
+@RecordBuilder
 public record RuleWeek(
         String zone,
         boolean sunKnown,
@@ -39,7 +41,8 @@ public record RuleWeek(
         List<WeekBar> bars,
         List<WeekBar> open,
         List<WeekMode> modes,
-        List<WeekMoment> fired) {
+        List<WeekMoment> fired)
+        implements RuleWeekBuilder.With {
     private static final int MINUTE_S = 60;
     private static final int DAYS = 7;
 
@@ -135,7 +138,15 @@ public record RuleWeek(
             int day = d;
             live.rules().forEach((id, rule) -> open(open, id, rule, sun, day));
         }
-        return new RuleWeek(sky.zone().getId(), sky.known(), days, bars, open, modes, fired);
+        return RuleWeekBuilder.builder()
+                .zone(sky.zone().getId())
+                .sunKnown(sky.known())
+                .days(days)
+                .bars(bars)
+                .open(open)
+                .modes(modes)
+                .fired(fired)
+                .build();
     }
 
     private static void split(List<WeekBar> bars, ZonedDateTime begins, Happening on, ZonedDateTime until) {

@@ -84,6 +84,27 @@ class RuleAnalysisTest {
                 clashes.toString());
     }
 
+    /** What was asked before an edit is not asked again, and nothing else comes of it. */
+    @Test
+    void afterAnEditTheSameIsFoundAsFromNothing() {
+        Random random = new Random(4);
+        Plan plan = chance(random);
+        Sky sky = Sky.of(plan);
+        RuleAnalysis.Judged judged = null;
+        for (int i = 0; i < 60; i++) {
+            Map<String, Rule> rules = new TreeMap<>(plan.rules());
+            Plan other = chance(random);
+            String id = "r" + random.nextInt(6);
+            rules.put(id, other.rules().get("r0"));
+            if (rules.size() > 5) {
+                rules.remove("r" + random.nextInt(6));
+            }
+            plan = plan.withRules(rules);
+            judged = RuleAnalysis.after(judged, plan, sky);
+            assertEquals(RuleAnalysis.of(plan, sky), judged.found(), "after " + i + " edits");
+        }
+    }
+
     @Test
     void aRuleThatIsShadowedOrNeverFiresIsProven() {
         Rule wide = on("wide", List.of(becomes("hall-motion")), List.of(), "hall-lamp");
