@@ -105,6 +105,7 @@ const hosts = computed(() =>
       <button type="submit" class="act" :disabled="!name.trim()">Add a rule</button>
       <a v-if="sentences?.length" :href="`/api/plans/${bench.id}/rules/markdown`" download>All as Markdown</a>
       <a v-if="sentences?.length" :href="`/api/plans/${bench.id}/rules/csv`" download>as CSV</a>
+      <a v-if="sentences?.length" :href="`/api/plans/${bench.id}/rules/calendar`" download>as a calendar</a>
     </form>
     <p v-if="!Object.keys(plan.rules).length" class="quiet">
       Nothing happens by itself yet. A rule says when something happens, what must be so then, and what is

@@ -57,9 +57,12 @@ class Screenshots {
         page.navigate(skelto.url + "/plans/" + id + "/build?part=wiring");
         page.getByLabel("Drawn").selectOption("unit:meal-relays");
         save(page, "wiring");
-        page.navigate(skelto.url + "/calculators/regulator-heat");
-        page.locator("output").first().waitFor();
-        save(page, "calculators");
+        page.navigate(skelto.url + "/plans/" + id + "/rules?part=rules&select=/rules/quiet-hall");
+        page.getByRole(AriaRole.BUTTON, new Page.GetByRoleOptions().setName("All of it"))
+                .click();
+        page.getByText("workshop heater").first().waitFor();
+        page.evaluate("() => { document.querySelector('.panel').scrollTop = 90; }");
+        save(page, "rules");
         page.setViewportSize(390, 780);
         page.navigate(skelto.url + "/plans/" + id + "/walk");
         page.getByRole(AriaRole.BUTTON, new Page.GetByRoleOptions().setName(Pattern.compile("^Hall")))

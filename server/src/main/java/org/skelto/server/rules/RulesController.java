@@ -141,6 +141,14 @@ class RulesController {
         return file(new MediaType("text", "csv", StandardCharsets.UTF_8), plan, "-rules.csv", csv);
     }
 
+    /** What clock and sun set off, as iCalendar from today on. */
+    @GetMapping(path = "/calendar", produces = "text/calendar")
+    ResponseEntity<byte[]> calendar(OpenPlan open) {
+        Sky sky = open.figures().get(HouseFacts.SKY);
+        String text = RuleCalendar.of(open.plan(), open.id().toString(), sky, LocalDate.now(sky.zone()));
+        return file(new MediaType("text", "calendar", StandardCharsets.UTF_8), open.plan(), "-rules.ics", text);
+    }
+
     private static ResponseEntity<byte[]> file(MediaType type, Plan plan, String ending, String text) {
         return ResponseEntity.ok()
                 .contentType(type)

@@ -10,20 +10,19 @@ import com.networknt.schema.JsonSchemaFactory;
 import com.networknt.schema.SpecVersion;
 import java.io.StringReader;
 import java.net.InetAddress;
-import java.nio.charset.StandardCharsets;
 import java.nio.file.Files;
 import java.nio.file.Path;
 import java.time.LocalDate;
 import java.util.HashSet;
 import java.util.List;
 import java.util.Set;
-import java.util.concurrent.TimeUnit;
 import org.apache.commons.csv.CSVFormat;
 import org.apache.commons.csv.CSVRecord;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.io.TempDir;
 import org.skelto.server.testing.Http;
 import org.skelto.server.testing.OnTheMill;
+import org.skelto.server.testing.Readers;
 import tools.jackson.databind.JsonNode;
 
 class NamesApiTest extends OnTheMill {
@@ -101,32 +100,13 @@ class NamesApiTest extends OnTheMill {
     /** By its reference parser, which runs beside: nothing is wrong with it, and with a spoilt one something is. */
     @Test
     void theMessagesAreAcceptedByTheReferenceParser(@TempDir Path folder) throws Exception {
-        Path readers = Path.of("readers");
-        ran(
-                readers,
-                240,
-                "sh",
-                Path.of("..", "web", "scripts", "packages.sh").toAbsolutePath().toString());
         String document = http.get(plan + "/names/asyncapi").text();
         Path file = Files.writeString(folder.resolve("messages.json"), document);
         int channels = Http.MAPPER.readTree(document).get("channels").size();
         assertTrue(channels > 100);
-        assertEquals(
-                "channels: " + channels,
-                ran(readers, 60, "node", "asyncapi.mjs", file.toString()).strip());
+        assertEquals("channels: " + channels, Readers.ran("asyncapi.mjs", file).strip());
         Files.writeString(file, document.replaceFirst("\"action\" : \"send\"", "\"action\" : \"shout\""));
-        assertTrue(ran(readers, 60, "node", "asyncapi.mjs", file.toString()).contains("wrong: operations/"));
-    }
-
-    private static String ran(Path folder, int seconds, String... command) throws Exception {
-        Process process = new ProcessBuilder(command)
-                .directory(folder.toFile())
-                .redirectErrorStream(true)
-                .start();
-        String said = new String(process.getInputStream().readAllBytes(), StandardCharsets.UTF_8);
-        assertTrue(process.waitFor(seconds, TimeUnit.SECONDS), said);
-        assertEquals(0, process.exitValue(), said);
-        return said;
+        assertTrue(Readers.ran("asyncapi.mjs", file).contains("wrong: operations/"));
     }
 
     /** Every payload of the document is a schema that an independent reader takes, and every example keeps to its own. */

@@ -3,11 +3,19 @@ package org.skelto.server.rules;
 import static org.junit.jupiter.api.Assertions.assertEquals;
 import static org.junit.jupiter.api.Assertions.assertTrue;
 
+import java.nio.file.Files;
+import java.nio.file.Path;
+import java.time.DayOfWeek;
+import java.time.LocalDateTime;
+import java.time.LocalTime;
 import java.util.List;
 import java.util.Map;
+import java.util.Set;
 import org.junit.jupiter.api.Test;
+import org.junit.jupiter.api.io.TempDir;
 import org.skelto.server.testing.Http;
 import org.skelto.server.testing.OnTheMill;
+import org.skelto.server.testing.Readers;
 import tools.jackson.databind.JsonNode;
 
 class RulesApiTest extends OnTheMill {
@@ -92,5 +100,36 @@ class RulesApiTest extends OnTheMill {
                 .findFirst()
                 .orElseThrow();
         assertTrue(flood.at("/sentences/0").asString().contains("then shut water stop valve"), flood.toString());
+    }
+
+    /** An independent reader takes the calendar, and comes to the days on which the rule fires. */
+    @Test
+    void whatTheClockSetsOffIsACalendar(@TempDir Path folder) throws Exception {
+        Path file = Files.writeString(
+                folder.resolve("rules.ics"), http.get(plan + "/rules/calendar").text());
+        String read = Readers.ran("ical.mjs", file);
+        List<String[]> events = read.lines()
+                .map(line -> line.split("\\|"))
+                .filter(e -> e.length == 4)
+                .toList();
+        String[] warm = events.stream()
+                .filter(e -> e[0].equals("Workshop warm"))
+                .findFirst()
+                .orElseThrow();
+        assertEquals("12600", warm[3]);
+        for (String at : List.of(warm[1], warm[2])) {
+            LocalDateTime time = LocalDateTime.parse(at);
+            assertEquals(LocalTime.of(7, 15), time.toLocalTime());
+            assertTrue(
+                    Set.of(DayOfWeek.TUESDAY, DayOfWeek.THURSDAY, DayOfWeek.SATURDAY)
+                            .contains(time.getDayOfWeek()),
+                    at);
+        }
+        // blinds at dusk, on Fridays to Sundays of four weeks
+        assertEquals(
+                12,
+                events.stream()
+                        .filter(e -> e[0].equals("Blinds at dusk") && e[2].equals("once"))
+                        .count());
     }
 }
