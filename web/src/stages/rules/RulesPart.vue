@@ -10,6 +10,8 @@ import type { Stored } from "../../table/columns";
 import { freeId, pointer, thingOf } from "../../plan/pointers";
 import { useBench } from "../../plan/store";
 import HostChoice from "./HostChoice.vue";
+import type { TableColumn } from "../../table/columns";
+import DataTable from "../../table/DataTable.vue";
 import RuleLines from "./RuleLines.vue";
 import StoryCard from "./StoryCard.vue";
 import WeekStrip from "./WeekStrip.vue";
@@ -86,6 +88,35 @@ async function add() {
     bench.select(pointer("rules", id));
   }
 }
+type Sentence = Schemas["RuleSentence"];
+const columns = computed<TableColumn<Sentence>[]>(() => [
+  {
+    id: "name",
+    head: "Rule",
+    value: (r) => plan.value.rules[r.rule]?.name ?? r.name,
+    edit: {
+      raw: (r) => plan.value.rules[r.rule]?.name ?? r.name,
+      ops: (r, value) => [typed(["rules", r.rule, "name"], value as string)],
+    },
+  },
+  {
+    id: "host",
+    head: "Runs in",
+    value: (r) => r.host ?? null,
+    edit: {
+      raw: (r) => plan.value.rules[r.rule]?.host ?? null,
+      ops: (r, value) => [typed(["rules", r.rule, "host"], value as string | null)],
+      choices: () => hosts.value.map(([id, u]) => [id, u.name]),
+      optional: true,
+    },
+  },
+  { id: "says", head: "Says", value: (r) => r.text, wide: true },
+  {
+    id: "judged",
+    head: "Judged",
+    value: (r) => judged(r.rule) || (plan.value.rules[r.rule]?.off ? "rests" : null),
+  },
+]);
 const hosts = computed(() =>
   Object.entries(plan.value.units)
     .filter(([, u]) => ["HUB", "CONTROLLER", "PANEL", "GATEWAY"].includes(u.kind))
@@ -209,34 +240,16 @@ const hosts = computed(() =>
       <HostChoice v-if="moving" :rule="chosen" />
     </section>
     <WeekStrip v-if="rule" :rule="chosen" />
-    <table v-if="sentences?.length">
-      <caption class="unseen">
-        Rules of the house
-      </caption>
-      <thead>
-        <tr>
-          <th>Rule</th>
-          <th>Runs in</th>
-          <th>Says</th>
-          <th>Judged</th>
-        </tr>
-      </thead>
-      <tbody>
-        <tr v-for="s in sentences" :key="s.rule" :class="{ chosen: s.rule === chosen }">
-          <td>
-            <button type="button" class="plain" @click="bench.select(pointer('rules', s.rule))">
-              {{ s.name }}
-            </button>
-            <span v-if="plan.rules[s.rule]?.off" class="quiet">, rests</span>
-          </td>
-          <td>{{ s.host ?? "–" }}</td>
-          <td :class="{ bad: s.gone.length }">{{ s.text }}</td>
-          <td :class="{ bad: judged(s.rule) }">
-            {{ judged(s.rule) || (plan.rules[s.rule]?.off ? "rests" : "–") }}
-          </td>
-        </tr>
-      </tbody>
-    </table>
+    <DataTable
+      v-if="sentences?.length"
+      id="rules"
+      label="Rules of the house"
+      :rows="sentences"
+      :key-of="(r: Sentence) => r.rule"
+      :name-of="(r: Sentence) => r.name"
+      :columns="columns"
+      @open="(id: string) => bench.select(pointer('rules', id))"
+    />
   </div>
 </template>
 

@@ -69,7 +69,8 @@ public class HouseBenchmark {
                                 Objects.requireNonNull(facts.links().get(link)).chance(sender),
                         possible,
                         stores,
-                        null));
+                        null,
+                        List.of()));
         return made.now();
     }
 

@@ -11,6 +11,7 @@ import org.skelto.core.parts.Catalogue;
 import org.skelto.core.plan.Plan;
 import org.skelto.core.power.PowerTree;
 import org.skelto.core.power.Store;
+import org.skelto.core.rules.RuleReaches;
 import org.skelto.core.site.SiteModel;
 
 /** The model of a house whose links carry as a test says. */
@@ -28,6 +29,11 @@ public final class Modelled {
         return new Outages(
                 plan,
                 parts,
-                new HouseInputs(carrying, possible, Store.all(PowerTree.of(SiteModel.of(plan), parts)), phonePoints));
+                new HouseInputs(
+                        carrying,
+                        possible,
+                        Store.all(PowerTree.of(SiteModel.of(plan), parts)),
+                        phonePoints,
+                        RuleReaches.of(plan)));
     }
 }

@@ -36,7 +36,12 @@ import org.skelto.core.plan.power.PowerSource;
 import org.skelto.core.plan.power.Source;
 import org.skelto.core.plan.radio.Medium;
 import org.skelto.core.plan.radio.Radio;
+import org.skelto.core.plan.rules.Action;
+import org.skelto.core.plan.rules.Rule;
+import org.skelto.core.plan.rules.Term;
+import org.skelto.core.plan.rules.Trigger;
 import org.skelto.core.plan.site.Exposure;
+import org.skelto.core.plan.site.Place;
 
 /**
  * The house worked out the plain way, from the words of the behaviour contract alone: every question is answered by
@@ -787,6 +792,117 @@ final class PlainHouse {
     }
 
     /** What works of the ways that serve a job: how many, and whether one not by hand. */
+    /** Rules that fire and work a device. */
+    private List<Rule> rulesOf(String device) {
+        List<Rule> all = new ArrayList<>();
+        plan.rules().forEach((id, rule) -> {
+            boolean called = plan.rules().values().stream()
+                    .filter(r -> !r.off())
+                    .flatMap(r -> r.then().stream())
+                    .anyMatch(a -> a.kind() == Action.Kind.RULE && id.equals(a.rule()));
+            boolean placed = rule.host() != null
+                    && (plan.units().containsKey(rule.host()) || plan.services().containsKey(rule.host()));
+            boolean works = rule.then().stream().anyMatch(a -> about(a, device));
+            if (!rule.off() && placed && works && (called || !rule.when().isEmpty()) && nothingGone(rule)) {
+                all.add(rule);
+            }
+        });
+        return all;
+    }
+
+    private boolean about(Action a, String device) {
+        if (a.all() == null) {
+            return device.equals(a.device());
+        }
+        Device d = plan.devices().get(device);
+        Place place = d.place() != null || d.unit() == null
+                ? d.place()
+                : plan.units().get(d.unit()).kind().alone()
+                        ? plan.units().get(d.unit()).place()
+                        : null;
+        String room = place == null ? null : place.room();
+        boolean here = a.room() != null
+                ? a.room().equals(room)
+                : a.floor() == null
+                        || room != null && plan.rooms().get(room).floor().equals(a.floor());
+        return d.kind() == a.all() && here;
+    }
+
+    private boolean nothingGone(Rule rule) {
+        Set<String> devices = new TreeSet<>();
+        Set<String> modes = new TreeSet<>();
+        Set<String> others = new TreeSet<>();
+        boolean blank = false;
+        for (Trigger t : rule.when()) {
+            switch (t.kind()) {
+                case BECOMES, VALUE, PRESSED, SILENT -> blank |= !noted(devices, t.device());
+                case MODE -> blank |= !noted(modes, t.mode());
+                default -> {}
+            }
+        }
+        List<Term> terms = new ArrayList<>(rule.onlyIf());
+        terms.addAll(rule.unless());
+        for (Term t : terms) {
+            switch (t.kind()) {
+                case IS, VALUE -> blank |= !noted(devices, t.device());
+                case MODE -> blank |= !noted(modes, t.mode());
+                case HOLDS -> blank |= !noted(others, t.rule());
+                default -> {}
+            }
+        }
+        for (Action a : rule.then()) {
+            switch (a.kind()) {
+                case SET, LEVEL, PULSE -> blank |= a.all() == null && !noted(devices, a.device());
+                case MODE -> blank |= !noted(modes, a.mode());
+                case RULE -> blank |= !noted(others, a.rule());
+                default -> {}
+            }
+        }
+        return !blank
+                && plan.devices().keySet().containsAll(devices)
+                && plan.state().modes().keySet().containsAll(modes)
+                && plan.rules().keySet().containsAll(others);
+    }
+
+    private static boolean noted(Set<String> all, String id) {
+        return id != null && (all.add(id) || true);
+    }
+
+    private boolean carriedOut(Rule rule, String id, Device d) {
+        String host = rule.host();
+        boolean inside = plan.units().containsKey(host);
+        boolean hub = inside && has(host, UnitKind.HUB);
+        boolean up = inside ? runs(host) && (!hub || rules(host)) : there("service:" + host);
+        boolean asked = true;
+        for (Term t : rule.onlyIf()) {
+            asked &= t.device() == null || told(host, hub, inside, t.device());
+        }
+        for (Term t : rule.unless()) {
+            asked &= t.device() == null || told(host, hub, inside, t.device());
+        }
+        boolean set = rule.when().isEmpty()
+                || rule.when().stream().anyMatch(t -> t.device() == null || told(host, hub, inside, t.device()));
+        boolean arrives = d.unit() != null
+                && (d.unit().equals(host)
+                        || (inside
+                                ? hub ? between(host, d.unit(), true) : reach(host, d.unit())
+                                : overService(d.unit(), ServiceKind.REMOTE_ACCESS)));
+        return up && asked && set && arrives && works(id, d);
+    }
+
+    private boolean told(String host, boolean hub, boolean inside, String device) {
+        Device d = plan.devices().get(device);
+        if (!board(d)) {
+            return false;
+        }
+        if (d.unit().equals(host)) {
+            return true;
+        }
+        return inside
+                ? hub ? between(host, d.unit(), false) : reach(d.unit(), host)
+                : overService(d.unit(), ServiceKind.REMOTE_ACCESS);
+    }
+
     private List<Boolean> ways(String id, Device d, Job job, List<Boolean> hands) {
         List<Boolean> works = new ArrayList<>();
         boolean tells = Set.of(Job.REPORT, Job.ALERT_HOME, Job.ALERT_AWAY, Job.SEE, Job.RECORD)
@@ -808,10 +924,15 @@ final class PlainHouse {
                     works.add(
                             job == Job.RECORD && !recorders.isEmpty() && d.unit() != null
                                     ? board(d) && recorders.stream().anyMatch(r -> reach(d.unit(), r))
-                                    : schemes(d).stream().anyMatch(s -> by(s, way, id, d, tells))
-                                            || d.control() == null
-                                                    && way != Way.RULE
-                                                    && by(ControlScheme.HUB, way, id, d, tells));
+                                    : way == Way.RULE
+                                                    && !tells
+                                                    && d.control() == null
+                                                    && !rulesOf(id).isEmpty()
+                                            ? rulesOf(id).stream().anyMatch(r -> carriedOut(r, id, d))
+                                            : schemes(d).stream().anyMatch(s -> by(s, way, id, d, tells))
+                                                    || d.control() == null
+                                                            && way != Way.RULE
+                                                            && by(ControlScheme.HUB, way, id, d, tells));
                 }
                 case MESSAGE -> messages(d, works);
                 case ALONE -> works.add(tells ? board(d) : works(id, d));

@@ -34,6 +34,7 @@ import org.skelto.core.house.HouseInputs;
 import org.skelto.core.house.Outage;
 import org.skelto.core.house.Outages;
 import org.skelto.core.house.PossibleLink;
+import org.skelto.core.house.RuleReach;
 import org.skelto.core.housing.HousingFit;
 import org.skelto.core.links.LinkAssessor;
 import org.skelto.core.links.LinkChooser;
@@ -59,6 +60,7 @@ import org.skelto.core.radio.Chance;
 import org.skelto.core.radio.ListeningWindow;
 import org.skelto.core.rules.RuleAnalysis;
 import org.skelto.core.rules.RuleFinding;
+import org.skelto.core.rules.RuleReaches;
 import org.skelto.core.rules.Sky;
 import org.skelto.core.site.SiteModel;
 import org.skelto.core.sound.SoundReport;
@@ -163,6 +165,20 @@ public final class HouseFacts {
     private static final FactKind<Optional<Set<String>>> PHONE_POINTS =
             FactKind.of("places to work from", List.of(PlanPart.INDOORS), List.of(DEMANDS), f -> phonePoints(f));
 
+    /** In which room and on which floor each device is, as rules about a kind of thing ask. */
+    private static final FactKind<Map<String, List<Object>>> ROOMS = FactKind.of(
+            "rooms of devices",
+            List.of(PlanPart.SITE, PlanPart.UNIT_PLACES, DEVICE_ROLES, DEVICE_PLACES),
+            List.of(),
+            HouseFacts::rooms);
+
+    /** What rules need so as to work devices. */
+    private static final FactKind<List<RuleReach>> RULE_REACHES = FactKind.of(
+            "outages",
+            List.of(PlanPart.RULES, SERVICES, UNIT_ROLES, DEVICE_ROLES),
+            List.of(ROOMS),
+            f -> RuleReaches.of(f.plan()));
+
     public static final FactKind<Outages> OUTAGES = FactKind.renewed(
             "outages",
             List.of(
@@ -178,7 +194,7 @@ public final class HouseFacts {
                     DEVICE_ROLES,
                     DEVICE_WAYS,
                     DEVICE_WIRING),
-            List.of(CARRYING, POSSIBLE, STORES, PHONE_POINTS),
+            List.of(CARRYING, POSSIBLE, STORES, PHONE_POINTS, RULE_REACHES),
             (f, before) -> outages(f, before));
 
     /** What several devices feel when it is gone, and how many. */
@@ -260,13 +276,6 @@ public final class HouseFacts {
     /** The sun over the house, and its clock. */
     public static final FactKind<Sky> SKY = FactKind.renewed(
             "sun", List.of(HEAD, PlanPart.RULES), List.of(), (f, before) -> Sky.after(before, f.plan()));
-
-    /** In which room and on which floor each device is, as rules about a kind of thing ask. */
-    private static final FactKind<Map<String, List<Object>>> ROOMS = FactKind.of(
-            "rooms of devices",
-            List.of(PlanPart.SITE, PlanPart.UNIT_PLACES, DEVICE_ROLES, DEVICE_PLACES),
-            List.of(),
-            HouseFacts::rooms);
 
     private static final FactKind<RuleAnalysis.Judged> RULES_JUDGED = FactKind.renewed(
             "rules against each other",
@@ -490,7 +499,8 @@ public final class HouseFacts {
                         carries,
                         f.get(POSSIBLE),
                         f.get(STORES),
-                        f.get(PHONE_POINTS).orElse(null)));
+                        f.get(PHONE_POINTS).orElse(null),
+                        f.get(RULE_REACHES)));
         made.now();
         return made;
     }

@@ -13,15 +13,18 @@ import org.skelto.core.power.Store;
  * @param possible links that radios make by themselves
  * @param stores backups and cells, by unit
  * @param phonePoints access points and routers that cover a place marked "works from here"; null where none is marked, so that any will do
+ * @param rules what rules need so as to work devices
  */
 public record HouseInputs(
         Carrying carrying,
         List<PossibleLink> possible,
         Map<String, Store> stores,
-        @Nullable Set<String> phonePoints) {
+        @Nullable Set<String> phonePoints,
+        List<RuleReach> rules) {
     public HouseInputs {
         possible = List.copyOf(possible);
         stores = Map.copyOf(stores);
+        rules = List.copyOf(rules);
         phonePoints = phonePoints == null ? null : Set.copyOf(phonePoints);
     }
 }

@@ -62,7 +62,7 @@ public final class Outages {
         PowerState all = new PowerState(feeds, Set.of());
         this.whole = new House(plan, all, hops);
         this.drawn = new House(plan, all, new Hops(plan, Carrying.EVERYTHING, given.possible()), true);
-        WayBuilder builder = new WayBuilder(plan, parts, given.phonePoints());
+        WayBuilder builder = new WayBuilder(plan, parts, given.phonePoints(), given.rules());
         plan.devices().forEach((id, device) -> {
             jobs.put(id, builder.jobs(id, device));
             Formula stops = builder.stuck(id, device);
@@ -85,8 +85,8 @@ public final class Outages {
         this.faults = Components.faults(plan);
         this.named = new HashMap<>(components);
         named.putAll(faults);
-        Set<String> changed = touched(before.plan, plan);
-        WayBuilder builder = new WayBuilder(plan, parts, given.phonePoints());
+        Set<String> changed = touched(before.plan, plan, given.rules());
+        WayBuilder builder = new WayBuilder(plan, parts, given.phonePoints(), given.rules());
         plan.devices().forEach((id, device) -> {
             boolean again = changed.contains(id);
             jobs.put(id, again ? builder.jobs(id, device) : before.jobs.get(id));
@@ -100,8 +100,8 @@ public final class Outages {
         this.now = Collections.unmodifiableMap(states);
     }
 
-    /** Devices that differ, those that they work or are worked by. */
-    private static Set<String> touched(Plan before, Plan after) {
+    /** Devices that differ, those that they work or are worked by, by a button or a rule. */
+    private static Set<String> touched(Plan before, Plan after, List<RuleReach> rules) {
         Set<String> changed = new HashSet<>();
         after.devices().forEach((id, d) -> {
             if (!d.equals(before.devices().get(id))) {
@@ -109,6 +109,9 @@ public final class Outages {
             }
         });
         Set<String> touched = new HashSet<>(changed);
+        rules.stream()
+                .filter(r -> !Collections.disjoint(r.triggers(), changed) || !Collections.disjoint(r.asked(), changed))
+                .forEach(r -> touched.addAll(r.worked()));
         for (Plan plan : List.of(before, after)) {
             plan.devices().forEach((id, d) -> {
                 if (changed.contains(id)) {
@@ -249,6 +252,21 @@ public final class Outages {
     }
 
     /**
+     * Why a rule could not run in a unit or an outside service with everything working, in words; null when it could.
+     *
+     * @param heard ids of devices that it hears
+     * @param done ids of devices that it works
+     * @param services ids of message services that it tells people by
+     */
+    public @Nullable String unhosted(
+            String host, Collection<String> heard, Collection<String> done, Collection<String> services) {
+        Judge judge = judge(Set.of());
+        Formula formula =
+                new WayBuilder(plan, parts, given.phonePoints(), List.of()).hosted(host, heard, done, services);
+        return judge.holds(formula) ? null : judge.broken(formula);
+    }
+
+    /**
      * A rule in a unit, or in an outside service, as a way that is opened: whether it runs with everything working, what it
      * hangs on alone, and how long it takes.
      *
@@ -259,9 +277,10 @@ public final class Outages {
     public WayRoute hosted(
             String host, Collection<String> heard, Collection<String> done, Collection<String> services) {
         Judge judge = judge(Set.of());
-        Formula formula = new WayBuilder(plan, parts, given.phonePoints()).hosted(host, heard, done, services);
+        Formula formula =
+                new WayBuilder(plan, parts, given.phonePoints(), given.rules()).hosted(host, heard, done, services);
         boolean works = judge.holds(formula);
-        Routing routing = new Routing(plan, components, whole, judge, gone -> judge(Set.of(gone)));
+        Routing routing = new Routing(plan, components, whole, judge, gone -> alone(gone, heard.size() + done.size()));
         JobState any = new JobState(Job.OPERATE, works ? State.HOLDS : State.LOST, "", false, List.of());
         return routing.open(any, new WayState("rule", works, null, works ? null : judge.broken(formula)), formula);
     }

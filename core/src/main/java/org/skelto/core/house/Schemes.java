@@ -34,7 +34,7 @@ final class Schemes {
             Map<String, Component> components,
             Function<Set<String>, Judge> judges) {
         this.plan = plan;
-        this.builder = new WayBuilder(plan, parts, phonePoints);
+        this.builder = new WayBuilder(plan, parts, phonePoints, List.of());
         this.components = components;
         this.judges = judges;
     }

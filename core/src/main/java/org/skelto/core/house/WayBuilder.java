@@ -5,6 +5,7 @@ import static org.skelto.core.house.Formula.all;
 import java.util.ArrayList;
 import java.util.Collection;
 import java.util.EnumSet;
+import java.util.HashMap;
 import java.util.HashSet;
 import java.util.LinkedHashMap;
 import java.util.List;
@@ -44,13 +45,18 @@ final class WayBuilder {
     /** Pairs of units of which the first speaks to the second over a planned link. */
     private final Set<String> bound = new HashSet<>();
 
+    /** Rules that work a device. */
+    private final Map<String, List<RuleReach>> ruled = new HashMap<>();
+
     /** Push-buttons that work a device on their own board. */
     private final Set<String> wired = new HashSet<>();
 
-    WayBuilder(Plan plan, Catalogue parts, @Nullable Set<String> phonePoints) {
+    WayBuilder(Plan plan, Catalogue parts, @Nullable Set<String> phonePoints, List<RuleReach> rules) {
         this.plan = plan;
         this.parts = parts;
         this.brains = new Brains(plan, phonePoints);
+        rules.forEach(r -> r.worked()
+                .forEach(id -> ruled.computeIfAbsent(id, k -> new ArrayList<>()).add(r)));
         plan.links().values().forEach(l -> {
             bound.add(l.from() + " " + l.to());
             if (l.twoWay()) {
@@ -218,11 +224,44 @@ final class WayBuilder {
         return panel ? ControlScheme.PANEL : ControlScheme.HUB;
     }
 
+    /** A rule works a device while its host is there, what it asks, one thing that sets it off, and the device. */
+    private Formula by(RuleReach rule, String id, Device d) {
+        List<Formula> all = new ArrayList<>();
+        all.add(runs(rule.host()));
+        rule.asked().forEach(asked -> all.add(heard(rule.host(), asked)));
+        if (!rule.byItself()) {
+            all.add(either(
+                    rule.triggers().stream().map(t -> heard(rule.host(), t)).toList()));
+        }
+        all.add(all(power(id, d), between(rule.host(), d, true)));
+        return new Formula.All(all);
+    }
+
+    /** Its host does its work. */
+    private Formula runs(String host) {
+        Unit unit = plan.units().get(host);
+        if (unit == null) {
+            return new Needs(Component.service(host));
+        }
+        return unit.is(UnitKind.HUB) ? all(new Up(host), brains.rules(host)) : new Up(host);
+    }
+
+    private Formula heard(String host, String device) {
+        Device d = plan.devices().get(device);
+        return all(up(d), between(host, d, false));
+    }
+
     private PlannedWay rule(String id, Device d, Job job) {
         boolean asks = TELLING.contains(job);
         Formula recorder = job == Job.RECORD && d.unit() != null ? brains.recorder(d.unit()) : null;
         if (recorder != null) {
             return new PlannedWay("to the recorder", false, all(up(d), recorder));
+        }
+        if (!asks && d.control() == null && ruled.containsKey(id)) {
+            return new PlannedWay(
+                    "rule",
+                    false,
+                    either(ruled.get(id).stream().map(r -> by(r, id, d)).toList()));
         }
         Formula there = asks ? up(d) : power(id, d);
         List<Formula> any = new ArrayList<>();
@@ -371,16 +410,8 @@ final class WayBuilder {
     Formula hosted(String host, Collection<String> heard, Collection<String> done, Collection<String> services) {
         List<Formula> all = new ArrayList<>();
         boolean inside = plan.units().containsKey(host);
-        boolean hub = inside && plan.units().get(host).is(UnitKind.HUB);
-        if (inside) {
-            all.add(hub ? all(new Up(host), brains.rules(host)) : new Up(host));
-        } else {
-            all.add(new Needs(Component.service(host)));
-        }
-        heard.forEach(id -> {
-            Device d = plan.devices().get(id);
-            all.add(all(up(d), between(host, d, false)));
-        });
+        all.add(runs(host));
+        heard.forEach(id -> all.add(heard(host, id)));
         done.forEach(id -> {
             Device d = plan.devices().get(id);
             all.add(all(power(id, d), between(host, d, true)));

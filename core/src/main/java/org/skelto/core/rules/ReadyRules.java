@@ -43,16 +43,20 @@ public final class ReadyRules {
     private static final int HOUR_S = 3600;
     private final Plan plan;
     private final Outages outages;
+    private final Sky sky;
+    private final RuleAnalysis.Judged judged;
     private final List<ReadyRule> all = new ArrayList<>();
 
-    private ReadyRules(Plan plan, Outages outages) {
+    private ReadyRules(Plan plan, Outages outages, Sky sky) {
         this.plan = plan;
+        this.sky = sky;
+        this.judged = RuleAnalysis.after(null, plan, sky);
         this.outages = outages;
     }
 
     /** All of them; those that the plan lacks something for say what. */
-    public static List<ReadyRule> of(Plan plan, Outages outages) {
-        ReadyRules ready = new ReadyRules(plan, outages);
+    public static List<ReadyRule> of(Plan plan, Outages outages, Sky sky) {
+        ReadyRules ready = new ReadyRules(plan, outages, sky);
         ready.arrival();
         ready.leftOpen();
         ready.flood();
@@ -184,12 +188,21 @@ public final class ReadyRules {
             made.put(id, rule.withHost(host));
         }
         boolean nowhere = made.values().stream().anyMatch(r -> r.host() == null);
-        all.add(new ReadyRule(
-                Slugs.slug(name, "rule"),
-                name,
-                why,
-                nowhere ? new TreeMap<>() : made,
-                nowhere ? "a hub or a controller that reaches all of it" : null));
+        String missing = nowhere ? "a hub or a controller that reaches all of it" : against(made);
+        all.add(new ReadyRule(Slugs.slug(name, "rule"), name, why, missing == null ? made : new TreeMap<>(), missing));
+    }
+
+    /** Why rules do not go with those that are there, or null. */
+    private @Nullable String against(SortedMap<String, Rule> made) {
+        Map<String, Rule> both = new TreeMap<>(plan.rules());
+        both.putAll(made);
+        return RuleAnalysis.after(judged, plan.withRules(both), sky).found().stream()
+                .filter(f -> f.rules().stream().anyMatch(made::containsKey))
+                .findFirst()
+                .map(f -> "other rules: as they are, "
+                        + Character.toLowerCase(f.says().charAt(0))
+                        + f.says().substring(1).replaceAll("\\.$", ""))
+                .orElse(null);
     }
 
     // --- the rules

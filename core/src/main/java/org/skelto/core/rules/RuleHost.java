@@ -16,6 +16,7 @@ import org.skelto.core.plan.Plan;
 import org.skelto.core.plan.equipment.Device;
 import org.skelto.core.plan.equipment.Unit;
 import org.skelto.core.plan.equipment.UnitKind;
+import org.skelto.core.plan.network.Service;
 import org.skelto.core.plan.rules.Action;
 import org.skelto.core.plan.rules.Person;
 import org.skelto.core.plan.rules.Rule;
@@ -115,6 +116,45 @@ public record RuleHost(
                 || rule.then().stream().anyMatch(a -> a.kind() == Action.Kind.MODE);
     }
 
+    /** Why a rule could not run in a place with everything working, in words; null when it could. */
+    public static @Nullable String broken(Plan plan, Outages outages, Rule rule, String host) {
+        String broken = outages.unhosted(host, heard(plan, rule), done(plan, rule), services(plan, rule));
+        Kind kind = kind(plan, rule, host);
+        return broken == null && asksHouse(rule) && kind != Kind.HUB && kind != Kind.OUTSIDE_SERVICE
+                ? "modes and presence are known to the hub, not to it"
+                : broken;
+    }
+
+    /** What a place is to a rule. */
+    public static Kind kind(Plan plan, Rule rule, String host) {
+        Unit unit = plan.units().get(host);
+        if (unit == null) {
+            return Kind.OUTSIDE_SERVICE;
+        }
+        if (unit.is(UnitKind.HUB)) {
+            return Kind.HUB;
+        }
+        boolean own = Stream.concat(heard(plan, rule).stream(), done(plan, rule).stream())
+                .map(d -> plan.devices().get(d))
+                .allMatch(d -> d != null && host.equals(d.unit()));
+        return unit.kind() == UnitKind.PANEL ? Kind.PANEL : own ? Kind.OWN_CONTROLLER : Kind.BOUND;
+    }
+
+    /** Whether a rule asks for the time of day in a place that does not keep it. */
+    public static boolean forgetsTime(Plan plan, Rule rule, String host) {
+        Kind kind = kind(plan, rule, host);
+        return asksTime(rule) && (kind == Kind.OWN_CONTROLLER || kind == Kind.BOUND);
+    }
+
+    /** A place inside the house where a rule runs and knows the time: its own controller before others; null when there is none. */
+    public static @Nullable String best(Plan plan, Outages outages, Rule rule) {
+        return places(plan, rule).stream()
+                .filter(h -> plan.units().containsKey(h) && !forgetsTime(plan, rule, h))
+                .filter(h -> broken(plan, outages, rule, h) == null)
+                .min(Comparator.comparing(h -> kind(plan, rule, h)))
+                .orElse(null);
+    }
+
     /** One place. */
     public static RuleHost of(Plan plan, Outages outages, Rule rule, String host) {
         List<String> heard = heard(plan, rule);
@@ -127,39 +167,23 @@ public record RuleHost(
                 done.isEmpty() ? List.of() : done.subList(0, 1),
                 done.isEmpty() ? services : List.of());
         Unit unit = plan.units().get(host);
-        boolean own = Stream.concat(heard.stream(), done.stream())
-                .map(d -> plan.devices().get(d))
-                .allMatch(d -> d != null && host.equals(d.unit()));
-        Kind kind = unit == null
-                ? Kind.OUTSIDE_SERVICE
-                : unit.is(UnitKind.HUB)
-                        ? Kind.HUB
-                        : unit.kind() == UnitKind.PANEL ? Kind.PANEL : own ? Kind.OWN_CONTROLLER : Kind.BOUND;
-        String broken = all.brokenBy();
-        if (all.works() && asksHouse(rule) && kind != Kind.HUB && kind != Kind.OUTSIDE_SERVICE) {
-            broken = "modes and presence are known to the hub, not to it";
-        }
+        Service service = plan.services().get(host);
+        String broken = broken(plan, outages, rule, host);
         return RuleHostBuilder.builder()
                 .host(host)
-                .name(
-                        unit == null
-                                ? plan.services().containsKey(host)
-                                        ? plan.services().get(host).name()
-                                        : host
-                                : unit.name())
-                .kind(kind)
+                .name(unit != null ? unit.name() : service != null ? service.name() : host)
+                .kind(kind(plan, rule, host))
                 .runs(broken == null)
                 .broken(broken)
                 .hangsOn(all.alone())
-                .forgetsTime(asksTime(rule) && (kind == Kind.OWN_CONTROLLER || kind == Kind.BOUND))
+                .forgetsTime(forgetsTime(plan, rule, host))
                 .typicalMs(quick.typicalMs())
                 .worstMs(quick.worstMs())
                 .latency(quick.latency())
                 .build();
     }
 
-    /** All places that come into question, the best first: those that run, that hang on least, that know the time, that are quick. */
-    public static List<RuleHost> all(Plan plan, Outages outages, Rule rule) {
+    private static Set<String> places(Plan plan, Rule rule) {
         Set<String> hosts = new LinkedHashSet<>();
         Stream.concat(done(plan, rule).stream(), heard(plan, rule).stream())
                 .map(d -> plan.devices().get(d))
@@ -178,6 +202,12 @@ public record RuleHost(
                 && (plan.units().containsKey(rule.host()) || plan.services().containsKey(rule.host()))) {
             hosts.add(rule.host());
         }
+        return hosts;
+    }
+
+    /** All places that come into question, the best first: those that run, that hang on least, that know the time, that are quick. */
+    public static List<RuleHost> all(Plan plan, Outages outages, Rule rule) {
+        Set<String> hosts = places(plan, rule);
         List<RuleHost> all = new ArrayList<>();
         hosts.forEach(h -> all.add(of(plan, outages, rule, h)));
         all.sort(Comparator.comparing((RuleHost h) -> !h.runs())

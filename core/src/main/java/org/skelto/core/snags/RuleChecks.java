@@ -148,29 +148,31 @@ final class RuleChecks {
         if (host == null) {
             return;
         }
-        RuleHost here = RuleHost.of(c.plan, c.outages(), rule, host);
+        RuleHost.Kind kind = RuleHost.kind(c.plan, rule, host);
+        String broken = RuleHost.broken(c.plan, c.outages(), rule, host);
+        String name = RuleSentence.of(c.plan, id, rule).host();
         boolean guards = RuleHost.done(c.plan, rule).stream().anyMatch(this::guards);
-        if (here.kind() == RuleHost.Kind.OUTSIDE_SERVICE && guards) {
+        if (kind == RuleHost.Kind.OUTSIDE_SERVICE && guards) {
             better(
                             c.snag("U3", FIX, RULES, "\"" + rule.name() + "\" guards the house from outside of it")
-                                    .figures("It runs in " + here.name() + ".")
+                                    .figures("It runs in " + name + ".")
                                     .leadsTo("It is gone whenever the line or the service is.")
                                     .at(Pointers.of("rules", id)),
                             id,
                             rule)
                     .add();
-        } else if (!here.runs()) {
+        } else if (broken != null) {
             better(
-                            c.snag("U4", FIX, RULES, "\"" + rule.name() + "\" cannot run in " + here.name())
-                                    .figures(here.broken() == null ? "" : here.broken())
+                            c.snag("U4", FIX, RULES, "\"" + rule.name() + "\" cannot run in " + name)
+                                    .figures(broken)
                                     .leadsTo("It never does what it says.")
                                     .at(Pointers.of("rules", id)),
                             id,
                             rule)
                     .add();
         }
-        if (here.forgetsTime()) {
-            c.snag("U20", LOOK, RULES, "\"" + rule.name() + "\" asks for the time in " + here.name())
+        if (RuleHost.forgetsTime(c.plan, rule, host)) {
+            c.snag("U20", LOOK, RULES, "\"" + rule.name() + "\" asks for the time in " + name)
                     .figures("A controller knows the time only after something has told it.")
                     .leadsTo("After a restart without the network it acts at the wrong time or not at all.")
                     .at(Pointers.of("rules", id))
@@ -179,9 +181,9 @@ final class RuleChecks {
         boolean moves = RuleHost.done(c.plan, rule).stream()
                 .map(d -> c.plan.devices().get(d))
                 .anyMatch(d -> d != null && (d.kind().moves() || d.kind() == DeviceKind.HEATER));
-        if (here.kind() == RuleHost.Kind.HUB && moves && !rule.unless().isEmpty()) {
+        if (kind == RuleHost.Kind.HUB && moves && !rule.unless().isEmpty()) {
             c.snag("U5", LOOK, RULES, "The interlock of \"" + rule.name() + "\" is only in the hub")
-                    .figures("It runs in " + here.name() + ", not in the board that moves the thing.")
+                    .figures("It runs in " + name + ", not in the board that moves the thing.")
                     .leadsTo("Whatever else works the board passes it by.")
                     .at(Pointers.of("rules", id))
                     .add();
@@ -195,13 +197,14 @@ final class RuleChecks {
 
     /** Offers the best place for a rule that runs where it should not. */
     private CheckContext.Draft better(CheckContext.Draft draft, String id, Rule rule) {
-        RuleHost.all(c.plan, c.outages(), rule).stream()
-                .filter(h -> h.runs() && h.kind() != RuleHost.Kind.OUTSIDE_SERVICE)
-                .findFirst()
-                .ifPresentOrElse(
-                        h -> draft.fix(
-                                "Let it run in " + h.name(), Edit.replace(Pointers.of("rules", id, "host"), h.host())),
-                        () -> draft.fix("Let it rest", rest(id)));
+        String best = RuleHost.best(c.plan, c.outages(), rule);
+        if (best != null) {
+            draft.fix(
+                    "Let it run in " + c.plan.units().get(best).name(),
+                    Edit.replace(Pointers.of("rules", id, "host"), best));
+        } else {
+            draft.fix("Let it rest", rest(id));
+        }
         return draft;
     }
 
@@ -588,7 +591,7 @@ final class RuleChecks {
         for (int i = 2; c.plan.rules().containsKey(free); i++) {
             free = id + "-" + i;
         }
-        if (RuleHost.of(c.plan, c.outages(), rule, hub).runs()) {
+        if (RuleHost.broken(c.plan, c.outages(), rule, hub) == null) {
             draft.fix(label, Edit.add(Pointers.of("rules", free), rule));
         }
     }

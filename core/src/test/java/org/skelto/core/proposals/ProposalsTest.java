@@ -51,6 +51,7 @@ import org.skelto.core.plan.radio.Medium;
 import org.skelto.core.plan.site.Place;
 import org.skelto.core.rules.ReadyRule;
 import org.skelto.core.rules.ReadyRules;
+import org.skelto.core.rules.Sky;
 import org.skelto.core.sample.ThornfellLodge;
 import org.skelto.core.snags.Checks;
 import org.skelto.core.snags.Severity;
@@ -87,6 +88,7 @@ class ProposalsTest {
                             List<Proposed> all = new ArrayList<>();
                             facts.plan().units().keySet().forEach(id -> links(facts, id, all));
                             whole(facts, all);
+                            ready(facts, all);
                             farLinks(facts, all);
                             assertFalse(all.isEmpty());
                             assertEquals(List.of(), broken(facts, all));
@@ -153,6 +155,16 @@ class ProposalsTest {
                 .forEach(o -> all.add(new Proposed(unit + ": " + o.medium() + " to " + o.to(), o.edits())));
     }
 
+    private static void ready(Facts facts, List<Proposed> all) {
+        for (ReadyRule ready : ReadyRules.of(facts.plan(), facts.outages(), Sky.of(facts.plan()))) {
+            List<Edit> edits = new ArrayList<>();
+            ready.rules().forEach((id, rule) -> edits.add(Edit.add(Pointers.of("rules", id), rule)));
+            if (!edits.isEmpty()) {
+                all.add(new Proposed("ready rule " + ready.name(), edits));
+            }
+        }
+    }
+
     private static void whole(Facts facts, List<Proposed> all) {
         all.add(new Proposed("links for all", proposals(facts).linksForAll()));
         all.add(new Proposed("pins", proposals(facts).terminals(null).edits()));
@@ -160,13 +172,6 @@ class ProposalsTest {
                 "channels", Channels.of(facts.site(), facts.tables()).edits()));
         all.add(new Proposed(
                 "network", proposals(facts).network(new NetworkLike(null)).edits()));
-        for (ReadyRule ready : ReadyRules.of(facts.plan(), facts.outages())) {
-            List<Edit> edits = new ArrayList<>();
-            ready.rules().forEach((id, rule) -> edits.add(Edit.add(Pointers.of("rules", id), rule)));
-            if (!edits.isEmpty()) {
-                all.add(new Proposed("ready rule " + ready.name(), edits));
-            }
-        }
         boards(facts, all);
         placings(facts, Medium.WIFI_2G4, all);
         placings(facts, Medium.MESH_802154, all);

@@ -117,7 +117,7 @@ class RulesController {
     @GetMapping("/ready")
     List<ReadyOffer> ready(OpenPlan open) {
         Plan plan = open.plan();
-        return ReadyRules.of(plan, open.figures().outages()).stream()
+        return ReadyRules.of(plan, open.figures().outages(), open.figures().get(HouseFacts.SKY)).stream()
                 .map(r -> new ReadyOffer(
                         r,
                         r.rules().entrySet().stream()
