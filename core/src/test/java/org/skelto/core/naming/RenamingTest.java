@@ -122,7 +122,8 @@ class RenamingTest {
                         .map(NameChange::name)
                         .toList());
         assertEquals(
-                21, of(Renaming.of(mill, "/units/hub", "brain", null), Part.RULE).size());
+                21,
+                of(Renaming.of(mill, "/units/hub", "brain", null), Part.RULE).size());
     }
 
     @Test
