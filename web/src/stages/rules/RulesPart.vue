@@ -110,12 +110,12 @@ const columns = computed<TableColumn<Sentence>[]>(() => [
       optional: true,
     },
   },
-  { id: "says", head: "Says", value: (r) => r.text, wide: true },
   {
     id: "judged",
     head: "Judged",
     value: (r) => judged(r.rule) || (plan.value.rules[r.rule]?.off ? "rests" : null),
   },
+  { id: "says", head: "Says", value: (r) => r.text, wide: true },
 ]);
 const hosts = computed(() =>
   Object.entries(plan.value.units)
@@ -191,6 +191,7 @@ const hosts = computed(() =>
           ><template v-else>{{ p.text }}</template></template
         >
       </p>
+      <p v-if="sentence?.caution" class="caution">{{ sentence.caution }}</p>
       <StoryCard v-for="(f, i) in found" :key="`${f.kind} ${i}`" :finding="f" />
       <div class="row">
         <button type="button" class="plain" :aria-expanded="changing" @click="changing = !changing">
@@ -280,6 +281,11 @@ const hosts = computed(() =>
 }
 button.said {
   cursor: pointer;
+}
+.caution {
+  margin: 0;
+  border-left: 4px solid var(--fix);
+  padding-left: 10px;
 }
 .rests {
   display: flex;

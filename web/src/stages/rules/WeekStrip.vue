@@ -231,10 +231,11 @@ function look(event: PointerEvent, d: number) {
 .mine {
   outline: 2px solid var(--ink);
 }
-.fired {
+.line > .fired {
   width: 7px;
-  top: 5px;
-  bottom: 5px;
+  height: 7px;
+  top: 7px;
+  bottom: auto;
   margin-left: -3px;
   border-radius: 50%;
   background: var(--ink);

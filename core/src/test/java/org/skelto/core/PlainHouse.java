@@ -792,18 +792,25 @@ final class PlainHouse {
     }
 
     /** What works of the ways that serve a job: how many, and whether one not by hand. */
+    private final Map<String, List<Rule>> ruled = new HashMap<>();
+
     /** Rules that fire and work a device. */
     private List<Rule> rulesOf(String device) {
+        return ruled.computeIfAbsent(device, this::firing);
+    }
+
+    private List<Rule> firing(String device) {
         List<Rule> all = new ArrayList<>();
         plan.rules().forEach((id, rule) -> {
-            boolean called = plan.rules().values().stream()
-                    .filter(r -> !r.off())
-                    .flatMap(r -> r.then().stream())
-                    .anyMatch(a -> a.kind() == Action.Kind.RULE && id.equals(a.rule()));
+            boolean called = rule.when().isEmpty()
+                    && plan.rules().values().stream()
+                            .filter(r -> !r.off())
+                            .flatMap(r -> r.then().stream())
+                            .anyMatch(a -> a.kind() == Action.Kind.RULE && id.equals(a.rule()));
             boolean placed = rule.host() != null
                     && (plan.units().containsKey(rule.host()) || plan.services().containsKey(rule.host()));
-            boolean works = rule.then().stream().anyMatch(a -> about(a, device));
-            if (!rule.off() && placed && works && (called || !rule.when().isEmpty()) && nothingGone(rule)) {
+            boolean works = !rule.off() && placed && rule.then().stream().anyMatch(a -> about(a, device));
+            if (works && (called || !rule.when().isEmpty()) && nothingGone(rule)) {
                 all.add(rule);
             }
         });

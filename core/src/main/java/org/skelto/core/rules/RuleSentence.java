@@ -1,11 +1,15 @@
 package org.skelto.core.rules;
 
+import io.soabase.recordbuilder.core.RecordBuilder;
 import java.util.ArrayList;
 import java.util.List;
+import java.util.Objects;
 import java.util.stream.Collectors;
 import org.jspecify.annotations.Nullable;
 import org.skelto.core.plan.Plan;
 import org.skelto.core.plan.Pointers;
+import org.skelto.core.plan.equipment.Device;
+import org.skelto.core.plan.equipment.DeviceKind;
 import org.skelto.core.plan.equipment.Unit;
 import org.skelto.core.plan.network.Service;
 import org.skelto.core.plan.rules.Rule;
@@ -19,9 +23,18 @@ import org.skelto.core.work.ComputingBudget;
  * @param parts that read as one sentence when they are put one after the other
  * @param text the whole of it
  * @param gone ids of things that it names and that the plan does not have
+ * @param caution what to mind where a rule can hurt somebody, or null
  */
+@RecordBuilder
 public record RuleSentence(
-        String rule, String name, @Nullable String host, List<SentencePart> parts, String text, List<String> gone) {
+        String rule,
+        String name,
+        @Nullable String host,
+        List<SentencePart> parts,
+        String text,
+        List<String> gone,
+        @Nullable String caution)
+        implements RuleSentenceBuilder.With {
     /**
      * A part of a sentence.
      *
@@ -93,13 +106,35 @@ public record RuleSentence(
             if (host != null && hostName(host) == null) {
                 words.gone().add(host);
             }
-            return new RuleSentence(
-                    id,
-                    rule.name(),
-                    host == null ? null : hostName(host),
-                    List.copyOf(parts),
-                    parts.stream().map(SentencePart::text).collect(Collectors.joining()),
-                    List.copyOf(words.gone()));
+            return RuleSentenceBuilder.builder()
+                    .rule(id)
+                    .name(rule.name())
+                    .host(host == null ? null : hostName(host))
+                    .parts(List.copyOf(parts))
+                    .text(parts.stream().map(SentencePart::text).collect(Collectors.joining()))
+                    .gone(List.copyOf(words.gone()))
+                    .caution(caution())
+                    .build();
+        }
+
+        /** What a rule never replaces: protection at the thing itself. */
+        private @Nullable String caution() {
+            List<DeviceKind> kinds = rule.then().stream()
+                    .flatMap(a -> RuleTargets.of(plan, a).stream())
+                    .map(d -> plan.devices().get(d))
+                    .filter(Objects::nonNull)
+                    .map(Device::kind)
+                    .toList();
+            if (kinds.contains(DeviceKind.LOCK)) {
+                return "It works a lock. A way out must open by hand from inside whatever a rule says; local codes decide.";
+            }
+            if (kinds.stream().anyMatch(k -> k == DeviceKind.GATE || k == DeviceKind.POWERED_DOOR)) {
+                return "It moves what can crush somebody. The drive's own obstacle detection and stop must act without any rule;"
+                        + " local codes decide.";
+            }
+            return kinds.contains(DeviceKind.HEATER)
+                    ? "It heats. A thermal cut-out of the heater's own must act without any rule; mains work is for licensed people."
+                    : null;
         }
 
         private @Nullable String hostName(String host) {

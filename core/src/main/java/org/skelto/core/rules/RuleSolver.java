@@ -4,6 +4,7 @@ import java.util.ArrayList;
 import java.util.Collection;
 import java.util.HashMap;
 import java.util.HashSet;
+import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
@@ -30,12 +31,27 @@ final class RuleSolver {
     /** The question that is about quiet hours. */
     static final String QUIET = "in quiet hours";
 
+    /** So many answers are kept for the next plan. */
+    private static final int KEPT = 20_000;
+
+    /** So many solvers are held at a time. */
+    private static final int GROUPS = 256;
+
     private final Plan plan;
     private final LiveRules live;
     private final Sky sky;
     private final Memory memory;
     private final Set<String> called = new HashSet<>();
-    private final Map<List<Object>, RuleFormulas> groups = new HashMap<>();
+    /** The formulas that were asked last; each holds a solver of its own. */
+    private final Map<List<Object>, RuleFormulas> groups = new LinkedHashMap<>(GROUPS, 0.75f, true) {
+        private static final long serialVersionUID = 1L;
+
+        @Override
+        protected boolean removeEldestEntry(Map.Entry<List<Object>, RuleFormulas> eldest) {
+            return size() > GROUPS;
+        }
+    };
+
     private final Map<String, Set<String>> mentions = new HashMap<>();
 
     /** What was answered, by all that it hangs on. May be shared: answers never change. */
@@ -137,7 +153,9 @@ final class RuleSolver {
             all.addAll(literals.apply(formulas));
             answer = Optional.ofNullable(formulas.holds(all));
         }
-        memory.now.put(question, answer);
+        if (memory.now.size() < KEPT) {
+            memory.now.put(question, answer);
+        }
         return answer.orElse(null);
     }
 

@@ -64,7 +64,7 @@ class FactsTest {
 
     @Test
     void onTheMillKeptFiguresAreThoseFromNothing() {
-        follow(Demos.mill(), 120 * FOLD, 12);
+        follow(Demos.mill(), 60 * FOLD, 12);
     }
 
     @Test
