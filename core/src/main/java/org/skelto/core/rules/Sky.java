@@ -5,6 +5,9 @@ import java.time.LocalDate;
 import java.time.ZoneId;
 import java.time.ZoneOffset;
 import java.time.ZonedDateTime;
+import java.util.Arrays;
+import java.util.LinkedHashMap;
+import java.util.List;
 import java.util.Map;
 import java.util.Objects;
 import java.util.concurrent.ConcurrentHashMap;
@@ -26,6 +29,16 @@ public final class Sky {
 
     /** What is taken while nobody said where the house is. */
     private static final Day UNKNOWN = new Day(6 * 60, 18 * 60, false);
+
+    /** The skies that were asked for last: many plans stand at one place, and a year of sun takes a while. */
+    private static final Map<List<Object>, Sky> LATEST = new LinkedHashMap<>(16, 0.75f, true) {
+        private static final long serialVersionUID = 1L;
+
+        @Override
+        protected boolean removeEldestEntry(Map.Entry<List<Object>, Sky> eldest) {
+            return size() > 16;
+        }
+    };
 
     private final @Nullable GeoPoint place;
     private final ZoneId zone;
@@ -63,7 +76,11 @@ public final class Sky {
 
     /** The sun over a plan; without a place it rises at six and sets at eighteen. */
     public static Sky of(Plan plan) {
-        return new Sky(plan.place(), zone(plan));
+        GeoPoint place = plan.place();
+        ZoneId zone = zone(plan);
+        synchronized (LATEST) {
+            return LATEST.computeIfAbsent(Arrays.asList(place, zone), k -> new Sky(place, zone));
+        }
     }
 
     /** The sun over a plan; the one that was there before where it is the same. */
