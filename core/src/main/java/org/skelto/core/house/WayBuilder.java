@@ -227,13 +227,14 @@ final class WayBuilder {
     /** A rule works a device while its host is there, what it asks, one thing that sets it off, and the device. */
     private Formula by(RuleReach rule, String id, Device d) {
         List<Formula> all = new ArrayList<>();
+        // told from the device outwards
+        all.add(all(power(id, d), between(rule.host(), d, true)));
         all.add(runs(rule.host()));
         rule.asked().forEach(asked -> all.add(heard(rule.host(), asked)));
         if (!rule.byItself()) {
             all.add(either(
                     rule.triggers().stream().map(t -> heard(rule.host(), t)).toList()));
         }
-        all.add(all(power(id, d), between(rule.host(), d, true)));
         return new Formula.All(all);
     }
 
