@@ -89,7 +89,8 @@ class HouseJourneyTest extends Journey {
     void aWayOpensToItsRouteOnTheDrawingAndToWhatItHangsOnAlone() {
         view("outages?floor=meal-floor&select=/devices/hall-lamp");
         Locator ways = page.getByLabel("Ways of the selected device");
-        ways.getByText("home app", new Locator.GetByTextOptions().setExact(true)).click();
+        ways.getByText("home app", new Locator.GetByTextOptions().setExact(true))
+                .click();
         assertThat(ways.getByLabel("Its route")).containsText("loft switch to hall board over cable");
         assertThat(ways).containsText("Hangs alone on");
         assertThat(ways).containsText("loft switch");
