@@ -89,7 +89,7 @@ class PlanApiTest {
                     refused.places());
         }
         JsonNode ways =
-                http.get(mill + "/devices/hall-lamp/ways?without=unit:hub").json();
+                http.get(mill + "/devices/study-lamp/ways?without=unit:hub").json();
         assertTrue(ways.valueStream()
                 .anyMatch(w -> w.get("way").asString().equals("rule")
                         && w.get("brokenBy").asString().equals("house hub is out")));
