@@ -73,6 +73,7 @@ export function smallPlan(): Plan {
     accountChannel: null,
     enteredAs: {},
     keptDays: null,
+    sight: null,
   };
   const room = (name: string, xM: number, widthM: number) => ({
     floor: "ground",
@@ -148,7 +149,7 @@ export function smallPlan(): Plan {
     credentials: {},
     spokenGroups: {},
     rules: {},
-    state: { zone: null, modes: {}, presence: null, people: {}, quiet: {} },
+    state: { zone: null, modes: {}, presence: null, people: {}, quiet: {}, screens: {} },
     calibration: null,
     housings: {},
     cautions: {},

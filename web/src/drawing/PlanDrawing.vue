@@ -11,6 +11,7 @@ import Hatches from "./Hatches.vue";
 import { placeLabels, roomSpot, type Line, type Wanted } from "./labels";
 import { shown, STATE_WORDS, UNIT_WORDS, words } from "./marks";
 import { areaOf, boundsOf, middleOf } from "./outline";
+import RulesOverlay from "../stages/rules/RulesOverlay.vue";
 import Overlay from "./Overlay.vue";
 import ReliefLayer from "./ReliefLayer.vue";
 import SiteLayer from "./SiteLayer.vue";
@@ -440,6 +441,7 @@ const handle = computed(() => {
         @nudge="nudge"
       />
       <Overlay v-if="stage === 'links' && floor !== 'site'" :floor="floor" :px="px" :py="py" />
+      <RulesOverlay v-if="stage === 'rules' && floor !== 'site'" :floor="floor" :px="px" :py="py" />
       <RoomHandles
         v-if="handle"
         :room="handle"

@@ -231,6 +231,13 @@ export const STAGES: Record<string, StageEntry> = {
         whole: true,
         words: "mode home away presence people quiet hours time zone who is told",
       }),
+      sensors: part("Sensors", () => import("../stages/rules/SensorsPart.vue"), {
+        words: "motion camera range angle sees openings watched hold warm-up",
+      }),
+      screens: part("Screens", () => import("../stages/rules/ScreensPart.vue"), {
+        whole: true,
+        words: "control screen tablet phone tile dashboard card",
+      }),
       ready: part("Ready-made", () => import("../stages/rules/ReadyPart.vue"), {
         whole: true,
         words: "template recipe frost flood left open watchdog all off",

@@ -16,6 +16,7 @@ const GESTURE: Record<Schemas["Gesture"]["press"], string> = {
   SHORT: "short",
   DOUBLE: "double",
   LONG: "long",
+  HELD: "held down",
 };
 </script>
 

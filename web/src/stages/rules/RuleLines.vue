@@ -7,6 +7,7 @@ import { removed } from "../../plan/patch";
 import { pointer } from "../../plan/pointers";
 import { useBench } from "../../plan/store";
 import { words as lower } from "../../drawing/marks";
+import PartTyping from "./PartTyping.vue";
 
 /** The triggers, terms or actions of a rule, a line each; a changed line is given back with all others. */
 type Trigger = Schemas["Trigger"];
@@ -29,6 +30,7 @@ const KINDS: Record<typeof props.what, Record<string, string>> = {
     BECOMES: "a device becomes",
     VALUE: "a value crosses",
     PRESSED: "a button is pressed",
+    CODE: "a code is read",
     CLOCK: "at a time of day",
     SUN: "by the sun",
     SILENT: "nothing is heard of",
@@ -56,7 +58,7 @@ const KINDS: Record<typeof props.what, Record<string, string>> = {
     RULE: "do what a rule does",
   },
 };
-const WITH_DEVICE = new Set(["BECOMES", "VALUE", "PRESSED", "SILENT", "IS", "SET", "LEVEL", "PULSE"]);
+const WITH_DEVICE = new Set(["BECOMES", "VALUE", "PRESSED", "CODE", "SILENT", "IS", "SET", "LEVEL", "PULSE"]);
 const MEASURED = new Set(["TEMPERATURE", "HUMIDITY", "LIGHT_LEVEL", "LEVEL", "METER"]);
 const LOADS = new Set([
   "LAMP",
@@ -115,11 +117,13 @@ const empty = (kind: string): Line =>
           percent: null,
           times: null,
           forS: null,
+          until: null,
           service: null,
           text: null,
           all: null,
           room: null,
           floor: null,
+          around: null,
           mode: null,
           value: null,
           rule: null,
@@ -128,7 +132,18 @@ const empty = (kind: string): Line =>
 /** Each edit touches only what was changed, so that one that is still under way is not undone by the next. */
 const path = (...rest: string[]) => ["rules", props.rule, props.field, ...rest] as const;
 const store = (ops: Op[]) => bench.edit(ops, `rule ${plan.value.rules[props.rule]?.name ?? ""}`);
-const add = (kind: string) => store([{ op: "add", path: pointer(...path("-")), value: empty(kind) }]);
+const put = (line: Line) => store([{ op: "add", path: pointer(...path("-")), value: line }]);
+const add = (kind: string) => put(empty(kind));
+const SLOTS = { trigger: "TRIGGER", term: "TERM", action: "ACTION" } as const;
+const EXAMPLES = {
+  trigger: "or type: hall motion sees",
+  term: "or type: 22:00 06:30",
+  action: "or type: hall lamp on 6 min",
+};
+const take = (part: Schemas["RulePart"]) => {
+  const line = part.trigger ?? part.term ?? part.action;
+  if (line) void put(line);
+};
 const change = (at: number, said: Record<string, unknown>) =>
   store(
     Object.entries(said).map(([key, value]) => ({
@@ -144,11 +159,13 @@ const devices = (kind: string) =>
     .filter(([, d]) =>
       kind === "PRESSED"
         ? d.kind === "PUSH_BUTTON"
-        : kind === "VALUE"
-          ? MEASURED.has(d.kind)
-          : props.what === "action"
-            ? LOADS.has(d.kind)
-            : true,
+        : kind === "CODE"
+          ? ["PUSH_BUTTON", "LOCK"].includes(d.kind)
+          : kind === "VALUE"
+            ? MEASURED.has(d.kind)
+            : props.what === "action"
+              ? LOADS.has(d.kind)
+              : true,
     )
     .sort(([, a], [, b]) => a.name.localeCompare(b.name, undefined, { numeric: true }));
 const readings = (line: Line) => {
@@ -168,8 +185,28 @@ const aim = (i: number, said: string | null) => {
 };
 const within = (i: number, said: string | null) => {
   const [map, id] = said?.split(" ") ?? [];
-  return change(i, { room: map === "rooms" ? id! : null, floor: map === "floors" ? id! : null });
+  return change(i, {
+    room: map === "rooms" ? id! : null,
+    floor: map === "floors" ? id! : null,
+    around: null,
+  });
 };
+/** A circle begins around what is selected, or in the middle of the floor's first room. */
+function circle(i: number, line: Action) {
+  const at = bench.shown?.positions[bench.selection ?? ""];
+  const floor = plan.value.floors[line.floor!]!;
+  const building = plan.value.buildings[floor.building]!;
+  const corners = Object.values(plan.value.rooms).find((r) => r.floor === line.floor)?.corners ?? [];
+  const middle = (of: (c: Schemas["Corner"]) => number) =>
+    corners.length ? corners.reduce((sum, c) => sum + of(c), 0) / corners.length : 0;
+  const round = (m: number) => Math.round(m * 10) / 10;
+  return change(i, {
+    around:
+      at && at.floor === line.floor
+        ? { xM: round(at.xM - building.xM), yM: round(at.yM - building.yM), radiusM: 3 }
+        : { xM: round(middle((c) => c.xM)), yM: round(middle((c) => c.yM)), radiusM: 3 },
+  });
+}
 const loads = computed(() =>
   [...LOADS].filter((kind) => Object.values(plan.value.devices).some((d) => d.kind === kind)),
 );
@@ -219,6 +256,31 @@ const day = (line: Line, name: (typeof DAYS)[number], on: boolean) =>
         <option v-for="(f, id) in plan.floors" :key="id" :value="`floors ${id}`">on {{ f.name }}</option>
         <option v-for="(r, id) in plan.rooms" :key="id" :value="`rooms ${id}`">in {{ r.name }}</option>
       </select>
+      <template v-if="'all' in line && line.all && line.floor">
+        <button v-if="!line.around" type="button" class="plain" @click="circle(i, line)">
+          only within a circle
+        </button>
+        <template v-else>
+          <EditField
+            v-for="(called, key) in { xM: 'from the west, m', yM: 'from the south, m', radiusM: 'radius, m' }"
+            :key="key"
+            :label="label(i, called)"
+            numeric
+            :value="line.around[key]"
+            :save="(v: number) => change(i, { around: { ...line.around!, [key]: v } })"
+          />
+          <button type="button" class="plain" @click="change(i, { around: null })">the whole floor</button>
+        </template>
+      </template>
+      <input
+        v-if="line.kind === 'CODE' && 'value' in line"
+        type="text"
+        maxlength="120"
+        placeholder="name of the code, or empty for any"
+        :value="line.value ?? ''"
+        :aria-label="label(i, 'name of the code')"
+        @change="change(i, { value: choice($event) })"
+      />
       <template v-if="line.kind === 'MODE' && 'mode' in line">
         <select
           :value="line.mode ?? ''"
@@ -289,6 +351,7 @@ const day = (line: Line, name: (typeof DAYS)[number], on: boolean) =>
         <option value="SHORT">short</option>
         <option value="DOUBLE">double</option>
         <option value="LONG">long</option>
+        <option value="HELD">held down</option>
       </select>
       <input
         v-if="line.kind === 'CLOCK' && 'clock' in line"
@@ -388,17 +451,28 @@ const day = (line: Line, name: (typeof DAYS)[number], on: boolean) =>
         :value="line.forS"
         :save="(v: number | null) => change(i, { forS: v })"
       />
+      <label v-if="'until' in line && ['SET', 'LEVEL'].includes(line.kind)" class="field until">
+        {{ label(i, "or until") }}
+        <input
+          type="time"
+          :value="line.until ?? ''"
+          @change="change(i, { until: choice($event), forS: choice($event) ? null : line.forS })"
+        />
+      </label>
       <button type="button" class="plain" :aria-label="label(i, 'take out')" @click="drop(i)">
         take out
       </button>
     </div>
-    <label class="more">
-      {{ lines.length ? "One more" : `${title}…` }}
-      <select value="" @change="add(text($event))">
-        <option value="" disabled>choose…</option>
-        <option v-for="(called, kind) in KINDS[what]" :key="kind" :value="kind">{{ called }}</option>
-      </select>
-    </label>
+    <div class="more">
+      <label>
+        {{ lines.length ? "One more" : `${title}…` }}
+        <select value="" @change="add(text($event))">
+          <option value="" disabled>choose…</option>
+          <option v-for="(called, kind) in KINDS[what]" :key="kind" :value="kind">{{ called }}</option>
+        </select>
+      </label>
+      <PartTyping :what="SLOTS[what]" :label="`${title}, typed`" :example="EXAMPLES[what]" @take="take" />
+    </div>
   </fieldset>
 </template>
 

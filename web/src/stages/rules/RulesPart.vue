@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { computed, ref, watch } from "vue";
+import { computed, onUnmounted, ref, watch } from "vue";
 import { answer, api, type Schemas } from "../../api/client";
 import EditField from "../../app/EditField.vue";
 import QueryTrouble from "../../app/QueryTrouble.vue";
@@ -12,8 +12,10 @@ import { useBench } from "../../plan/store";
 import HostChoice from "./HostChoice.vue";
 import type { TableColumn } from "../../table/columns";
 import DataTable from "../../table/DataTable.vue";
+import RuleCopies from "./RuleCopies.vue";
 import RuleLines from "./RuleLines.vue";
 import StoryCard from "./StoryCard.vue";
+import { useRulesView } from "./view";
 import WeekStrip from "./WeekStrip.vue";
 
 /** The rules of the house: each as a sentence, the chosen one with its parts to be changed, and all of them in a table. */
@@ -43,9 +45,28 @@ const rule = computed(() => plan.value.rules[chosen.value]);
 /** Whether the parts of the rule are open to be changed: an unfinished one begins so. */
 const changing = ref(false);
 const moving = ref(false);
+const copying = ref(false);
+const view = useRulesView();
 watch(chosen, () => (changing.value = !rule.value?.when.length || !rule.value.then.length), {
   immediate: true,
 });
+watch(
+  rule,
+  (now) =>
+    (view.circles = (now?.then ?? []).flatMap((a, i) =>
+      a.around && a.floor
+        ? [
+            {
+              path: pointer("rules", chosen.value, "then", String(i), "around"),
+              floor: a.floor,
+              around: a.around,
+            },
+          ]
+        : [],
+    )),
+  { immediate: true },
+);
+onUnmounted(() => (view.circles = []));
 const sentence = computed(() => sentences.value?.find((s) => s.rule === chosen.value));
 /** What was found about the chosen rule, and in a word about each. */
 const found = computed(() => findings.value?.filter((f) => f.rules.includes(chosen.value)) ?? []);
@@ -82,6 +103,7 @@ async function add() {
     then: [],
     unless: [],
     restS: null,
+    timesMonth: null,
   };
   if (await bench.edit([added(["rules", id], fresh)], `rule ${called}`)) {
     name.value = "";
@@ -200,6 +222,9 @@ const hosts = computed(() =>
         <button type="button" class="plain" :aria-expanded="moving" @click="moving = !moving">
           {{ moving ? "Fold away where it can run" : "Where it can run" }}
         </button>
+        <button type="button" class="plain" :aria-expanded="copying" @click="copying = !copying">
+          {{ copying ? "Fold away other rooms" : "For other rooms" }}
+        </button>
       </div>
       <template v-if="words && changing">
         <RuleLines
@@ -239,6 +264,7 @@ const hosts = computed(() =>
         />
       </template>
       <HostChoice v-if="moving" :rule="chosen" />
+      <RuleCopies v-if="copying" :rule="chosen" />
     </section>
     <WeekStrip v-if="rule" :rule="chosen" />
     <DataTable

@@ -8,6 +8,7 @@ import { useQuery } from "../../app/useQuery";
 import { added, removed } from "../../plan/patch";
 import { freeId, pointer } from "../../plan/pointers";
 import { useBench } from "../../plan/store";
+import MessagesAMonth from "./MessagesAMonth.vue";
 
 /** What rules know of the house besides its devices: its clock, modes, who is at home, whom it tells, when it is quiet. */
 const bench = useBench();
@@ -72,6 +73,18 @@ const devices = computed(() =>
     .filter(([, d]) => ["MOTION", "BEAM", "CONTACT", "LOCK", "PUSH_BUTTON"].includes(d.kind))
     .sort(([, a], [, b]) => a.name.localeCompare(b.name)),
 );
+/** Numbers of the presence sources that are supposed to speak. */
+const speaking = ref<number[]>([]);
+const { answer: vote } = useQuery(
+  () => (bench.id && presence.value.sources.length ? { id: bench.id, speaking: speaking.value } : null),
+  (q, signal) =>
+    answer(
+      api.GET("/api/plans/{id}/rules/presence", {
+        params: { path: { id: q.id }, query: { speaking: q.speaking } },
+        signal,
+      }),
+    ),
+);
 const messengers = computed(() => Object.entries(plan.value.services).filter(([, s]) => s.kind === "PUSH"));
 const asked = ref("");
 const { answer: told, trouble } = useQuery(
@@ -133,7 +146,7 @@ const { answer: told, trouble } = useQuery(
 
     <h3>Who is at home</h3>
     <div v-for="(s, i) in presence.sources" :key="i" class="row">
-      <span>{{ SOURCES[s.kind] }}</span>
+      <span>{{ i + 1 }}: {{ SOURCES[s.kind] }}</span>
       <select
         v-if="s.kind === 'DEVICE' || s.kind === 'LOCK_WORKED'"
         :value="s.device ?? ''"
@@ -176,6 +189,19 @@ const { answer: told, trouble } = useQuery(
         :value="presence.holdMin"
         :save="(v: number | null) => putPresence({ holdMin: v })"
       />
+    </div>
+
+    <div v-if="presence.sources.length" class="row">
+      <span>Try it: when these speak</span>
+      <label v-for="(_, i) in presence.sources" :key="i" class="check">
+        <input v-model="speaking" type="checkbox" :value="i" />
+        {{ i + 1 }}
+      </label>
+      <output v-if="vote" aria-live="polite">{{
+        vote.home
+          ? `somebody is at home, and for ${vote.staysMin} min after they fall silent`
+          : "nobody is at home"
+      }}</output>
     </div>
 
     <h3>Whom it tells</h3>
@@ -231,6 +257,30 @@ const { answer: told, trouble } = useQuery(
         to
         <input type="time" :value="q.to" @change="set(['quiet', id, 'to'], text($event))" />
       </label>
+      <label class="field">
+        Only in
+        <select value="" @change="set(['quiet', id, 'rooms'], [...q.rooms, text($event)])">
+          <option value="" disabled>{{ q.rooms.length ? "one more…" : "the whole house" }}</option>
+          <template v-for="(r, room) in plan.rooms" :key="room">
+            <option v-if="!q.rooms.includes(room)" :value="room">{{ r.name }}</option>
+          </template>
+        </select>
+      </label>
+      <button
+        v-for="room in q.rooms"
+        :key="room"
+        type="button"
+        class="plain"
+        :aria-label="`${q.name} not in ${plan.rooms[room]?.name ?? room}`"
+        @click="
+          set(
+            ['quiet', id, 'rooms'],
+            q.rooms.filter((r) => r !== room),
+          )
+        "
+      >
+        {{ plan.rooms[room]?.name ?? room }} ×
+      </button>
       <EditField
         label="From month"
         numeric
@@ -263,6 +313,8 @@ const { answer: told, trouble } = useQuery(
       </label>
       <button type="submit" class="act" :disabled="!typedQuiet.trim()">Add quiet hours</button>
     </form>
+
+    <MessagesAMonth />
 
     <h3>Who is told</h3>
     <QueryTrouble :trouble="trouble" />

@@ -64,7 +64,8 @@ class ArchitectureTest {
                 "work");
         arrow("naming", "plan", "quantity", "site", "work");
         arrow("configuration", "naming", "parts", "plan", "wiring", "work");
-        arrow("rules", "house", "plan", "quantity", "site", "work");
+        arrow("rules", "house", "naming", "plan", "quantity", "site", "work");
+        arrow("sight", "plan", "site", "work");
         arrow("commands", "links", "plan", "site");
         arrow("house", "links", "parts", "plan", "power", "quantity", "radio", "work");
         arrow("build", "parts", "plan", "power", "quantity", "site", "wiring", "work");
@@ -86,6 +87,7 @@ class ArchitectureTest {
                 "power",
                 "radio",
                 "rules",
+                "sight",
                 "site",
                 "sound",
                 "wiring",
@@ -109,6 +111,7 @@ class ArchitectureTest {
                 "quantity",
                 "radio",
                 "rules",
+                "sight",
                 "site",
                 "sound",
                 "wiring",

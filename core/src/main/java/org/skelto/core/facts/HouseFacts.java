@@ -62,6 +62,7 @@ import org.skelto.core.rules.RuleAnalysis;
 import org.skelto.core.rules.RuleFinding;
 import org.skelto.core.rules.RuleReaches;
 import org.skelto.core.rules.Sky;
+import org.skelto.core.sight.Sights;
 import org.skelto.core.site.SiteModel;
 import org.skelto.core.sound.SoundReport;
 import org.skelto.core.sound.Sounders;
@@ -168,7 +169,7 @@ public final class HouseFacts {
     /** In which room and on which floor each device is, as rules about a kind of thing ask. */
     private static final FactKind<Map<String, List<Object>>> ROOMS = FactKind.of(
             "rooms of devices",
-            List.of(PlanPart.SITE, PlanPart.UNIT_PLACES, DEVICE_ROLES, DEVICE_PLACES),
+            List.of(PlanPart.SITE, PlanPart.UNIT_PLACES, DEVICE_ROLES, DEVICE_PLACES, PlanPart.RULES),
             List.of(),
             HouseFacts::rooms);
 
@@ -279,7 +280,7 @@ public final class HouseFacts {
 
     private static final FactKind<RuleAnalysis.Judged> RULES_JUDGED = FactKind.renewed(
             "rules against each other",
-            List.of(PlanPart.RULES, SERVICES, DEVICE_NAMES, DEVICE_ROLES, DEVICE_WAYS),
+            List.of(PlanPart.RULES, SERVICES, DEVICE_NAMES, DEVICE_ROLES, DEVICE_WAYS, DEVICE_WIRING),
             List.of(SKY, ROOMS),
             (f, before) -> RuleAnalysis.after(before, f.plan(), f.get(SKY)));
 
@@ -290,9 +291,28 @@ public final class HouseFacts {
             List.of(RULES_JUDGED),
             f -> f.get(RULES_JUDGED).found());
 
+    /** What sensors and cameras see, and the ways into the house. */
+    public static final FactKind<Sights> SIGHTS = FactKind.of(
+            "what sensors see",
+            List.of(PlanPart.SITE, PlanPart.UNIT_PLACES, DEVICE_ROLES, DEVICE_PLACES, PlanPart.DEVICE_SIGHT),
+            List.of(GEOMETRY),
+            f -> Sights.of(f.plan(), site(f)));
+
     /** Those that the page shows or whose failure it tells. */
     public static final List<FactKind<?>> SHOWN = List.of(
-            GEOMETRY, LINKS, OUTAGES, MESHES, SOUNDS, DEMANDS, WIRED, POWER, HOUSINGS, CHAINS, SHARED, RULE_FINDINGS);
+            GEOMETRY,
+            LINKS,
+            OUTAGES,
+            MESHES,
+            SOUNDS,
+            DEMANDS,
+            WIRED,
+            POWER,
+            HOUSINGS,
+            CHAINS,
+            SHARED,
+            RULE_FINDINGS,
+            SIGHTS);
 
     private HouseFacts() {}
 
@@ -326,13 +346,19 @@ public final class HouseFacts {
 
     private static Map<String, List<Object>> rooms(Facts f) {
         Map<String, List<Object>> rooms = new TreeMap<>();
+        boolean circles = f.plan().rules().values().stream()
+                .anyMatch(r -> r.then().stream().anyMatch(a -> a.around() != null));
         f.plan().devices().forEach((id, d) -> {
             Place place = SiteModel.placeOf(f.plan(), d);
             Room room = place == null || place.room() == null
                     ? null
                     : f.plan().rooms().get(place.room());
             if (place != null && room != null) {
-                rooms.put(id, Arrays.asList(place.room(), room.floor()));
+                List<Object> where = new ArrayList<>(List.of(place.room(), room.floor()));
+                if (circles) {
+                    where.addAll(List.of(place.xM(), place.yM()));
+                }
+                rooms.put(id, where);
             }
         });
         return rooms;

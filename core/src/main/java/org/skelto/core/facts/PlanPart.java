@@ -77,6 +77,8 @@ public enum PlanPart {
             "jobs",
             "control"),
     DEVICE_WIRING("devices", "channel", "circuit", "wiring", "works"),
+    /** What sensors and cameras see. */
+    DEVICE_SIGHT("devices", "sight"),
     DEVICE_SURROUNDINGS("devices", "rating", "sound", "heardIn"),
     DEVICE_TOPICS("devices", "topic", "aliases", "alsoCalled", "messages", "accountChannel", "enteredAs", "keptDays");
 

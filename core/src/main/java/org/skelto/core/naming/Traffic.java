@@ -60,8 +60,12 @@ public record Traffic(List<DeviceTraffic> devices, List<AccountUse> accounts) {
             @Nullable Double messageShare,
             @Nullable Double boardShare) {}
 
-    /** That of a plan. */
-    public static Traffic of(Plan plan, Map<String, Contract> contracts) {
+    /**
+     * That of a plan.
+     *
+     * @param told what its rules tell people
+     */
+    public static Traffic of(Plan plan, Map<String, Contract> contracts, Told told) {
         List<DeviceTraffic> devices = new ArrayList<>();
         contracts.forEach((id, contract) -> {
             ComputingBudget.step();
@@ -73,8 +77,9 @@ public record Traffic(List<DeviceTraffic> devices, List<AccountUse> accounts) {
                 }
             }
             double events = eventsADay(d.kind());
-            double told = contract.aspects().stream().anyMatch(a -> a.kind() == MessageAspect.COMMAND) ? events : 0;
-            double messages = MONTH_DAYS * (repeated + events + told);
+            double commanded =
+                    contract.aspects().stream().anyMatch(a -> a.kind() == MessageAspect.COMMAND) ? events : 0;
+            double messages = MONTH_DAYS * (repeated + events + commanded);
             devices.add(new DeviceTraffic(
                     id,
                     d.name(),
@@ -90,13 +95,13 @@ public record Traffic(List<DeviceTraffic> devices, List<AccountUse> accounts) {
                             "changes a day",
                             String.valueOf(Math.round(events)),
                             "commands a day",
-                            String.valueOf(Math.round(told)),
+                            String.valueOf(Math.round(commanded)),
                             "days",
                             String.valueOf(MONTH_DAYS))));
         });
         devices.sort(
                 Comparator.comparingDouble(DeviceTraffic::messages).reversed().thenComparing(DeviceTraffic::device));
-        return new Traffic(List.copyOf(devices), accounts(plan, devices));
+        return new Traffic(List.copyOf(devices), accounts(plan, devices, told));
     }
 
     private static @Nullable String where(Plan plan, Contract contract, Device d) {
@@ -110,24 +115,26 @@ public record Traffic(List<DeviceTraffic> devices, List<AccountUse> accounts) {
         };
     }
 
-    private static List<AccountUse> accounts(Plan plan, List<DeviceTraffic> devices) {
+    private static List<AccountUse> accounts(Plan plan, List<DeviceTraffic> devices, Told told) {
         double byBoards = devices.stream()
                 .filter(d -> d.transport() == Transport.SERVICE)
                 .mapToDouble(DeviceTraffic::messages)
                 .sum();
         TreeSet<String> boards = new TreeSet<>();
         double alarms = 0;
-        for (Device d : plan.devices().values()) {
+        for (Map.Entry<String, Device> e : plan.devices().entrySet()) {
+            Device d = e.getValue();
             if (AccountChannels.on(d) && d.unit() != null) {
                 boards.add(d.unit());
             }
-            alarms += d.ways().contains(Way.MESSAGE) ? MONTH_DAYS * alarmsADay(d) : 0;
+            boolean byItself = d.ways().contains(Way.MESSAGE) && !told.heard().contains(e.getKey());
+            alarms += byItself ? MONTH_DAYS * alarmsADay(d) : 0;
         }
         List<AccountUse> all = new ArrayList<>();
         for (Map.Entry<String, Service> e : plan.services().entrySet()) {
             Service s = e.getValue();
-            double messages =
-                    s.kind() == ServiceKind.REMOTE_ACCESS ? byBoards : s.kind() == ServiceKind.PUSH ? alarms : 0;
+            double messages = told.services().getOrDefault(e.getKey(), 0.0)
+                    + (s.kind() == ServiceKind.REMOTE_ACCESS ? byBoards : s.kind() == ServiceKind.PUSH ? alarms : 0);
             int on = s.kind() == ServiceKind.REMOTE_ACCESS ? boards.size() : 0;
             all.add(new AccountUse(
                     e.getKey(),
@@ -146,7 +153,7 @@ public record Traffic(List<DeviceTraffic> devices, List<AccountUse> accounts) {
     }
 
     /** Changes that a day of a lived-in house brings. */
-    static double eventsADay(DeviceKind kind) {
+    public static double eventsADay(DeviceKind kind) {
         return switch (kind) {
             case MOTION -> 60;
             case BEAM -> 20;

@@ -15,7 +15,7 @@ import org.skelto.core.plan.rules.Rule;
  * What a push-button does.
  *
  * @param wallOf names of the devices that it works on its own, without a rule
- * @param gestures short, double and long, used or not
+ * @param gestures short, double, long and held down, used or not
  */
 public record ButtonUse(String device, String name, List<String> wallOf, List<Gesture> gestures) {
     /** A second press that comes later than this is a new one, ms; usual for push-buttons. */
@@ -45,14 +45,15 @@ public record ButtonUse(String device, String name, List<String> wallOf, List<Ge
                 used.add(rules(plan, id, press));
             }
             boolean twice = !used.get(Press.DOUBLE.ordinal()).isEmpty();
-            boolean held = !used.get(Press.LONG.ordinal()).isEmpty();
+            boolean held = !used.get(Press.LONG.ordinal()).isEmpty()
+                    || !used.get(Press.HELD.ordinal()).isEmpty();
             List<Gesture> gestures = new ArrayList<>();
             for (Press press : Press.values()) {
                 List<String> rules = used.get(press.ordinal());
                 int decision = switch (press) {
                     case SHORT -> (held ? LONG_MS : 0) + (twice ? DOUBLE_MS : 0);
                     case DOUBLE -> DOUBLE_MS + (held ? LONG_MS : 0);
-                    case LONG -> LONG_MS;
+                    case LONG, HELD -> LONG_MS;
                 };
                 gestures.add(new Gesture(
                         press,

@@ -13,7 +13,7 @@ import org.skelto.core.plan.rules.Reading;
  * @param number that it measures
  * @param press how it is pressed
  * @param mode id of a mode that somebody sets
- * @param value that the mode takes
+ * @param value that the mode takes, the name of a code, or the number of a presence source
  */
 @RecordBuilder
 public record HouseEvent(
@@ -30,6 +30,12 @@ public record HouseEvent(
         READING,
         NUMBER,
         PRESS,
+        /** A code is read; its name is the value. */
+        CODE,
+        /** Somebody or something is before a sensor, or no longer: it says so as it is built, late, or not while it warms up. */
+        SEES,
+        /** A phone is seen or gone: the number of the presence source is the value. */
+        PHONE,
         FALLS_SILENT,
         POWER_RETURNS,
         MODE,
@@ -61,6 +67,33 @@ public record HouseEvent(
                 .kind(Kind.PRESS)
                 .device(device)
                 .press(press)
+                .build();
+    }
+
+    /** A code is typed or read at a device. */
+    public static HouseEvent code(String device, String name) {
+        return HouseEventBuilder.builder()
+                .kind(Kind.CODE)
+                .device(device)
+                .value(name)
+                .build();
+    }
+
+    /** Somebody is before a sensor, or nobody any more. */
+    public static HouseEvent sees(String device, boolean somebody) {
+        return HouseEventBuilder.builder()
+                .kind(Kind.SEES)
+                .device(device)
+                .reading(somebody ? Reading.ACTIVE : Reading.IDLE)
+                .build();
+    }
+
+    /** A phone is seen, or gone. */
+    public static HouseEvent phone(int source, boolean seen) {
+        return HouseEventBuilder.builder()
+                .kind(Kind.PHONE)
+                .value(String.valueOf(source))
+                .reading(seen ? Reading.ACTIVE : Reading.IDLE)
                 .build();
     }
 

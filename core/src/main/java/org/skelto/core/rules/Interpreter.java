@@ -19,8 +19,11 @@ import java.util.Set;
 import java.util.SortedSet;
 import org.jspecify.annotations.Nullable;
 import org.skelto.core.plan.Plan;
+import org.skelto.core.plan.equipment.Device;
 import org.skelto.core.plan.rules.Action;
 import org.skelto.core.plan.rules.Mode;
+import org.skelto.core.plan.rules.Presence;
+import org.skelto.core.plan.rules.PresenceSource;
 import org.skelto.core.plan.rules.Press;
 import org.skelto.core.plan.rules.Reading;
 import org.skelto.core.plan.rules.Rule;
@@ -36,13 +39,19 @@ import org.skelto.core.work.ComputingBudget;
  * device starts idle and every mode with its first value; an action for a time ends with the opposite, and a later action on
  * the same device ends that time; a rule that fires again while it waits begins anew; interlocks are asked before each action;
  * a rule that names what the plan does not have never fires. A time of day that the clock leaves out is the one as much
- * later, one that comes twice is the first.
+ * later, one that comes twice is the first. What
+ * sensors say within their warm-up after power came back is passed over. Presence is what it is told, and where events say what
+ * is before the sensors, their vote.
  */
 public final class Interpreter {
     /** So much may follow from one another in an instant. */
     private static final int CHAIN = 300;
 
     private static final int MINUTE_S = 60;
+
+    /** Minutes for which a presence source counts where nobody said otherwise. */
+    private static final int HOLD_MIN = 10;
+
     private final Plan plan;
     private final LiveRules live;
     private final Sky sky;
@@ -56,7 +65,9 @@ public final class Interpreter {
             new PriorityQueue<>(Comparator.comparingLong(Due::at).thenComparingLong(Due::number));
     private final Map<Object, Due> standing = new HashMap<>();
     private final Deque<Runnable> following = new ArrayDeque<>();
+    private final Map<Integer, Long> spoke = new HashMap<>();
     private boolean home;
+    private long poweredAt = Long.MIN_VALUE;
     private long now;
     private LocalDate day;
     private List<Daily> agenda = List.of();
@@ -71,6 +82,12 @@ public final class Interpreter {
 
     /** What goes back. */
     private record Back(String device) {}
+
+    /** What a sensor goes on saying for a while after nobody is before it. */
+    private record Lingers(String device) {}
+
+    /** A presence source that counts for a while after it last spoke. */
+    private record Counts(int source) {}
 
     /** A moment of the calendar. */
     private record Daily(long at, Ref ref) {}
@@ -104,11 +121,6 @@ public final class Interpreter {
     /** The reading of a device now. */
     public Reading reading(String device) {
         return readings.getOrDefault(device, Reading.IDLE);
-    }
-
-    /** The values of the modes now. */
-    public Map<String, String> modes() {
-        return Map.copyOf(modes);
     }
 
     /** The moment that it is. */
@@ -214,8 +226,18 @@ public final class Interpreter {
         note(Happening.Kind.EVENT, event, null, -1, null, event.device(), event.reading());
         switch (event.kind()) {
             case READING -> {
-                if (event.device() != null && event.reading() != null) {
+                if (event.device() != null && event.reading() != null && !warmsUp(event.device())) {
                     take(event.device(), event.reading());
+                }
+            }
+            case SEES -> {
+                if (event.device() != null && event.reading() != null) {
+                    sees(event.device(), event.reading());
+                }
+            }
+            case PHONE -> {
+                if (event.value() != null && event.reading() != null) {
+                    speaks(Integer.parseInt(event.value()), event.reading() == Reading.ACTIVE);
                 }
             }
             case NUMBER -> {
@@ -224,27 +246,88 @@ public final class Interpreter {
                 }
             }
             case PRESS -> press(event);
+            case CODE -> code(event);
             case FALLS_SILENT -> silence(event.device());
             case MODE -> {
                 if (event.mode() != null && event.value() != null) {
                     setMode(event.mode(), event.value());
                 }
             }
-            case POWER_RETURNS -> following.add(() -> fireAll(live.of(Trigger.Kind.POWER_RETURNS)));
-            case ARRIVES -> {
-                if (!home) {
-                    home = true;
-                    following.add(() -> fireAll(live.of(Trigger.Kind.ARRIVES)));
-                }
+            case POWER_RETURNS -> {
+                poweredAt = now;
+                following.add(() -> fireAll(live.of(Trigger.Kind.POWER_RETURNS)));
             }
-            case LEAVES -> {
-                if (home) {
-                    home = false;
-                    following.add(() -> fireAll(live.of(Trigger.Kind.LEAVES)));
-                }
-            }
+            case ARRIVES -> home(true);
+            case LEAVES -> home(false);
         }
         settle();
+    }
+
+    private void home(boolean somebody) {
+        if (home != somebody) {
+            home = somebody;
+            following.add(() -> fireAll(live.of(somebody ? Trigger.Kind.ARRIVES : Trigger.Kind.LEAVES)));
+        }
+    }
+
+    /** Whether somebody is at home, as far as the house knows. */
+    public boolean home() {
+        return home;
+    }
+
+    // --- sensors as they are built, and the vote on who is at home
+
+    /** Whether what a sensor says means nothing yet, because its power came back only just now. */
+    private boolean warmsUp(String device) {
+        Device d = plan.devices().get(device);
+        Double warm = d == null ? null : d.known().warmUpS();
+        return warm != null && poweredAt != Long.MIN_VALUE && now - poweredAt < warm;
+    }
+
+    private void sees(String device, Reading reading) {
+        if (warmsUp(device)) {
+            return;
+        }
+        Device d = plan.devices().get(device);
+        Double hold = d == null ? null : d.known().holdS();
+        if (reading == Reading.IDLE && hold != null && hold > 0) {
+            later((int) Math.ceil(hold), new Lingers(device), "", () -> take(device, Reading.IDLE));
+        } else {
+            standing.remove(new Lingers(device));
+            take(device, reading);
+        }
+        Presence presence = plan.state().presence();
+        for (int i = 0; presence != null && i < presence.sources().size(); i++) {
+            PresenceSource source = presence.sources().get(i);
+            if (device.equals(source.device())) {
+                speaks(i, reading == Reading.ACTIVE || source.kind() == PresenceSource.Kind.LOCK_WORKED);
+            }
+        }
+    }
+
+    /** A source counts while it speaks and for its hold time after that; with enough of them somebody is at home. */
+    private void speaks(int source, boolean now) {
+        Presence presence = plan.state().presence();
+        if (presence == null || source < 0 || source >= presence.sources().size()) {
+            return;
+        }
+        boolean once = presence.sources().get(source).kind() == PresenceSource.Kind.LOCK_WORKED;
+        standing.remove(new Counts(source));
+        if (now) {
+            spoke.put(source, this.now);
+        }
+        if ((!now || once) && spoke.containsKey(source)) {
+            int hold = MINUTE_S * (presence.holdMin() == null ? HOLD_MIN : presence.holdMin());
+            later(hold, new Counts(source), "", () -> {
+                spoke.remove(source);
+                vote(presence);
+            });
+        }
+        vote(presence);
+    }
+
+    private void vote(Presence presence) {
+        home(spoke.size() >= (presence.votes() == null ? 1 : presence.votes()));
     }
 
     private void settle() {
@@ -329,6 +412,20 @@ public final class Interpreter {
         for (Ref ref : live.about(event.device())) {
             Trigger t = live.trigger(ref);
             if (t.kind() == Trigger.Kind.PRESSED && (t.press() == null || t.press() == press)) {
+                met.add(ref);
+            }
+        }
+        following.add(() -> fireAll(met));
+    }
+
+    private void code(HouseEvent event) {
+        if (event.device() == null) {
+            return;
+        }
+        List<Ref> met = new ArrayList<>();
+        for (Ref ref : live.about(event.device())) {
+            Trigger t = live.trigger(ref);
+            if (t.kind() == Trigger.Kind.CODE && (t.value() == null || t.value().equals(event.value()))) {
                 met.add(ref);
             }
         }
@@ -449,13 +546,31 @@ public final class Interpreter {
         standing.remove(back);
         note(Happening.Kind.ACTED, null, id, -1, action, device, reading);
         take(device, reading);
-        if (action.forS() != null && action.forS() > 0) {
-            later(action.forS(), back, id, () -> {
+        int holds = holds(action);
+        if (holds > 0) {
+            later(holds, back, id, () -> {
                 Reading opposite = reading == Reading.ACTIVE ? Reading.IDLE : Reading.ACTIVE;
                 note(Happening.Kind.WENT_BACK, null, id, -1, action, device, opposite);
                 take(device, opposite);
             });
         }
+    }
+
+    /** Seconds after which an action goes back; none where it stays. */
+    private int holds(Action action) {
+        if (action.until() == null) {
+            return action.forS() == null ? 0 : action.forS();
+        }
+        ZonedDateTime local = now();
+        ZonedDateTime end =
+                local.toLocalDate().atTime(LocalTime.parse(action.until())).atZone(sky.zone());
+        if (!end.isAfter(local)) {
+            end = local.toLocalDate()
+                    .plusDays(1)
+                    .atTime(LocalTime.parse(action.until()))
+                    .atZone(sky.zone());
+        }
+        return (int) (end.toEpochSecond() - now);
     }
 
     private boolean holds(Term t) {

@@ -75,7 +75,7 @@ public final class LiveRules {
 
     private static boolean whole(Plan plan, Trigger t) {
         return switch (t.kind()) {
-            case BECOMES, VALUE, PRESSED, SILENT -> there(plan.devices(), t.device());
+            case BECOMES, VALUE, PRESSED, CODE, SILENT -> there(plan.devices(), t.device());
             case MODE -> there(plan.state().modes(), t.mode());
             case CLOCK, SUN, POWER_RETURNS, ARRIVES, LEAVES -> true;
         };

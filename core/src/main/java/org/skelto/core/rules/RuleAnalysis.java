@@ -13,6 +13,7 @@ import java.util.Set;
 import java.util.TreeMap;
 import java.util.TreeSet;
 import java.util.function.Predicate;
+import java.util.stream.Collectors;
 import java.util.stream.IntStream;
 import java.util.stream.Stream;
 import org.jspecify.annotations.Nullable;
@@ -24,7 +25,6 @@ import org.skelto.core.plan.equipment.Hand;
 import org.skelto.core.plan.equipment.Way;
 import org.skelto.core.plan.rules.Action;
 import org.skelto.core.plan.rules.Mode;
-import org.skelto.core.plan.rules.Press;
 import org.skelto.core.plan.rules.Reading;
 import org.skelto.core.plan.rules.Rule;
 import org.skelto.core.plan.rules.Term;
@@ -684,11 +684,23 @@ public final class RuleAnalysis {
         });
     }
 
-    /** Two rules that one gesture sets off at once. */
+    private static boolean byHand(Trigger t) {
+        return t.kind() == Trigger.Kind.PRESSED || t.kind() == Trigger.Kind.CODE;
+    }
+
+    /** Names of the events by which a gesture or a code at a device sets a rule off. */
+    private Set<String> gestures(String rule, String device) {
+        return rule(rule).when().stream()
+                .filter(t -> byHand(t) && device.equals(t.device()))
+                .flatMap(t -> RuleFormulas.events(t).stream())
+                .collect(Collectors.toCollection(TreeSet::new));
+    }
+
+    /** Two rules that one gesture or code sets off at once. */
     private void twice() {
         Map<String, List<String>> byButton = new TreeMap<>();
         firing().forEach(id -> rule(id).when().stream()
-                .filter(t -> t.kind() == Trigger.Kind.PRESSED)
+                .filter(RuleAnalysis::byHand)
                 .map(t -> String.valueOf(t.device()))
                 .distinct()
                 .forEach(
@@ -705,15 +717,17 @@ public final class RuleAnalysis {
     private void pressed(String button, String one, String other) {
         boolean told = found.stream()
                 .anyMatch(f -> f.kind() == RuleFinding.Kind.CLASH && f.rules().containsAll(List.of(one, other)));
-        for (Press press : Press.values()) {
+        Set<String> both = gestures(one, button);
+        both.retainAll(gestures(other, button));
+        for (String gesture : both) {
             RuleTruth answer = told
                     ? null
                     : solver.ask(
-                            "pressed " + button + " " + press,
+                            "pressed " + gesture,
                             List.of(one, other),
                             bounds,
                             f -> List.of(
-                                    f.fired(one), f.fired(other), f.factory().variable("e:p:" + button + ":" + press)));
+                                    f.fired(one), f.fired(other), f.factory().variable("e:" + gesture)));
             if (answer == null) {
                 continue;
             }
@@ -730,7 +744,7 @@ public final class RuleAnalysis {
                     .rules(List.of(one, other))
                     .device(button)
                     .action(-1)
-                    .says("Both wait for the same gesture.")
+                    .says(gesture.startsWith("c:") ? "Both wait for the same code." : "Both wait for the same gesture.")
                     .story(story)
                     .build());
             return;

@@ -28,6 +28,8 @@ record RuleEffect(
         @Nullable Integer holdS)
         implements RuleEffectBuilder.With {
 
+    private static final int DAY_S = 86_400;
+
     /** Those of a rule, in order. */
     static List<RuleEffect> of(Plan plan, String id, Rule rule) {
         List<RuleEffect> all = new ArrayList<>();
@@ -53,11 +55,19 @@ record RuleEffect(
                         .reading(reading)
                         .percent(level ? percent : null)
                         .afterS(after)
-                        .holdS(a.forS() == null || a.forS() == 0 ? null : a.forS())
+                        .holdS(hold(a))
                         .build());
             }
         }
         return all;
+    }
+
+    /** Seconds for which an action holds at most: one until a time of day holds for less than a day. */
+    private static @Nullable Integer hold(Action a) {
+        if (a.until() != null) {
+            return DAY_S;
+        }
+        return a.forS() == null || a.forS() == 0 ? null : a.forS();
     }
 
     /** Whether two things cannot both be so. */

@@ -385,6 +385,7 @@ final class RuleFormulas {
                 Arrays.stream(t.press() == null ? Press.values() : new Press[] {t.press()})
                         .map(p -> "p:" + device + ":" + p)
                         .toList();
+            case CODE -> List.of("c:" + device + ":" + (t.value() == null ? "" : t.value()));
             case SILENT -> t.forS() == null ? List.of() : List.of("s:" + device + ":" + t.forS());
             case POWER_RETURNS -> List.of("power");
             case ARRIVES -> List.of("arrives");
@@ -405,6 +406,7 @@ final class RuleFormulas {
                 yield f.and(event(events(t).get(0), f.variable("k:" + device)), f.or(high, low));
             }
             case PRESSED -> f.or(events(t).stream().map(e -> (Formula) event(e)).toList());
+            case CODE -> event(events(t).get(0));
             case CLOCK, SUN -> {
                 int atom = times.atom(t);
                 yield atom < 0 ? f.falsum() : f.and(event(TIME), time(atom));

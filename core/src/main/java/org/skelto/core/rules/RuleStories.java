@@ -175,6 +175,7 @@ final class RuleStories {
                                 .filter(p -> truth.is("e:p:" + device + ":" + p))
                                 .findFirst()
                                 .orElse(Press.SHORT));
+            case CODE -> HouseEvent.code(device, t.value() == null ? "any" : t.value());
             case SILENT -> HouseEvent.silent(device);
             case POWER_RETURNS -> HouseEvent.plain(HouseEvent.Kind.POWER_RETURNS);
             case ARRIVES -> HouseEvent.plain(HouseEvent.Kind.ARRIVES);
@@ -357,6 +358,11 @@ final class RuleStories {
             case PRESS ->
                 name(e.device()) + " is pressed "
                         + (e.press() == null ? "" : e.press().name().toLowerCase(Locale.ROOT));
+            case CODE -> name(e.device()) + " reads the code \"" + e.value() + "\"";
+            case SEES ->
+                name(e.device())
+                        + (e.reading() == Reading.ACTIVE ? " has somebody before it" : " has nobody before it");
+            case PHONE -> e.reading() == Reading.ACTIVE ? "a phone is seen" : "a phone is gone";
             case FALLS_SILENT -> "nothing more is heard of " + name(e.device());
             case POWER_RETURNS -> "the mains is back";
             case MODE -> {

@@ -5,6 +5,7 @@ import java.util.Map;
 import org.skelto.core.plan.Plan;
 import org.skelto.core.plan.equipment.Device;
 import org.skelto.core.plan.rules.Action;
+import org.skelto.core.plan.rules.Around;
 import org.skelto.core.plan.site.Place;
 import org.skelto.core.plan.site.Room;
 import org.skelto.core.site.SiteModel;
@@ -34,9 +35,14 @@ public final class RuleTargets {
         if (place == null || place.room() == null) {
             return false;
         }
+        if (action.room() != null) {
+            return place.room().equals(action.room());
+        }
         Room room = plan.rooms().get(place.room());
-        return action.room() != null
-                ? place.room().equals(action.room())
-                : room != null && room.floor().equals(action.floor());
+        Around around = action.around();
+        return room != null
+                && room.floor().equals(action.floor())
+                && (around == null
+                        || Math.hypot(place.xM() - around.xM(), place.yM() - around.yM()) <= around.radiusM());
     }
 }

@@ -5,10 +5,11 @@ import java.time.LocalDate;
 import java.time.LocalDateTime;
 import java.util.ArrayList;
 import java.util.BitSet;
-import java.util.HashMap;
+import java.util.HashSet;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
+import java.util.Set;
 import java.util.SortedSet;
 import java.util.TreeSet;
 import java.util.function.ToIntFunction;
@@ -34,8 +35,8 @@ final class RuleTimes {
     private final Sky sky;
     private final Map<Atom, Integer> atoms = new LinkedHashMap<>();
     private final List<Held> held = new ArrayList<>();
+    private final Set<BitSet> known = new HashSet<>();
     private final List<Cell> cells = new ArrayList<>();
-    private final Map<BitSet, Integer> index = new HashMap<>();
 
     /** A statement about time. */
     sealed interface Atom {}
@@ -103,25 +104,6 @@ final class RuleTimes {
 
     List<Cell> cells() {
         return cells;
-    }
-
-    /** Number of the cell in which a moment of the local clock lies, or −1 for one that was not met in the year. */
-    int cellAt(LocalDateTime moment, boolean instant) {
-        BitSet holds = new BitSet();
-        fill(
-                holds,
-                moment.toLocalDate(),
-                moment.getDayOfWeek(),
-                moment.getHour() * MINUTE_S + moment.getMinute(),
-                instant);
-        for (int i = 0; i < cells.size(); i++) {
-            BitSet base = (BitSet) cells.get(i).holds().clone();
-            base.clear(atoms.size(), base.length());
-            if (base.equals(holds)) {
-                return i;
-            }
-        }
-        return -1;
     }
 
     /** Goes through the year. */
@@ -235,7 +217,7 @@ final class RuleTimes {
         }
         for (int i = 0; i < line.size(); i++) {
             BitSet holds = line.get(i);
-            if (index.putIfAbsent(holds, cells.size()) == null) {
+            if (known.add(holds)) {
                 cells.add(new Cell(holds, examples.get(i), i % 2 == 0));
             }
         }

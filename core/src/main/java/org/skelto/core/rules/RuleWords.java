@@ -17,6 +17,7 @@ import org.skelto.core.plan.network.Service;
 import org.skelto.core.plan.rules.Action;
 import org.skelto.core.plan.rules.Mode;
 import org.skelto.core.plan.rules.Person;
+import org.skelto.core.plan.rules.Press;
 import org.skelto.core.plan.rules.Reading;
 import org.skelto.core.plan.rules.Sun;
 import org.skelto.core.plan.rules.Term;
@@ -51,10 +52,14 @@ final class RuleWords {
             case PRESSED ->
                 of(
                         t.device(),
-                        d -> "is pressed"
-                                + (t.press() == null
-                                        ? ""
-                                        : " " + t.press().name().toLowerCase(Locale.ROOT)));
+                        d -> t.press() == Press.HELD
+                                ? "is held down"
+                                : "is pressed"
+                                        + (t.press() == null
+                                                ? ""
+                                                : " " + t.press().name().toLowerCase(Locale.ROOT)));
+            case CODE ->
+                of(t.device(), d -> "reads " + (t.value() == null ? "any code" : "the code \"" + t.value() + "\""));
             case CLOCK -> new Said("it is " + (t.clock() == null ? "some time" : t.clock()), null);
             case SUN -> new Said(sun(t), null);
             case SILENT ->
@@ -92,7 +97,7 @@ final class RuleWords {
                 : below != null ? "falls below " + number(below) + unit : "moves";
     }
 
-    private static String number(double value) {
+    static String number(double value) {
         return Text.number(value, value == Math.rint(value) ? 0 : 1);
     }
 
@@ -151,7 +156,7 @@ final class RuleWords {
     }
 
     Said action(Action a) {
-        String back = a.forS() == null ? "" : " for " + time(a.forS());
+        String back = a.until() != null ? " until " + a.until() : a.forS() == null ? "" : " for " + time(a.forS());
         return switch (a.kind()) {
             case SET -> done(a, kind -> a.reading() == null ? new String[] {"leave", "as it is"} : set(kind, a), back);
             case LEVEL ->
@@ -230,8 +235,11 @@ final class RuleWords {
             where = " of " + named(a.room(), plan.rooms(), Room::name, "");
             at = thing("rooms", a.room());
         } else if (a.floor() != null) {
-            where = " of " + named(a.floor(), plan.floors(), Floor::name, "");
+            where = " on " + named(a.floor(), plan.floors(), Floor::name, "");
             at = thing("floors", a.floor());
+            if (a.around() != null) {
+                where = " within " + number(a.around().radiusM()) + " m of a point" + where;
+            }
         }
         String[] words = verb.apply(kind);
         return new Said(

@@ -17,6 +17,7 @@ import org.skelto.core.plan.Edit;
 import org.skelto.core.plan.Pointers;
 import org.skelto.core.plan.equipment.Device;
 import org.skelto.core.quantity.Text;
+import org.skelto.core.rules.RuleMessages;
 import org.skelto.core.snags.Check.Code;
 
 /** H2, H6, T13, T14: accounts of services outside, and names that were entered elsewhere. */
@@ -40,7 +41,10 @@ final class AccountChecks {
                     PlanPart.DEVICE_NAMES,
                     PlanPart.DEVICE_ROLES,
                     PlanPart.DEVICE_WAYS,
-                    PlanPart.DEVICE_TOPICS),
+                    PlanPart.DEVICE_TOPICS,
+                    PlanPart.DEVICE_PLACES,
+                    PlanPart.SITE,
+                    PlanPart.RULES),
             List.of(),
             AccountChecks::run);
 
@@ -59,7 +63,8 @@ final class AccountChecks {
     }
 
     private static void quotas(CheckContext c) {
-        Traffic traffic = Traffic.of(c.plan, Contracts.of(c.plan));
+        Traffic traffic =
+                Traffic.of(c.plan, Contracts.of(c.plan), RuleMessages.of(c.plan).told());
         traffic.accounts().forEach(use -> {
             boolean messages = use.messageShare() != null && use.messageShare() > 1;
             boolean boards = use.boardShare() != null && use.boardShare() > 1;

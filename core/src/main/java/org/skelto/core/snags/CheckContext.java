@@ -30,6 +30,7 @@ import org.skelto.core.plan.equipment.UnitKind;
 import org.skelto.core.power.PowerNode;
 import org.skelto.core.radio.SlabTables;
 import org.skelto.core.rules.RuleFinding;
+import org.skelto.core.sight.Sights;
 import org.skelto.core.site.SiteModel;
 import org.skelto.core.sound.SoundReport;
 import org.skelto.core.wiring.ChainReport;
@@ -72,6 +73,10 @@ final class CheckContext {
     /** Units that are dark or cut off with everything working, by id. */
     Map<String, Outages.UnitTrouble> troubles() {
         return facts.get(HouseFacts.TROUBLES);
+    }
+
+    Sights sights() {
+        return facts.get(HouseFacts.SIGHTS);
     }
 
     /** What the solver finds about the rules. */

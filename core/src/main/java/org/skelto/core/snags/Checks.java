@@ -31,6 +31,8 @@ public final class Checks {
             AccountChecks.CHECK,
             RuleChecks.CHECK,
             RuleProofChecks.CHECK,
+            SightChecks.CHECK,
+            ScreenChecks.CHECK,
             OutageChecks.CHECK,
             BackupChecks.CHECK,
             CostChecks.CHECK);

@@ -295,7 +295,7 @@ final class RuleChecks {
             return;
         }
         rule.when().stream()
-                .filter(t -> t.kind() == Trigger.Kind.PRESSED)
+                .filter(t -> t.kind() == Trigger.Kind.PRESSED || t.kind() == Trigger.Kind.CODE)
                 .map(t -> t.device() == null ? null : c.plan.devices().get(t.device()))
                 .filter(d ->
                         d != null && d.unit() != null && bareCode(c.plan.units().get(d.unit())))

@@ -74,7 +74,7 @@ class AccountsTest {
         Plan plan = NameAssigner.assign(Plans.sound());
         plan = unit(plan, "probe", u -> u.with(b -> b.duty(null).message(null)));
         Plan warm = device(plan, "probe", d -> d.withKind(DeviceKind.TEMPERATURE));
-        Traffic traffic = Traffic.of(warm, Contracts.of(warm));
+        Traffic traffic = Traffic.of(warm, Contracts.of(warm), Told.NONE);
         assertEquals(
                 List.of("probe", "lamp"),
                 traffic.devices().stream().map(Traffic.DeviceTraffic::device).toList());
@@ -89,7 +89,8 @@ class AccountsTest {
         Plan plan = NameAssigner.assign(
                 device(Plans.sound(), "lamp", AccountsTest::outside).withServices(Map.of("account", account)));
         assertEquals(1, plan.devices().get("lamp").accountChannel());
-        Traffic.AccountUse use = Traffic.of(plan, Contracts.of(plan)).accounts().get(0);
+        Traffic.AccountUse use =
+                Traffic.of(plan, Contracts.of(plan), Told.NONE).accounts().get(0);
         assertEquals(1.216, use.messageShare(), 1e-9);
         assertEquals(0.2, use.boardShare(), 1e-9);
         assertEquals(

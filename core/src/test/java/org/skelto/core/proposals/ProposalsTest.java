@@ -21,6 +21,7 @@ import org.skelto.core.Changed;
 import org.skelto.core.Demos;
 import org.skelto.core.Outpost;
 import org.skelto.core.RandomEdits;
+import org.skelto.core.Tried;
 import org.skelto.core.Workshop;
 import org.skelto.core.channels.Channels;
 import org.skelto.core.commands.Command;
@@ -51,6 +52,7 @@ import org.skelto.core.plan.radio.Medium;
 import org.skelto.core.plan.site.Place;
 import org.skelto.core.rules.ReadyRule;
 import org.skelto.core.rules.ReadyRules;
+import org.skelto.core.rules.RuleCopy;
 import org.skelto.core.rules.Sky;
 import org.skelto.core.sample.ThornfellLodge;
 import org.skelto.core.snags.Checks;
@@ -62,7 +64,7 @@ import org.skelto.core.work.Progress;
 /** The law of proposals: what is proposed leaves no stop and no fix behind that was not there. */
 class ProposalsTest {
     private static final Explorer.Wanted AS_PLANNED = new Explorer.Wanted(5, null, null, null);
-    private static final int PLANS = Boolean.getBoolean("skelto.long") ? 2000 : 75;
+    private static final int PLANS = Boolean.getBoolean("skelto.long") ? 2000 : 45;
 
     /** One thing proposed. */
     private record Proposed(String what, List<Edit> edits) {}
@@ -86,9 +88,10 @@ class ProposalsTest {
                         drawn.name() + ", " + drawn.units().size() + " units", () -> {
                             Facts facts = new Facts(NameAssigner.assign(drawn));
                             List<Proposed> all = new ArrayList<>();
-                            facts.plan().units().keySet().forEach(id -> links(facts, id, all));
+                            Tried.some(facts.plan().units(), 15).forEach(id -> links(facts, id, all));
                             whole(facts, all);
                             ready(facts, all);
+                            copies(facts, all);
                             farLinks(facts, all);
                             assertFalse(all.isEmpty());
                             assertEquals(List.of(), broken(facts, all));
@@ -99,9 +102,7 @@ class ProposalsTest {
     void proposalsOfTheLodge() {
         Facts facts = new Facts(NameAssigner.assign(ThornfellLodge.plan()));
         List<Proposed> all = new ArrayList<>();
-        for (String id : List.of("hub", "first-0-board")) {
-            links(facts, id, all);
-        }
+        links(facts, "first-0-board", all);
         whole(facts, all);
         assertEquals(List.of(), broken(facts, all));
     }
@@ -163,6 +164,16 @@ class ProposalsTest {
                 all.add(new Proposed("ready rule " + ready.name(), edits));
             }
         }
+    }
+
+    private static void copies(Facts facts, List<Proposed> all) {
+        facts.plan()
+                .rules()
+                .forEach((id, rule) -> RuleCopy.all(facts.plan(), facts.outages(), Sky.of(facts.plan()), rule).stream()
+                        .filter(c -> c.made() != null)
+                        .forEach(c -> all.add(new Proposed(
+                                id + " for " + c.roomName(),
+                                List.of(Edit.add(Pointers.of("rules", "copied"), c.made()))))));
     }
 
     private static void whole(Facts facts, List<Proposed> all) {

@@ -17,8 +17,14 @@ import java.util.TreeSet;
 import org.junit.jupiter.api.Test;
 import org.skelto.core.Demos;
 import org.skelto.core.plan.Plan;
+import org.skelto.core.plan.equipment.ActuationSpec;
+import org.skelto.core.plan.equipment.Device;
+import org.skelto.core.plan.equipment.DeviceKind;
 import org.skelto.core.plan.rules.Action;
 import org.skelto.core.plan.rules.ActionBuilder;
+import org.skelto.core.plan.rules.Around;
+import org.skelto.core.plan.rules.Presence;
+import org.skelto.core.plan.rules.PresenceSource;
 import org.skelto.core.plan.rules.Press;
 import org.skelto.core.plan.rules.Reading;
 import org.skelto.core.plan.rules.Rule;
@@ -28,6 +34,8 @@ import org.skelto.core.plan.rules.TermBuilder;
 import org.skelto.core.plan.rules.Trigger;
 import org.skelto.core.plan.rules.TriggerBuilder;
 import org.skelto.core.plan.site.GeoPoint;
+import org.skelto.core.plan.site.Place;
+import org.skelto.core.site.SiteModel;
 
 /** Rules carried out on a clock, by hand-made expectations. */
 class InterpreterTest {
@@ -237,5 +245,147 @@ class InterpreterTest {
                 RuleWeek.of(north, Sky.of(north), LocalDate.of(2026, 6, 21))
                         .days()
                         .size());
+    }
+
+    /** The mill with a motion sensor that holds for 20 s and warms up for 60 s. */
+    private static Plan slow(Plan plan) {
+        Map<String, Device> devices = new java.util.TreeMap<>(plan.devices());
+        devices.computeIfPresent(
+                "hall-motion",
+                (id, d) -> d.withWorks(
+                        ActuationSpec.UNKNOWN.with(w -> w.holdS(20.0).warmUpS(60.0))));
+        return plan.withDevices(devices);
+    }
+
+    @Test
+    void whatASensorSeesIsSaidForAWhileLongerAndNotWhileItWarmsUp() {
+        Trigger empty = motion().withReading(Reading.IDLE);
+        Interpreter house = house(slow(plan(rule(empty, lamp(Reading.ACTIVE, 600)))), "2026-11-02T18:00:00");
+        house.happen(HouseEvent.sees("hall-motion", true));
+        house.happen(HouseEvent.sees("hall-motion", false));
+        until(house, "2026-11-02T18:00:15");
+        // somebody passes again before it has let go
+        house.happen(HouseEvent.sees("hall-motion", true));
+        house.happen(HouseEvent.sees("hall-motion", false));
+        until(house, "2026-11-02T18:00:34");
+        assertEquals(0, fired(house, "r0"));
+        until(house, "2026-11-02T18:00:35");
+        assertEquals(1, fired(house, "r0"));
+
+        Interpreter back = house(slow(plan(rule(motion(), lamp(Reading.ACTIVE, 600)))), "2026-11-02T18:00:00");
+        back.happen(HouseEvent.plain(HouseEvent.Kind.POWER_RETURNS));
+        until(back, "2026-11-02T18:00:59");
+        moves(back);
+        assertEquals(0, fired(back, "r0"));
+        until(back, "2026-11-02T18:01:00");
+        moves(back);
+        assertEquals(1, fired(back, "r0"));
+    }
+
+    @Test
+    void somebodyIsAtHomeWhenEnoughSourcesSpeakAndForAWhileAfter() {
+        Presence presence = new Presence(
+                List.of(
+                        new PresenceSource(PresenceSource.Kind.PHONE_IN_NETWORK, null),
+                        new PresenceSource(PresenceSource.Kind.DEVICE, "hall-motion"),
+                        new PresenceSource(PresenceSource.Kind.LOCK_WORKED, "front-lock")),
+                2,
+                15);
+        Trigger arrives = TriggerBuilder.builder().kind(Trigger.Kind.ARRIVES).build();
+        Trigger leaves = TriggerBuilder.builder().kind(Trigger.Kind.LEAVES).build();
+        Plan plan = plan(rule(arrives, lamp(Reading.ACTIVE, null)), rule(leaves, lamp(Reading.IDLE, null)));
+        Interpreter house = house(plan.withState(plan.state().withPresence(presence)), "2026-11-02T18:00:00");
+        house.happen(HouseEvent.sees("front-lock", true));
+        assertFalse(house.home(), "one vote is not enough");
+        until(house, "2026-11-02T18:10:00");
+        house.happen(HouseEvent.phone(0, true));
+        assertTrue(house.home());
+        assertEquals(1, fired(house, "r0"));
+        // the lock's vote ends 15 min after it was worked; the phone's alone is not enough
+        until(house, "2026-11-02T18:14:59");
+        assertTrue(house.home());
+        until(house, "2026-11-02T18:15:00");
+        assertFalse(house.home());
+        assertEquals(1, fired(house, "r1"));
+        assertEquals(
+                new PresenceVote(true, 15),
+                PresenceVote.of(plan.withState(plan.state().withPresence(presence)), Sky.of(plan), Set.of(0, 1)));
+        assertEquals(
+                new PresenceVote(false, 0),
+                PresenceVote.of(plan.withState(plan.state().withPresence(presence)), Sky.of(plan), Set.of(1, 99, -1)));
+    }
+
+    @Test
+    void aLockIsHeldOpenUntilATimeOfDayOverMidnightAndTheClockChange() {
+        Action open = ActionBuilder.builder()
+                .kind(Action.Kind.SET)
+                .device("front-lock")
+                .reading(Reading.ACTIVE)
+                .until("07:30")
+                .build();
+        // 25 October 2026 has 25 hours in London
+        Interpreter house = house(plan(rule(clock("22:00"), open)), "2026-10-24T21:59:00");
+        until(house, "2026-10-25T07:29:59");
+        assertEquals(Reading.ACTIVE, house.reading("front-lock"));
+        until(house, "2026-10-25T07:30:00");
+        assertEquals(Reading.IDLE, house.reading("front-lock"));
+        assertEquals(
+                "When it is 22:00, then unlock front door lock until 07:30.",
+                RuleSentence.of(
+                                Demos.mill(),
+                                "x",
+                                rule(clock("22:00"), open).name("x").build())
+                        .text());
+    }
+
+    @Test
+    void aCodeIsKnownByItsNameAndAGestureByHowLongItLasts() {
+        Trigger family = TriggerBuilder.builder()
+                .kind(Trigger.Kind.CODE)
+                .device("front-lock")
+                .value("family")
+                .build();
+        Trigger any = family.withValue(null);
+        Trigger held = TriggerBuilder.builder()
+                .kind(Trigger.Kind.PRESSED)
+                .device("meal-button")
+                .press(Press.HELD)
+                .build();
+        Interpreter house = house(
+                plan(
+                        rule(family, lamp(Reading.ACTIVE, null)),
+                        rule(any, lamp(Reading.ACTIVE, null)),
+                        rule(held, lamp(Reading.IDLE, null))),
+                "2026-11-02T18:00:00");
+        house.happen(HouseEvent.code("front-lock", "cleaner"));
+        house.happen(HouseEvent.press("meal-button", Press.LONG));
+        assertEquals(List.of(0L, 1L, 0L), List.of(fired(house, "r0"), fired(house, "r1"), fired(house, "r2")));
+        house.happen(HouseEvent.code("front-lock", "family"));
+        house.happen(HouseEvent.press("meal-button", Press.HELD));
+        assertEquals(List.of(1L, 2L, 1L), List.of(fired(house, "r0"), fired(house, "r1"), fired(house, "r2")));
+    }
+
+    @Test
+    void whatStandsWithinACircleIsWorkedAndNothingElse() {
+        Plan mill = Demos.mill();
+        Action all = ActionBuilder.builder()
+                .kind(Action.Kind.SET)
+                .all(DeviceKind.LAMP)
+                .floor("meal-floor")
+                .reading(Reading.IDLE)
+                .build();
+        List<String> floor = RuleTargets.of(mill, all);
+        double[] at = {9, 6};
+        for (double radius : new double[] {0.1, 2, 3.5, 200}) {
+            List<String> near = floor.stream()
+                    .filter(id -> {
+                        Place p = SiteModel.placeOf(mill, mill.devices().get(id));
+                        return (p.xM() - at[0]) * (p.xM() - at[0]) + (p.yM() - at[1]) * (p.yM() - at[1])
+                                <= radius * radius;
+                    })
+                    .toList();
+            assertEquals(near, RuleTargets.of(mill, all.withAround(new Around(at[0], at[1], radius))));
+        }
+        assertTrue(floor.size() > 2);
     }
 }

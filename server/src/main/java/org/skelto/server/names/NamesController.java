@@ -27,6 +27,7 @@ import org.skelto.core.plan.Wording;
 import org.skelto.core.plan.equipment.Unit;
 import org.skelto.core.plan.network.Ipv4Subnet;
 import org.skelto.core.plan.validation.Problem;
+import org.skelto.core.rules.RuleMessages;
 import org.skelto.server.problems.Refusal;
 import org.skelto.server.requests.OpenPlan;
 import org.skelto.server.tables.Csv;
@@ -112,7 +113,10 @@ class NamesController {
     /** How many messages a month each device makes, and how much of the accounts outside that takes. */
     @GetMapping("/traffic")
     Traffic traffic(OpenPlan open) {
-        return Traffic.of(open.plan(), Contracts.of(open.plan()));
+        return Traffic.of(
+                open.plan(),
+                Contracts.of(open.plan()),
+                RuleMessages.of(open.plan()).told());
     }
 
     /** The segments of the network, and what must be let through from one to another. */

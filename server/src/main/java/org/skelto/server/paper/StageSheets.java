@@ -17,6 +17,7 @@ import org.skelto.core.build.CableLine;
 import org.skelto.core.build.PartsList;
 import org.skelto.core.coverage.FloorCoverage;
 import org.skelto.core.facts.Facts;
+import org.skelto.core.facts.HouseFacts;
 import org.skelto.core.ground.Relief;
 import org.skelto.core.house.Outage;
 import org.skelto.core.house.State;
@@ -35,6 +36,8 @@ import org.skelto.core.plan.site.Floor;
 import org.skelto.core.plan.site.Place;
 import org.skelto.core.plan.site.Room;
 import org.skelto.core.power.PowerNode;
+import org.skelto.core.rules.RuleFinding;
+import org.skelto.core.rules.RuleMessages;
 import org.skelto.core.rules.RuleSentence;
 import org.skelto.core.snags.Checks;
 import org.skelto.core.snags.Severity;
@@ -460,12 +463,32 @@ final class StageSheets {
     }
 
     private List<Section> rules() {
-        Table table = new Table(null, "Rule", "Runs in", "Says");
+        Table table = new Table(null, "Rule", "Runs in", "Says", "Judged");
+        List<RuleFinding> found = facts.get(HouseFacts.RULE_FINDINGS);
         plan.rules().forEach((id, rule) -> {
             RuleSentence sentence = RuleSentence.of(plan, id, rule);
-            table.row(rule.name() + (rule.off() ? " (rests)" : ""), sentence.host(), sentence.text());
+            table.row(
+                    rule.name() + (rule.off() ? " (rests)" : ""),
+                    sentence.host(),
+                    sentence.text(),
+                    found.stream()
+                            .filter(f -> f.rules().contains(id))
+                            .map(f -> f.says() + " (" + Wording.words(f.proof()) + ")")
+                            .collect(Collectors.joining(" ")));
         });
-        return List.of(table.section());
+        List<Section> sections = new ArrayList<>(List.of(table.section()));
+        RuleMessages messages = RuleMessages.of(plan);
+        if (!messages.rules().isEmpty()) {
+            Table tells = new Table("Messages a month", "Rule", "Times#", "Messages#", "Known from");
+            messages.rules()
+                    .forEach(r -> tells.row(
+                            r.name(),
+                            Math.round(r.timesMonth()),
+                            Math.round(r.messages()),
+                            r.said() ? "a person" : "an estimate"));
+            sections.add(tells.section());
+        }
+        return sections;
     }
 
     private List<Section> outages() {

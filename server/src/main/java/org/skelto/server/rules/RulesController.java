@@ -5,6 +5,7 @@ import java.time.LocalDate;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Map;
+import java.util.TreeSet;
 import org.jspecify.annotations.Nullable;
 import org.skelto.core.facts.HouseFacts;
 import org.skelto.core.plan.Plan;
@@ -13,15 +14,20 @@ import org.skelto.core.plan.equipment.DeviceKind;
 import org.skelto.core.plan.rules.Rule;
 import org.skelto.core.plan.validation.Problem;
 import org.skelto.core.rules.ButtonUse;
+import org.skelto.core.rules.PresenceVote;
 import org.skelto.core.rules.ReadingWords;
 import org.skelto.core.rules.ReadyRule;
 import org.skelto.core.rules.ReadyRules;
+import org.skelto.core.rules.RuleCopy;
 import org.skelto.core.rules.RuleFinding;
 import org.skelto.core.rules.RuleHost;
+import org.skelto.core.rules.RuleMessages;
+import org.skelto.core.rules.RulePart;
 import org.skelto.core.rules.RuleSentence;
 import org.skelto.core.rules.RuleWeek;
 import org.skelto.core.rules.Sky;
 import org.skelto.core.rules.WhoIsTold;
+import org.skelto.core.sight.Sights;
 import org.skelto.server.problems.Refusal;
 import org.skelto.server.requests.OpenPlan;
 import org.skelto.server.tables.Csv;
@@ -42,6 +48,7 @@ import org.springframework.web.bind.annotation.RestController;
 class RulesController {
     private static final int FIRST_YEAR = 1990;
     private static final int LAST_YEAR = 2100;
+    private static final int TYPED_LENGTH = 200;
 
     private static List<RuleSentence> all(Plan plan) {
         return plan.rules().entrySet().stream()
@@ -83,11 +90,15 @@ class RulesController {
     /** Where a rule can run, the best place first, and what becomes of it there. */
     @GetMapping("/{rule}/hosts")
     List<RuleHost> hosts(OpenPlan open, @PathVariable("rule") String rule) {
+        return RuleHost.all(open.plan(), open.figures().outages(), known(open, rule));
+    }
+
+    private static Rule known(OpenPlan open, String rule) {
         Rule found = open.plan().rules().get(rule);
         if (found == null) {
             throw Refusal.of(HttpStatus.NOT_FOUND, "There is no such rule in the plan.");
         }
-        return RuleHost.all(open.plan(), open.figures().outages(), found);
+        return found;
     }
 
     /** Who learns that a device takes its reading, at home and away, by day and in quiet hours. */
@@ -125,6 +136,44 @@ class RulesController {
                                         .text())
                                 .toList()))
                 .toList();
+    }
+
+    /** Where else a rule could do the same, with what takes the place of what. */
+    @GetMapping("/{rule}/copies")
+    List<RuleCopy> copies(OpenPlan open, @PathVariable("rule") String rule) {
+        return RuleCopy.all(
+                open.plan(), open.figures().outages(), open.figures().get(HouseFacts.SKY), known(open, rule));
+    }
+
+    /**
+     * What a typed text may mean as a part of a rule.
+     *
+     * @param text up to 200 characters; longer ones are cut
+     */
+    @GetMapping("/parts")
+    List<RulePart> parts(
+            OpenPlan open,
+            @RequestParam("slot") RulePart.Slot slot,
+            @RequestParam(name = "text", defaultValue = "") String text) {
+        return RulePart.typed(open.plan(), slot, text.substring(0, Math.min(text.length(), TYPED_LENGTH)));
+    }
+
+    /** What sensors and cameras see, and which ways into the house are watched. */
+    @GetMapping("/sights")
+    Sights sights(OpenPlan open) {
+        return open.figures().get(HouseFacts.SIGHTS);
+    }
+
+    /** How many messages a month rules send to people. */
+    @GetMapping("/messages")
+    RuleMessages messages(OpenPlan open) {
+        return RuleMessages.of(open.plan());
+    }
+
+    /** What presence makes of it when some of its sources speak. */
+    @GetMapping("/presence")
+    PresenceVote presence(OpenPlan open, @RequestParam(name = "speaking", defaultValue = "") List<Integer> speaking) {
+        return PresenceVote.of(open.plan(), open.figures().get(HouseFacts.SKY), new TreeSet<>(speaking));
     }
 
     /** All of them as a table. */

@@ -24,7 +24,7 @@ import tools.jackson.databind.JsonNode;
 
 /** What one client does must not keep another from working: real connections to the real server. */
 class LoadTest extends OnTheMill {
-    private static final Duration SOON = Duration.ofSeconds(5);
+    private static final Duration SOON = Duration.ofSeconds(20);
     private static final String PATCH = "application/json-patch+json";
 
     private final List<Wire> wires = new ArrayList<>();

@@ -44,6 +44,7 @@ import org.skelto.core.plan.site.WallWork;
  * @param accountChannel its number on the account of an outside service, 1 to 9999, or null
  * @param enteredAs what it is called elsewhere: in the hub, the phone bridge, a service, by that place
  * @param keptDays how long what it says is kept by who records it, 0 to 3650 days, or null when nobody said
+ * @param sight what a motion sensor or camera sees, or null when not known
  * @param messages what is wanted otherwise than usual of its messages
  */
 @RecordBuilder
@@ -89,7 +90,9 @@ public record Device(
                 enteredAs,
 
         @Nullable @Within(least = 0, most = 3650, unit = "days")
-        Integer keptDays)
+        Integer keptDays,
+
+        @Nullable Sight sight)
         implements DeviceBuilder.With {
     public Device {
         criticality = criticality == null && kind != null ? kind.criticality() : criticality;

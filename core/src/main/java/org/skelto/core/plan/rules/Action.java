@@ -5,6 +5,7 @@ import org.jspecify.annotations.Nullable;
 import org.skelto.core.plan.equipment.DeviceKind;
 import org.skelto.core.plan.format.Id;
 import org.skelto.core.plan.format.Limits;
+import org.skelto.core.plan.format.Matches;
 import org.skelto.core.plan.format.Within;
 import org.skelto.core.plan.format.Words;
 
@@ -17,11 +18,13 @@ import org.skelto.core.plan.format.Words;
  * @param times how often it pulses ({@link Kind#PULSE}), 1 to 100
  * @param forS seconds after which it goes back by itself ({@link Kind#SET}, {@link Kind#LEVEL}), or that the rule waits
  *     ({@link Kind#WAIT}), 1 to 604 800; null means that it stays
+ * @param until time of day at which it goes back by itself, in place of {@code forS}
  * @param service id of the message service that tells a person ({@link Kind#TELL})
  * @param text what the person reads
  * @param all every device of this kind, in place of one device
  * @param room id of the room in which those are, or null
  * @param floor id of the floor on which those are, or null; with neither it is the whole house
+ * @param around the circle on that floor in which those are, or null for all of it
  * @param mode id of the mode of the house ({@link Kind#MODE})
  * @param value that the mode takes
  * @param rule id of the rule that is carried out as well, if its conditions allow it ({@link Kind#RULE})
@@ -38,11 +41,15 @@ public record Action(
         @Nullable @Within(least = 1, most = 604_800, unit = "s")
         Integer forS,
 
+        @Nullable @Matches(value = Rule.CLOCK, says = Rule.NO_CLOCK)
+        String until,
+
         @Nullable @Id String service,
         @Nullable @Words(most = Limits.TEXT_LENGTH) String text,
         @Nullable DeviceKind all,
         @Nullable @Id String room,
         @Nullable @Id String floor,
+        @Nullable Around around,
         @Nullable @Id String mode,
         @Nullable @Words(most = Limits.NAME_LENGTH) String value,
         @Nullable @Id String rule,

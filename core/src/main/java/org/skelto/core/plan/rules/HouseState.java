@@ -17,6 +17,7 @@ import org.skelto.core.plan.format.Words;
  * @param presence how it knows that somebody is at home, or null while nothing tells
  * @param people roles of those who are told, by id
  * @param quiet hours in which nothing is to sound, by id
+ * @param screens what the house is worked with, by id
  */
 @RecordBuilder
 public record HouseState(
@@ -24,14 +25,16 @@ public record HouseState(
         @Count(most = 50) Map<@Id String, Mode> modes,
         @Nullable Presence presence,
         @Count(most = 50) Map<@Id String, Person> people,
-        @Count(most = 50) Map<@Id String, QuietHours> quiet)
+        @Count(most = 50) Map<@Id String, QuietHours> quiet,
+        @Count(most = 50) Map<@Id String, Screen> screens)
         implements HouseStateBuilder.With {
     /** Nothing said yet. */
-    public static final HouseState NONE = new HouseState(null, Map.of(), null, Map.of(), Map.of());
+    public static final HouseState NONE = new HouseState(null, Map.of(), null, Map.of(), Map.of(), Map.of());
 
     public HouseState {
         modes = Copies.sorted(modes);
         people = Copies.sorted(people);
         quiet = Copies.sorted(quiet);
+        screens = Copies.sorted(screens);
     }
 }

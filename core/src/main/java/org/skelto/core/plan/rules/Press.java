@@ -4,5 +4,7 @@ package org.skelto.core.plan.rules;
 public enum Press {
     SHORT,
     DOUBLE,
-    LONG
+    LONG,
+    /** Held down: what it does goes on until it is let go. */
+    HELD
 }

@@ -23,7 +23,7 @@ import org.skelto.core.plan.format.Words;
  * @param sun what it does ({@link Kind#SUN})
  * @param offsetMin minutes after that, or before where negative, −720 to 720
  * @param mode id of the mode of the house ({@link Kind#MODE})
- * @param value that the mode takes
+ * @param value that the mode takes; the name of the code, never the code itself ({@link Kind#CODE})
  */
 @RecordBuilder
 public record Trigger(
@@ -63,6 +63,8 @@ public record Trigger(
         VALUE,
         /** A push-button is pressed. */
         PRESSED,
+        /** A code is typed, or a tag or finger is read, at a device. */
+        CODE,
         /** A time of day. */
         CLOCK,
         /** The sun rises or sets. */
