@@ -142,7 +142,9 @@ const SEEN: Record<string, { select?: string; sees: string[] }> = {
   "names/controllers": { select: "/units/hall-board", sees: ["main/E11", "192.168.40.33", "stands in Hall"] },
   "names/give": { sees: ["Hosts file", "written only"] },
   "rules/buttons": { sees: ["bedside button", "Everything off for the night", "700 ms"] },
-  "rules/state": { sees: ["house mode", "keeper", "Europe/London"] },
+  "rules/state": { sees: ["house mode", "keeper", "Europe/London", "Door opens while away"] },
+  "rules/sensors": { sees: ["hall motion", "sees 10 m²", "window of Lathe room"] },
+  "rules/screens": { sees: ["Keeper's phone", "asks first", "Wheel pit"] },
   "rules/ready": { sees: ["Water on the floor shuts the water", "then shut water stop valve"] },
   "rules/rules": {
     select: "/rules/hall-lamp-on-arrival",

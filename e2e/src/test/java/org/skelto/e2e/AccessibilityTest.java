@@ -76,6 +76,8 @@ class AccessibilityTest {
                 "rules",
                 "rules?part=buttons",
                 "rules?part=state",
+                "rules?part=sensors",
+                "rules?part=screens",
                 "rules?part=ready",
                 "names?part=controllers&select=/units/hall-board",
                 "outages?without=internet,hub:hub&select=/devices/hall-lamp",

@@ -132,4 +132,82 @@ class RulesApiTest extends OnTheMill {
                         .filter(e -> e[0].equals("Blinds at dusk") && e[2].equals("once"))
                         .count());
     }
+
+    @Test
+    void aControlScreenIsMadeGivenOutAndTakenInAgain() {
+        JsonNode made = http.get(plan + "/screens/made?rooms=hall").json();
+        assertTrue(made.valueStream()
+                .anyMatch(t -> t.get("of").asString().equals("front-lock")
+                        && t.get("confirm").asBoolean()));
+        assertTrue(made.size() < http.get(plan + "/screens/made").json().size());
+        String screen = "{\"name\":\"Hall\",\"rooms\":[\"hall\"],\"tiles\":" + made + "}";
+        assertEquals(200, put("/state/screens/hall-phone", screen).status());
+        Http.Answer file = http.get(plan + "/screens/hall-phone/file");
+        JsonNode said = file.json();
+        assertEquals("skelto-screen/1", said.get("format").asString());
+        assertEquals(made.size(), said.get("tiles").size(), "what stands on it goes along, in the order of the screen");
+        // what was given out is taken in: it is the same then
+        assertEquals(
+                200, put("/state/screens/again", said.get("screen").toString()).status());
+        assertEquals(
+                said.get("screen"),
+                http.get(plan + "/screens/again/file").json().get("screen"));
+        assertEquals("%PDF", http.get(plan + "/screens/hall-phone/card").text().substring(0, 4));
+        JsonNode state = http.get(plan + "/screens")
+                .json()
+                .valueStream()
+                .filter(s -> s.get("screen").asString().equals("hall-phone"))
+                .findFirst()
+                .orElseThrow();
+        assertEquals(0, state.get("missing").size());
+        assertEquals(404, http.get(plan + "/screens/nobody/card").status());
+        assertEquals(
+                422,
+                put("/state/screens/wrong", "{\"name\":\"\",\"tiles\":[{\"kind\":\"DOOR\",\"of\":\"x\"}]}")
+                        .status());
+    }
+
+    private Http.Answer put(String path, String value) {
+        return http.patch(plan, revision(), "[{\"op\":\"add\",\"path\":\"" + path + "\",\"value\":" + value + "}]");
+    }
+
+    @Test
+    void partsAreTypedRulesAreCopiedSensorsSeeAndMessagesAreCounted() {
+        JsonNode parts = http.get(plan + "/rules/parts?slot=ACTION&text=hall%20lamp%20on%206%20min")
+                .json();
+        assertEquals("switch hall lamp on for 6 min", parts.at("/0/text").asString());
+        assertEquals(360, parts.at("/0/action/forS").asInt());
+        assertEquals(400, http.get(plan + "/rules/parts?slot=WISH").status());
+        assertEquals(
+                200,
+                http.get(plan + "/rules/parts?slot=TERM&text=" + "x".repeat(3000))
+                        .status());
+        JsonNode copies = http.get(plan + "/rules/landing-light/copies").json();
+        assertEquals("meal-button", copies.at("/0/made/when/0/device").asString());
+        assertEquals(404, http.get(plan + "/rules/nobody/copies").status());
+        JsonNode sights = http.get(plan + "/rules/sights").json();
+        assertEquals(2, sights.get("sensors").size());
+        assertTrue(sights.get("openings")
+                .valueStream()
+                .anyMatch(o -> o.get("seenBy").toString().contains("hall-motion")));
+        JsonNode messages = http.get(plan + "/rules/messages").json();
+        JsonNode away = messages.get("rules")
+                .valueStream()
+                .filter(r -> r.get("rule").asString().equals("door-while-away"))
+                .findFirst()
+                .orElseThrow();
+        // half a time a month, to two people
+        assertEquals(1, away.get("messages").asDouble(), 1e-9);
+        assertTrue(http.get(plan + "/rules/presence?speaking=0,1")
+                .json()
+                .get("home")
+                .asBoolean());
+        assertEquals(
+                25,
+                http.get(plan + "/rules/presence?speaking=0,1")
+                        .json()
+                        .get("staysMin")
+                        .asInt());
+        assertEquals(400, http.get(plan + "/rules/presence?speaking=all").status());
+    }
 }
