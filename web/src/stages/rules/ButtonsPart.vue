@@ -12,6 +12,12 @@ const plan = computed(() => bench.plan!);
 const { answer: buttons, trouble } = usePlanQuery((id, signal) =>
   answer(api.GET("/api/plans/{id}/rules/buttons", { params: { path: { id } }, signal })),
 );
+/** What lamps and sounds say back, as it was said of each unit. */
+const indicators = computed(() =>
+  Object.entries(plan.value.units).flatMap(([id, u]) =>
+    Object.entries(u.indicators).map(([what, means]) => ({ id, name: u.name, what, means })),
+  ),
+);
 const GESTURE: Record<Schemas["Gesture"]["press"], string> = {
   SHORT: "short",
   DOUBLE: "double",
@@ -60,6 +66,29 @@ const GESTURE: Record<Schemas["Gesture"]["press"], string> = {
             <td>{{ g.rules.length ? (g.withoutHub ? "works" : "stops") : "–" }}</td>
           </tr>
         </template>
+      </tbody>
+    </table>
+    <table v-if="indicators.length">
+      <caption class="unseen">
+        What lamps and sounds on units mean
+      </caption>
+      <thead>
+        <tr>
+          <th>On</th>
+          <th>Lamp or sound</th>
+          <th>Means</th>
+        </tr>
+      </thead>
+      <tbody>
+        <tr v-for="l in indicators" :key="`${l.id} ${l.what}`">
+          <th scope="row">
+            <button type="button" class="plain" @click="bench.select(pointer('units', l.id))">
+              {{ l.name }}
+            </button>
+          </th>
+          <td>{{ l.what }}</td>
+          <td>{{ l.means }}</td>
+        </tr>
       </tbody>
     </table>
     <p v-if="buttons?.length" class="quiet">

@@ -30,6 +30,19 @@ const { answer: words } = usePlanQuery((id, signal) =>
 const { answer: findings, trouble: unjudged } = usePlanQuery((id, signal) =>
   answer(api.GET("/api/plans/{id}/rules/findings", { params: { path: { id } }, signal })),
 );
+const { answer: placeholders } = usePlanQuery((id, signal) =>
+  answer(api.GET("/api/plans/{id}/rules/placeholders", { params: { path: { id } }, signal })),
+);
+/** Ticks become rules to be finished, in one edit. */
+const hold = () => {
+  const taken = { ...plan.value.rules };
+  const ops = (placeholders.value ?? []).map((p) => {
+    const id = freeId(p.rule.name, taken);
+    taken[id] = p.rule;
+    return added(["rules", id], p.rule);
+  });
+  return bench.edit(ops, "placeholders of rules");
+};
 type Rule = Schemas["Rule"];
 const chosen = ref("");
 watch(
@@ -103,6 +116,7 @@ async function add() {
     then: [],
     unless: [],
     restS: null,
+    repeatS: null,
     timesMonth: null,
   };
   if (await bench.edit([added(["rules", id], fresh)], `rule ${called}`)) {
@@ -160,6 +174,20 @@ const hosts = computed(() =>
       <a v-if="sentences?.length" :href="`/api/plans/${bench.id}/rules/csv`" download>as CSV</a>
       <a v-if="sentences?.length" :href="`/api/plans/${bench.id}/rules/calendar`" download>as a calendar</a>
     </form>
+    <p v-if="placeholders?.length" class="quiet">
+      A rule is ticked for
+      {{
+        placeholders
+          .slice(0, 5)
+          .map((p) => p.name)
+          .join(", ")
+      }}<template v-if="placeholders.length > 5"> and {{ placeholders.length - 5 }} more</template>, and no
+      rule says anything of {{ placeholders.length === 1 ? "it" : "them" }}: each tick stands for one on the
+      hub.
+      <button type="button" class="plain" @click="hold">
+        Write {{ placeholders.length === 1 ? "it" : "them" }} as placeholders
+      </button>
+    </p>
     <p v-if="!Object.keys(plan.rules).length" class="quiet">
       Nothing happens by itself yet. A rule says when something happens, what must be so then, and what is
       done.
@@ -188,6 +216,14 @@ const hosts = computed(() =>
           placeholder="at once"
           :value="rule.restS"
           :save="(v: number | null) => put({ restS: v })"
+        />
+        <EditField
+          label="Again every, s"
+          numeric
+          optional
+          placeholder="once"
+          :value="rule.repeatS"
+          :save="(v: number | null) => put({ repeatS: v })"
         />
         <label class="rests">
           <input

@@ -80,6 +80,9 @@ public final class Interpreter {
     /** A rule's later actions that wait. */
     private record Waiting(String rule) {}
 
+    /** A rule that fires again while what set it off stays so. */
+    private record Again(Ref ref) {}
+
     /** What goes back. */
     private record Back(String device) {}
 
@@ -482,8 +485,30 @@ public final class Interpreter {
             fired.put(ref.rule(), now);
             note(Happening.Kind.FIRED, null, ref.rule(), ref.trigger(), null, null, null);
             standing.remove(new Waiting(ref.rule()));
+            again(ref, rule);
             act(ref.rule(), rule, 0);
         }
+    }
+
+    private void again(Ref ref, Rule rule) {
+        if (rule.repeatS() != null && ref.trigger() >= 0 && lasts(ref)) {
+            later(rule.repeatS(), new Again(ref), ref.rule(), () -> {
+                if (lasts(ref)) {
+                    again(ref, rule);
+                    fireAll(List.of(ref));
+                }
+            });
+        }
+    }
+
+    /** Whether the reading or the value that set a rule off is still so. */
+    private boolean lasts(Ref ref) {
+        Trigger t = live.trigger(ref);
+        return t.kind() == Trigger.Kind.VALUE && crossed.contains(ref)
+                || t.kind() == Trigger.Kind.BECOMES
+                        && t.device() != null
+                        && t.reading() != null
+                        && reading(t.device()) == t.reading();
     }
 
     private boolean allowed(Rule rule) {
@@ -598,7 +623,9 @@ public final class Interpreter {
             case HOME -> home;
             case HOLDS ->
                 standing.values().stream()
-                        .anyMatch(d -> !(d.what() instanceof Ref) && d.rule().equals(t.rule()));
+                        .anyMatch(d -> !(d.what() instanceof Ref)
+                                && !(d.what() instanceof Again)
+                                && d.rule().equals(t.rule()));
         };
     }
 

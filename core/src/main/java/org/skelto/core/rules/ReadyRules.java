@@ -235,7 +235,7 @@ public final class ReadyRules {
 
     private void leftOpen() {
         String name = "Door or window left open";
-        String why = "Somebody is told after ten minutes, and again every half hour while it opens anew.";
+        String why = "Somebody is told after ten minutes, and again every half hour while it stays open.";
         List<String> doors = doors();
         Action tell = tell("a door or window stands open");
         if (doors.isEmpty() || tell == null) {
@@ -251,7 +251,7 @@ public final class ReadyRules {
                                         .map(d -> becomes(d, 10 * MINUTE_S))
                                         .toList(),
                                 List.of(tell))
-                        .restS(30 * MINUTE_S));
+                        .repeatS(30 * MINUTE_S));
     }
 
     private void flood() {

@@ -10,6 +10,7 @@ import java.util.List;
 import java.util.Map;
 import java.util.Objects;
 import java.util.Set;
+import java.util.SortedMap;
 import java.util.TreeMap;
 import java.util.TreeSet;
 import java.util.function.Predicate;
@@ -25,10 +26,13 @@ import org.skelto.core.plan.equipment.Hand;
 import org.skelto.core.plan.equipment.Way;
 import org.skelto.core.plan.rules.Action;
 import org.skelto.core.plan.rules.Mode;
+import org.skelto.core.plan.rules.QuietHours;
 import org.skelto.core.plan.rules.Reading;
 import org.skelto.core.plan.rules.Rule;
 import org.skelto.core.plan.rules.Term;
 import org.skelto.core.plan.rules.Trigger;
+import org.skelto.core.plan.site.Place;
+import org.skelto.core.site.SiteModel;
 import org.skelto.core.work.ComputingBudget;
 
 /**
@@ -641,6 +645,21 @@ public final class RuleAnalysis {
 
     // --- people
 
+    /** The quiet hours that sounders disturb: those of the whole house, and of rooms in which one hangs or must be heard. */
+    private SortedMap<String, QuietHours> disturbed(List<String> sounders) {
+        Set<String> rooms = new HashSet<>();
+        sounders.forEach(id -> {
+            Place place = SiteModel.placeOf(plan, device(id));
+            if (place != null && place.room() != null) {
+                rooms.add(place.room());
+            }
+            rooms.addAll(device(id).heardIn());
+        });
+        SortedMap<String, QuietHours> hours = new TreeMap<>(plan.state().quiet());
+        hours.values().removeIf(q -> !q.rooms().isEmpty() && q.rooms().stream().noneMatch(rooms::contains));
+        return hours;
+    }
+
     /** A rule that sounds in quiet hours for something that is not vital, and tells nobody silently. */
     private void sounds() {
         if (plan.state().quiet().isEmpty()) {
@@ -658,8 +677,14 @@ public final class RuleAnalysis {
             if (silent || sounders.isEmpty()) {
                 return;
             }
-            RuleTruth answer = solver.ask(
-                    RuleSolver.QUIET, List.of(id), bounds, f -> List.of(f.fired(id), f.named("quiet", f.quiet())));
+            SortedMap<String, QuietHours> hours = disturbed(sounders);
+            RuleTruth answer = hours.isEmpty()
+                    ? null
+                    : solver.ask(
+                            RuleSolver.QUIET + " " + hours.keySet(),
+                            List.of(id),
+                            bounds,
+                            f -> List.of(f.fired(id), f.named("quiet", f.quiet(hours.values()))));
             if (answer == null) {
                 return;
             }

@@ -296,9 +296,9 @@ final class RuleFormulas {
         return t.not() ? f.not(is) : is;
     }
 
-    /** That it is within some quiet hours, whatever the season. */
-    Formula quiet() {
-        return f.or(plan.state().quiet().values().stream().map(this::window).toList());
+    /** That it is within some of those quiet hours, whatever the season. */
+    Formula quiet(Collection<QuietHours> hours) {
+        return f.or(hours.stream().map(this::window).toList());
     }
 
     /** That it is within quiet hours, whatever the season. */

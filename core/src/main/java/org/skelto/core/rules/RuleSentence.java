@@ -102,6 +102,9 @@ public record RuleSentence(
             if (rule.restS() != null && rule.restS() > 0) {
                 plain(" Not again within " + RuleWords.time(rule.restS()) + ".");
             }
+            if (rule.repeatS() != null) {
+                plain(" Again every " + RuleWords.time(rule.repeatS()) + " while it stays so.");
+            }
             String host = rule.host();
             if (host != null && hostName(host) == null) {
                 words.gone().add(host);

@@ -28,7 +28,7 @@ import org.skelto.core.plan.rules.Rule;
  * something changed.
  */
 final class RuleSolver {
-    /** The question that is about quiet hours. */
+    /** How a question that is about quiet hours begins; which of them follow. */
     static final String QUIET = "in quiet hours";
 
     /** So many answers are kept for the next plan. */
@@ -181,7 +181,7 @@ final class RuleSolver {
     }
 
     private RuleFormulas formulas(Asked asked, String held, SortedMap<String, Rule> rules, Set<String> from) {
-        boolean quiet = asked.what().equals(QUIET);
+        boolean quiet = asked.what().startsWith(QUIET);
         return groups.computeIfAbsent(List.of(List.copyOf(rules.keySet()), held.isEmpty() ? quiet : asked), k -> {
             RuleFormulas formulas = new RuleFormulas(plan, rules, from, new RuleTimes(sky));
             if (quiet) {

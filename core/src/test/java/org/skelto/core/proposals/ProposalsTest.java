@@ -50,6 +50,7 @@ import org.skelto.core.plan.equipment.UnitKind;
 import org.skelto.core.plan.radio.Chirp;
 import org.skelto.core.plan.radio.Medium;
 import org.skelto.core.plan.site.Place;
+import org.skelto.core.rules.Placeholder;
 import org.skelto.core.rules.ReadyRule;
 import org.skelto.core.rules.ReadyRules;
 import org.skelto.core.rules.RuleCopy;
@@ -167,6 +168,12 @@ class ProposalsTest {
     }
 
     private static void copies(Facts facts, List<Proposed> all) {
+        List<Edit> placeholders = new ArrayList<>();
+        Placeholder.of(facts.plan())
+                .forEach(p -> placeholders.add(Edit.add(Pointers.of("rules", "for-" + p.device()), p.rule())));
+        if (!placeholders.isEmpty()) {
+            all.add(new Proposed("placeholders", placeholders));
+        }
         facts.plan()
                 .rules()
                 .forEach((id, rule) -> RuleCopy.all(facts.plan(), facts.outages(), Sky.of(facts.plan()), rule).stream()

@@ -388,4 +388,34 @@ class InterpreterTest {
         }
         assertTrue(floor.size() > 2);
     }
+
+    @Test
+    void aRuleFiresAgainWhileWhatSetItOffStaysSo() {
+        Trigger open = TriggerBuilder.builder()
+                .kind(Trigger.Kind.BECOMES)
+                .device("front-contact")
+                .reading(Reading.ACTIVE)
+                .forS(600)
+                .build();
+        Term light = TermBuilder.builder()
+                .kind(Term.Kind.BETWEEN)
+                .from("18:20")
+                .to("18:40")
+                .build();
+        Interpreter house = house(
+                plan(
+                        rule(open, lamp(Reading.ACTIVE, 60)).repeatS(900),
+                        // kept back in the meantime, it goes on asking
+                        rule(open, lamp(Reading.ACTIVE, 60)).repeatS(900).unless(List.of(light))),
+                "2026-11-02T18:00:00");
+        house.happen(HouseEvent.reading("front-contact", Reading.ACTIVE));
+        until(house, "2026-11-02T18:39:59");
+        assertEquals(2, fired(house, "r0"), "at 18:10 and 18:25");
+        assertEquals(1, fired(house, "r1"));
+        until(house, "2026-11-02T18:40:00");
+        assertEquals(List.of(3L, 2L), List.of(fired(house, "r0"), fired(house, "r1")));
+        house.happen(HouseEvent.reading("front-contact", Reading.IDLE));
+        until(house, "2026-11-03T18:00:00");
+        assertEquals(List.of(3L, 2L), List.of(fired(house, "r0"), fired(house, "r1")));
+    }
 }

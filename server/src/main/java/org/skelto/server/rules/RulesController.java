@@ -14,6 +14,7 @@ import org.skelto.core.plan.equipment.DeviceKind;
 import org.skelto.core.plan.rules.Rule;
 import org.skelto.core.plan.validation.Problem;
 import org.skelto.core.rules.ButtonUse;
+import org.skelto.core.rules.Placeholder;
 import org.skelto.core.rules.PresenceVote;
 import org.skelto.core.rules.ReadingWords;
 import org.skelto.core.rules.ReadyRule;
@@ -156,6 +157,12 @@ class RulesController {
             @RequestParam("slot") RulePart.Slot slot,
             @RequestParam(name = "text", defaultValue = "") String text) {
         return RulePart.typed(open.plan(), slot, text.substring(0, Math.min(text.length(), TYPED_LENGTH)));
+    }
+
+    /** Devices for which a rule is ticked and of which no rule says anything, each with the rule that the tick stands for. */
+    @GetMapping("/placeholders")
+    List<Placeholder> placeholders(OpenPlan open) {
+        return Placeholder.of(open.plan());
     }
 
     /** What sensors and cameras see, and which ways into the house are watched. */

@@ -20,6 +20,7 @@ import org.skelto.core.plan.format.Within;
  * @param then what it does, one after the other
  * @param unless what keeps it from acting: any one of these
  * @param restS seconds after it fired in which it does not fire again, 0 to 604 800, or null
+ * @param repeatS seconds after which it fires again while the reading or value that set it off stays so, 10 to 604 800, or null
  * @param timesMonth how often it fires in a month, as far as somebody can tell, 0 to 100 000, or null to take it from its clock
  */
 @RecordBuilder
@@ -35,6 +36,9 @@ public record Rule(
 
         @Nullable @Within(least = 0, most = 604_800, unit = "s")
         Integer restS,
+
+        @Nullable @Within(least = 10, most = 604_800, unit = "s")
+        Integer repeatS,
 
         @Nullable @Within(least = 0, most = 100_000) Double timesMonth)
         implements RuleBuilder.With {
