@@ -28,7 +28,7 @@ async function take(ready: Schemas["ReadyRule"]) {
       <template v-if="o.ready.missing === null">
         <p v-for="(text, i) in o.sentences" :key="i" class="sentence">{{ text }}</p>
         <button type="button" class="act" :aria-label="`Add ${o.ready.name}`" @click="take(o.ready)">
-          Add it
+          Add
         </button>
       </template>
       <p v-else class="quiet">The plan has not yet: {{ o.ready.missing }}.</p>

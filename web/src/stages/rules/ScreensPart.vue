@@ -271,6 +271,11 @@ async function read(event: Event) {
 .tile.wrong {
   border-left-color: var(--unsafe);
 }
+.tile button {
+  min-width: 24px;
+  min-height: 26px;
+  margin-right: 6px;
+}
 .tile p {
   margin: 2px 0;
 }
@@ -278,6 +283,7 @@ async function read(event: Event) {
   width: 100%;
 }
 .check {
+  min-height: 32px;
   display: flex;
   gap: 4px;
   align-items: center;

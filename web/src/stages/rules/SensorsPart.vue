@@ -75,7 +75,7 @@ const watched = (o: Schemas["OutsideOpening"]) => o.seenBy.length + o.toldBy.len
           v-if="d.sight"
           type="button"
           class="plain"
-          :aria-label="`Nothing known of what ${d.name} sees`"
+          :aria-label="`clear what ${d.name} sees`"
           @click="put(id, null)"
         >
           clear
@@ -84,7 +84,7 @@ const watched = (o: Schemas["OutsideOpening"]) => o.seenBy.length + o.toldBy.len
           v-else
           type="button"
           class="plain"
-          :aria-label="`Say what ${d.name} sees`"
+          :aria-label="`Say what it sees: ${d.name}`"
           @click="put(id, USUAL[d.kind]!)"
         >
           Say what it sees

@@ -29,6 +29,7 @@ import org.skelto.core.plan.Plan;
 import org.skelto.core.plan.equipment.Unit;
 import org.skelto.core.plan.site.Place;
 import org.skelto.core.radio.SlabTables;
+import org.skelto.core.rules.RuleReaches;
 import org.skelto.core.sample.ThornfellLodge;
 import org.skelto.core.work.ComputingBudget;
 import tools.jackson.databind.json.JsonMapper;
@@ -124,7 +125,8 @@ public class AssessmentBenchmark {
         return new Outages(
                         mill,
                         org.skelto.core.parts.Catalogue.builtIn(),
-                        new org.skelto.core.house.HouseInputs(Carrying.EVERYTHING, List.of(), stores, null))
+                        new org.skelto.core.house.HouseInputs(
+                                Carrying.EVERYTHING, List.of(), stores, null, RuleReaches.of(mill)))
                 .shared();
     }
 
@@ -134,7 +136,8 @@ public class AssessmentBenchmark {
         Outages outages = new Outages(
                 mill,
                 org.skelto.core.parts.Catalogue.builtIn(),
-                new org.skelto.core.house.HouseInputs(Carrying.EVERYTHING, List.of(), stores, null));
+                new org.skelto.core.house.HouseInputs(
+                        Carrying.EVERYTHING, List.of(), stores, null, RuleReaches.of(mill)));
         Map<String, DeviceState> now = outages.without(Set.of());
         Map<String, Long> felt = new HashMap<>();
         for (String component : components) {

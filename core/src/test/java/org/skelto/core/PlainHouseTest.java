@@ -53,7 +53,7 @@ class PlainHouseTest {
         RandomEdits edits = new RandomEdits(house.devices().size());
         Random random = new Random(17);
         Plan plan = house;
-        for (int i = 0; i < FOLD * (house.devices().size() > 20 ? 25 : 300); i++) {
+        for (int i = 0; i < FOLD * (house.devices().size() > 20 ? 12 : 200); i++) {
             plan = edits.next(plan);
             Outages outages = Modelled.outages(plan, (link, sender) -> true);
             List<String> all = new ArrayList<>(outages.components().keySet());

@@ -9,6 +9,8 @@ import java.io.IOException;
 import java.nio.file.Files;
 import java.nio.file.Path;
 import java.util.List;
+import org.junit.jupiter.api.AfterAll;
+import org.junit.jupiter.api.TestInstance;
 import org.junit.jupiter.api.extension.ExtendWith;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.ValueSource;
@@ -18,8 +20,19 @@ import org.skelto.server.testing.RunningSkelto.Skelto;
 
 /** The accessibility checker on every view, on light and dark paper. */
 @ExtendWith({RunningSkelto.class, Browser.class})
+@TestInstance(TestInstance.Lifecycle.PER_CLASS)
 class AccessibilityTest {
     private static final String RULES = "{runOnly: ['wcag2a', 'wcag2aa', 'wcag21a', 'wcag21aa', 'wcag22aa']}";
+
+    /** One window for all views, which remembers the program and nothing else. */
+    private Page page;
+
+    @AfterAll
+    void closed() {
+        if (page != null) {
+            page.context().close();
+        }
+    }
 
     @ParameterizedTest
     @ValueSource(
@@ -83,7 +96,9 @@ class AccessibilityTest {
                 "outages?without=internet,hub:hub&select=/devices/hall-lamp",
             })
     void hasNothingThatTheCheckerFinds(String view, Skelto skelto, Browser.Windows windows) throws IOException {
-        Page page = windows.open();
+        if (page == null) {
+            page = windows.open();
+        }
         String id = new Http(skelto).get("/api/plans").json().get(0).get("id").asString();
         page.navigate(
                 skelto.url + (view.startsWith("/") ? view : "/plans" + (view.isEmpty() ? "" : "/" + id + "/" + view)));
@@ -102,7 +117,7 @@ class AccessibilityTest {
         // on dark paper nothing else differs than the colours
         page.evaluate("document.documentElement.dataset.theme = 'dark'");
         Object onDark = found(page, where, "{runOnly: {type: 'rule', values: ['color-contrast']}}");
-        page.context().close();
+        page.evaluate("() => { localStorage.clear(); sessionStorage.clear(); }");
         assertEquals(List.of(), onLight);
         assertEquals(List.of(), onDark, "on dark paper");
     }
@@ -113,7 +128,9 @@ class AccessibilityTest {
     }
 
     private static Object found(Page page, String where, String rules) throws IOException {
-        page.evaluate(Files.readString(Path.of("../web/node_modules/axe-core/axe.min.js")));
+        if (Boolean.FALSE.equals(page.evaluate("() => 'axe' in window"))) {
+            page.evaluate(Files.readString(Path.of("../web/node_modules/axe-core/axe.min.js")));
+        }
         return page.evaluate("async () => (await axe.run(" + where + ", " + rules + ")).violations.map(v => v.id + ': '"
                 + " + v.nodes.map(n => n.target.join(' ') + ' ' + n.failureSummary).slice(0, 3).join(' | '))");
     }

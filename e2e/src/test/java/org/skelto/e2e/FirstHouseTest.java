@@ -220,7 +220,7 @@ class FirstHouseTest {
         page.keyboard().press("Tab");
         settled(3);
         assertThat(page.locator(".one")).containsText("over the 100.00 m of twisted pair");
-        assertThat(page.locator(".strip")).containsText("0 hold");
+        assertThat(page.locator(".strip")).containsText("With everything working1 hold");
     }
 
     /** As a spreadsheet puts it on the clipboard. */

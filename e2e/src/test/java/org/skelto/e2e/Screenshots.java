@@ -31,7 +31,7 @@ class Screenshots {
                 Map.entry("cost", "/build"),
                 Map.entry("links", "/links?floor=meal-floor&select=/units/pit-sender"),
                 Map.entry("coverage", "/links?floor=wheel-pit&radio=WIFI_2G4&part=rooms"),
-                Map.entry("walk-test", "/links?floor=meal-floor&part=walk"),
+                Map.entry("screens", "/rules?part=screens"),
                 Map.entry("names", "/names"),
                 Map.entry("outages", "/outages?floor=meal-floor&without=mains&for=PT8H"));
         Page page = windows.open();

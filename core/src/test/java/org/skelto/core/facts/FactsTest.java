@@ -64,12 +64,12 @@ class FactsTest {
 
     @Test
     void onTheMillKeptFiguresAreThoseFromNothing() {
-        follow(Demos.mill(), 60 * FOLD, 12);
+        follow(Demos.mill(), 40 * FOLD, 12);
     }
 
     @Test
     void onTheLodgeKeptFiguresAreThoseFromNothing() {
-        follow(NameAssigner.assign(ThornfellLodge.plan()), 15 * FOLD, 13);
+        follow(NameAssigner.assign(ThornfellLodge.plan()), 8 * FOLD, 13);
     }
 
     @Test

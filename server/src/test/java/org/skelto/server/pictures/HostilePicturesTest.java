@@ -32,6 +32,7 @@ import java.util.Random;
 import java.util.concurrent.CompletableFuture;
 import javax.imageio.ImageIO;
 import org.junit.jupiter.api.Test;
+import org.junit.jupiter.api.condition.EnabledIfSystemProperty;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.ValueSource;
 import org.skelto.server.problems.Refusal;
@@ -222,7 +223,9 @@ class HostilePicturesTest extends OnTheMill {
     }
 
     /** As many pictures as a plan may have, each nearly as large as it may be: its own file comes back in. */
+    /** Half a minute for one limit: tried with {@code --long}. */
     @Test
+    @EnabledIfSystemProperty(named = "skelto.long", matches = "true")
     void theFileOfAPlanFullOfPicturesIsTakenInAgain() {
         for (int i = 0; i < 12; i++) {
             assertEquals(201, upload(plan, noise(i)).join());

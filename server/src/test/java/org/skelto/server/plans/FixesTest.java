@@ -5,7 +5,9 @@ import static org.junit.jupiter.api.Assertions.assertTrue;
 
 import java.util.ArrayList;
 import java.util.List;
+import java.util.Map;
 import java.util.Set;
+import java.util.TreeMap;
 import java.util.TreeSet;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.extension.ExtendWith;
@@ -71,6 +73,9 @@ class FixesTest {
              {"op":"add","path":"/network/topicRoot","value":"home"}]
             """;
 
+    /** So many snags of a code are mended over the wire; the core mends all of them. */
+    private static final int MOST = Boolean.getBoolean("skelto.long") ? 1000 : 2;
+
     /** Keys of what is unsafe, unlawful or cannot work. */
     private static Set<String> stops(JsonNode snags) {
         Set<String> keys = new TreeSet<>();
@@ -98,7 +103,11 @@ class FixesTest {
         Set<String> stops = stops(snags);
         Set<String> fixed = new TreeSet<>();
         List<String> useless = new ArrayList<>();
+        Map<String, Integer> tried = new TreeMap<>();
         for (JsonNode snag : snags) {
+            if (tried.merge(snag.get("code").asString(), 1, Integer::sum) > MOST) {
+                continue;
+            }
             for (JsonNode fix : snag.get("fixes")) {
                 Answer after =
                         http.postAs(plan + "/preview", fix.get("edits").toString(), "application/json-patch+json");
