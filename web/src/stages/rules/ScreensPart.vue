@@ -186,6 +186,9 @@ async function read(event: Event) {
           Remove it
         </button>
       </div>
+      <p v-if="!screen.tiles.length" class="quiet">
+        It has no tiles yet: tick <i>home app</i> for what it is to work, in Devices, and put it on here.
+      </p>
       <section v-for="[group, all] in groups" :key="group" class="group" :aria-label="group">
         <h3>{{ group }}</h3>
         <div

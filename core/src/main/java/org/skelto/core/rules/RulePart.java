@@ -106,9 +106,12 @@ public record RulePart(
             case ACTION -> offers.actions();
         }
         String begins = String.join(" ", typed.words());
+        // a time that was typed is meant: what does not say it is offered only when nothing does
+        boolean meant = offers.found.stream().anyMatch(p -> typed.figuresIn(p.text()));
         return offers.found.stream()
-                .sorted(Comparator.comparing((RulePart p) -> !typed.figuresIn(p.text()))
-                        .thenComparing(p -> !p.text().toLowerCase(Locale.ROOT).startsWith(begins))
+                .filter(p -> !meant || typed.figuresIn(p.text()))
+                .sorted(Comparator.comparing((RulePart p) ->
+                                !p.text().toLowerCase(Locale.ROOT).startsWith(begins))
                         .thenComparingInt(p -> p.text().length())
                         .thenComparing(RulePart::text))
                 .limit(MOST)

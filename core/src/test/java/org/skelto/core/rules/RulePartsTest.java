@@ -43,7 +43,11 @@ class RulePartsTest {
         assertEquals(
                 "hall motion sees something move",
                 first(RulePart.Slot.TRIGGER, "hall mot see").text());
-        assertEquals("it is 06:45", first(RulePart.Slot.TRIGGER, "6:45").text());
+        assertEquals(
+                List.of("it is 06:45"),
+                RulePart.typed(MILL, RulePart.Slot.TRIGGER, "6:45").stream()
+                        .map(RulePart::text)
+                        .toList());
         assertEquals(
                 "it is between 22:00 and 06:30",
                 first(RulePart.Slot.TERM, "22:00 to 6:30").text());
