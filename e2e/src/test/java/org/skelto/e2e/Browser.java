@@ -25,7 +25,7 @@ public final class Browser implements ParameterResolver, AutoCloseable {
             "--disable-component-update",
             "--disable-sync");
 
-    private static final double ASSERTED_MS = 15_000;
+    private static final double ASSERTED_MS = 30_000;
 
     private Playwright playwright;
     private com.microsoft.playwright.Browser chromium;
@@ -60,7 +60,7 @@ public final class Browser implements ParameterResolver, AutoCloseable {
                 .setViewportSize(1280, 800)
                 .setColorScheme(ColorScheme.LIGHT)
                 .setReducedMotion(ReducedMotion.REDUCE));
-        context.setDefaultTimeout(15_000);
+        context.setDefaultTimeout(40_000);
         return context.newPage();
     }
 
