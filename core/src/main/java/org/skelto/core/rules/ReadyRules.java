@@ -194,15 +194,12 @@ public final class ReadyRules {
 
     /** Why rules do not go with those that are there, or null. */
     private @Nullable String against(SortedMap<String, Rule> made) {
-        Map<String, Rule> both = new TreeMap<>(plan.rules());
-        both.putAll(made);
-        return RuleAnalysis.after(judged, plan.withRules(both), sky).found().stream()
-                .filter(f -> f.rules().stream().anyMatch(made::containsKey))
-                .findFirst()
-                .map(f -> "other rules: as they are, "
-                        + Character.toLowerCase(f.says().charAt(0))
-                        + f.says().substring(1).replaceAll("\\.$", ""))
-                .orElse(null);
+        RuleFinding found = RuleAnalysis.against(judged, plan, sky, made);
+        return found == null
+                ? null
+                : "other rules: as they are, "
+                        + Character.toLowerCase(found.says().charAt(0))
+                        + found.says().substring(1).replaceAll("\\.$", "");
     }
 
     // --- the rules

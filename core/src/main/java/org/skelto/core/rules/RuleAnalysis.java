@@ -88,6 +88,21 @@ public final class RuleAnalysis {
         return new Judged(new RuleAnalysis(plan, sky, memory).all(), memory);
     }
 
+    /**
+     * The first thing that would be found about rules that are not in the plan yet, or null.
+     *
+     * @param before what was found about the plan
+     * @param made by ids that the plan does not use
+     */
+    static @Nullable RuleFinding against(Judged before, Plan plan, Sky sky, Map<String, Rule> made) {
+        Map<String, Rule> both = new TreeMap<>(plan.rules());
+        both.putAll(made);
+        return after(before, plan.withRules(both), sky).found().stream()
+                .filter(f -> f.rules().stream().anyMatch(made::containsKey))
+                .findFirst()
+                .orElse(null);
+    }
+
     /** What was found about the rules of a plan, and what was asked for it. */
     public static final class Judged {
         private final List<RuleFinding> found;

@@ -11,8 +11,6 @@ import java.util.Locale;
 import java.util.Map;
 import java.util.Objects;
 import java.util.Set;
-import java.util.SortedMap;
-import java.util.TreeMap;
 import java.util.stream.Collectors;
 import java.util.stream.Stream;
 import org.jspecify.annotations.Nullable;
@@ -160,14 +158,8 @@ public record RuleCopy(
         for (int i = 2; plan.rules().containsKey(free); i++) {
             free = "copy-" + i;
         }
-        String id = free;
-        SortedMap<String, Rule> all = new TreeMap<>(plan.rules());
-        all.put(id, made);
-        return RuleAnalysis.after(before, plan.withRules(all), sky).found().stream()
-                .filter(f -> f.rules().contains(id))
-                .findFirst()
-                .map(f -> "With the rules that are there: " + f.says())
-                .orElse(null);
+        RuleFinding found = RuleAnalysis.against(before, plan, sky, Map.of(free, made));
+        return found == null ? null : "With the rules that are there: " + found.says();
     }
 
     private static boolean works(Action a) {
