@@ -147,6 +147,8 @@ export function smallPlan(): Plan {
     measures: "METRIC",
     language: null,
     credentials: {},
+    promises: {},
+    failureRates: {},
     spokenGroups: {},
     rules: {},
     state: { zone: null, modes: {}, presence: null, people: {}, quiet: {}, screens: {} },

@@ -153,6 +153,12 @@ const SEEN: Record<string, { select?: string; sees: string[] }> = {
   "outages/outages": {
     sees: ["Supposed only: nothing is switched", "works over a weak link, 86 %", "43 holds"],
   },
+  "outages/matrix": {
+    sees: ["49 devices", "mains 8 h", "river door lock", "that nothing feels", "Choose a cell to see why"],
+  },
+  "outages/hours": { sees: ["Exact arithmetic on estimates", "days between tests", "0.3 to 3"] },
+  "outages/promises": { sees: ["Nothing is promised yet", "What guards survives any one box"] },
+  "outages/doors": { sees: ["river door lock", "way out, outside door", "local codes", "Who is told"] },
   "build/cost": {
     sees: ["2179", "the first order is due by 2027-03-17", "a board follows from its devices"],
   },

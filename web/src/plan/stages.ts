@@ -248,8 +248,23 @@ export const STAGES: Record<string, StageEntry> = {
     name: "Outages",
     guide: "outages",
     parts: {
-      outages: part("Outages", () => import("../stages/outages/OutagesPanel.vue"), {
-        words: "dark power cut internet fails without still works service",
+      outages: part("Now", () => import("../stages/outages/OutagesPanel.vue"), {
+        words: "outages dark power cut internet fails without still works service clock moment",
+      }),
+      matrix: part("Matrix", () => import("../stages/outages/MatrixPart.vue"), {
+        whole: true,
+        words: "matrix pairs single point of failure changed since all outages",
+      }),
+      hours: part("Hours a year", () => import("../stages/outages/HoursPart.vue"), {
+        whole: true,
+        words: "availability reliability mean time between failures repair least sets chance year",
+      }),
+      promises: part("Promises", () => import("../stages/outages/PromisesPart.vue"), {
+        whole: true,
+        words: "survive promise backup cheapest changes keep must go on make it survive",
+      }),
+      doors: part("Ways out", () => import("../stages/outages/DoorsPart.vue"), {
+        words: "door exit way out in open valve gate siren told message nobody",
       }),
     },
   },

@@ -7,6 +7,7 @@ import { JOB_WORDS, STATE_WORDS, words } from "../../drawing/marks";
 import { freeId, pointer, thingOf } from "../../plan/pointers";
 import WaysPart from "./WaysPart.vue";
 import OutageClock from "./OutageClock.vue";
+import ReturnPart from "./ReturnPart.vue";
 import { useNarrow } from "../../app/useNarrow";
 import EditField from "../../app/EditField.vue";
 import { choice, text } from "../../app/typed";
@@ -111,6 +112,7 @@ const columns: TableColumn<Row>[] = [
       <span class="quiet">Supposed only: nothing is switched.</span>
     </div>
     <OutageClock />
+    <ReturnPart v-if="bench.without.length" />
     <WaysPart v-if="chosen" :device="chosen.id" :name="chosen.name" :state="chosen.state" />
     <p v-if="rows.length === 0" class="quiet">No device is in that state.</p>
     <ul v-else-if="narrow" class="states" aria-label="States of devices">

@@ -66,6 +66,7 @@ class ArchitectureTest {
         arrow("configuration", "naming", "parts", "plan", "wiring", "work");
         arrow("rules", "house", "naming", "plan", "quantity", "site", "work");
         arrow("sight", "plan", "site", "work");
+        arrow("survival", "house", "plan", "work");
         arrow("commands", "links", "plan", "site");
         arrow("house", "links", "parts", "plan", "power", "quantity", "radio", "work");
         arrow("build", "parts", "plan", "power", "quantity", "site", "wiring", "work");
@@ -90,6 +91,7 @@ class ArchitectureTest {
                 "sight",
                 "site",
                 "sound",
+                "survival",
                 "wiring",
                 "work");
         arrow(
@@ -114,6 +116,7 @@ class ArchitectureTest {
                 "sight",
                 "site",
                 "sound",
+                "survival",
                 "wiring",
                 "work");
         arrow(
@@ -129,6 +132,7 @@ class ArchitectureTest {
                 "power",
                 "site",
                 "snags",
+                "survival",
                 "wiring",
                 "work");
         arrow("assessment", "build", "facts", "house", "links", "naming", "plan", "site", "snags", "wiring", "work");

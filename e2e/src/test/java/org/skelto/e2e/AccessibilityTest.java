@@ -94,6 +94,10 @@ class AccessibilityTest {
                 "rules?part=ready",
                 "names?part=controllers&select=/units/hall-board",
                 "outages?without=internet,hub:hub&select=/devices/hall-lamp",
+                "outages?part=matrix",
+                "outages?part=hours",
+                "outages?part=promises",
+                "outages?part=doors&without=mains&for=PT8H",
             })
     void hasNothingThatTheCheckerFinds(String view, Skelto skelto, Browser.Windows windows) throws IOException {
         if (page == null) {

@@ -184,6 +184,8 @@ public final class HouseFacts {
             "outages",
             List.of(
                     PlanPart.LINKS,
+                    // hours lost a year ask it how often things fail
+                    PlanPart.PROMISES,
                     PlanPart.NETWORK,
                     CIRCUITS,
                     SERVICES,

@@ -37,6 +37,8 @@ public enum PlanPart {
     CREDENTIALS(null, "credentials"),
     /** What the house does on its own. */
     RULES(null, "rules", "state"),
+    /** What has to survive outages, and how often things fail. */
+    PROMISES(null, "promises", "failureRates"),
     /** What was measured in the house; kept beside the plan. */
     READINGS(null),
 

@@ -13,7 +13,7 @@ import org.skelto.core.work.ComputingBudget;
 /** Tells an outage as a list of moments. */
 final class Moments {
     /** More are not told: cells that end day after day in an outage of a year. */
-    private static final int MOST = 200;
+    static final int MOST = 200;
 
     /** So many units are named in a sentence. */
     private static final int NAMED = 6;

@@ -12,6 +12,7 @@ import java.util.List;
 import java.util.Map;
 import java.util.Set;
 import java.util.TreeMap;
+import java.util.TreeSet;
 import java.util.stream.Collectors;
 import org.jspecify.annotations.Nullable;
 import org.skelto.core.house.DeviceState.JobState;
@@ -46,6 +47,7 @@ public final class Outages {
     private final House whole;
     private final House drawn;
     private volatile Map<String, DeviceState> now;
+    private volatile ManyOutages many;
     private volatile Map<String, Map<String, Set<Formula>>> leans;
 
     /** The outages of a plan. */
@@ -149,6 +151,99 @@ public final class Outages {
                 && given.equals(otherGiven);
     }
 
+    Plan plan() {
+        return plan;
+    }
+
+    /** Whether stores may run down when a component goes. */
+    public boolean drains(String component) {
+        return feeds.feeds(Component.today(component));
+    }
+
+    /** Components by their names, joined. */
+    public String names(Collection<String> ids) {
+        return ids.stream()
+                .sorted()
+                .map(id -> components.containsKey(id) ? components.get(id).name() : id)
+                .distinct()
+                .collect(Collectors.joining(" + "));
+    }
+
+    /** Right after which hours of an outage something runs out, within it, the first ones of very many. */
+    public List<Double> turns(Outage outage) {
+        PowerState power = power(outage);
+        Set<Double> at = new TreeSet<>(power.darkFrom().values());
+        at.addAll(power.leaseEnds().values());
+        return at.stream()
+                .map(Math::nextUp)
+                .filter(h -> h < outage.horizonH())
+                .limit(Moments.MOST)
+                .toList();
+    }
+
+    /** Whether something that closes is known to stand open. */
+    public boolean standsOpen(String device, Outage outage) {
+        Judge judge = judge(outage);
+        return jobs.get(device).stream().anyMatch(j -> switch (j.job()) {
+            case KEEP_OUT, CLOSE -> j.gone() != null && judge.holds(j.gone());
+            case LET_OUT, LET_IN, OPEN -> j.rest() != null && judge.holds(j.rest());
+            default -> false;
+        });
+    }
+
+    /**
+     * How sure the design is that the links hold on the best way of a job, 0 to 1: the worst link of the way of which that is best;
+     * null where no way works.
+     */
+    public @Nullable Double confidence(String device, Job job) {
+        return why(device, Outage.of(Set.of())).stream()
+                .filter(route -> route.job() == job && route.works())
+                .map(route -> route.steps().stream()
+                        .mapToDouble(WayRoute.RouteStep::chance)
+                        .min()
+                        .orElse(1))
+                .max(Comparator.naturalOrder())
+                .orElse(null);
+    }
+
+    /** All that the ways of a job name by themselves. */
+    Set<String> leaves(String device) {
+        Named names = new Named(plan);
+        Set<String> all = new HashSet<>();
+        jobs.get(device).forEach(job -> job.ways().forEach(way -> names.leaves(way.formula(), all::add)));
+        return all;
+    }
+
+    /** Whether a component fails now and then; of a link of radios is asked whether its design is right. */
+    boolean fallible(Component component) {
+        return component.kind() != Component.Kind.LINK
+                || plan.links()
+                        .get(component.id().substring("link:".length()))
+                        .medium()
+                        .cable();
+    }
+
+    /** Units with a backup that is charged; cells that are the only source are no backup. */
+    List<String> backups() {
+        return feeds.stores().entrySet().stream()
+                .filter(e ->
+                        plan.units().get(e.getKey()).power().sources().stream().anyMatch(s -> s.steady()))
+                .map(Map.Entry::getKey)
+                .toList();
+    }
+
+    /** The same house, to be worked out for many outages at once. */
+    public ManyOutages many() {
+        ManyOutages known = many;
+        if (known == null) {
+            List<String> ids = new ArrayList<>(components.keySet());
+            ids.addAll(faults.keySet());
+            known = new ManyOutages(this, new OutageProgram(plan, hops, feeds, ids, jobs, stuck, this::actsAlone));
+            many = known;
+        }
+        return known;
+    }
+
     /** All components that could be supposed gone. */
     public Map<String, Component> components() {
         return components;
@@ -187,6 +282,12 @@ public final class Outages {
     /** The states of some devices without these components. */
     public Map<String, DeviceState> without(Set<String> failed, Collection<String> devices) {
         return states(judge(Outage.of(failed)), devices);
+    }
+
+    /** The states with components gone and stores run out, whenever that was. */
+    Map<String, DeviceState> ran(Set<String> gone, Set<String> empty, Set<String> addressless) {
+        PowerState power = new PowerState(feeds, gone, empty, addressless);
+        return states(new Judge(plan, named, new House(plan, power, hops), whole, drawn), jobs.keySet());
     }
 
     private Map<String, DeviceState> states(Judge judge, Collection<String> devices) {

@@ -102,6 +102,25 @@ final class PowerState {
         stored.addAll(shownStored == null ? Set.of() : shownStored);
     }
 
+    /**
+     * The house with components gone and stores run out, whenever that was.
+     *
+     * @param empty units whose stores have run out
+     * @param addressless units that have lost their addresses
+     */
+    PowerState(Feeds feeds, Set<String> failed, Set<String> empty, Set<String> addressless) {
+        this.feeds = feeds;
+        this.failed = failed;
+        this.goneUnits = of("unit:", failed);
+        this.goneLinks = of("link:", failed);
+        this.hung = of("hangs:", failed);
+        this.stored = new TreeSet<>(feeds.stores().keySet());
+        this.stored.removeAll(empty);
+        this.powered = new HashSet<>();
+        grow(stored);
+        addressless.forEach(unit -> lost.put(unit, 0.0));
+    }
+
     /** The house right after one component has gone that feeds nothing: what has power has it still. */
     private PowerState(PowerState whole, String gone) {
         this.feeds = whole.feeds;

@@ -66,24 +66,38 @@ public final class PowerLine {
      */
     public static Optional<Proof> proof(
             Plan plan, Unit one, Unit other, Predicate<@Nullable String> live, Predicate<String> up) {
-        for (String here : circuits(plan, one)) {
-            for (String there : circuits(plan, other)) {
-                if (live.test(here) && live.test(there)) {
-                    List<@Nullable String> both = Arrays.asList(here, there);
-                    if (samePhase(plan, here, there)) {
-                        return Optional.of(new Proof(both, null));
-                    }
-                    Optional<String> coupler = plan.units().entrySet().stream()
-                            .filter(e -> e.getValue().is(UnitKind.COUPLER) && up.test(e.getKey()))
-                            .map(Map.Entry::getKey)
-                            .findFirst();
-                    if (coupler.isPresent()) {
-                        return Optional.of(new Proof(both, coupler.get()));
-                    }
+        for (Join join : joins(plan, one, other)) {
+            if (live.test(join.here) && live.test(join.there)) {
+                List<@Nullable String> both = Arrays.asList(join.here, join.there);
+                if (join.samePhase) {
+                    return Optional.of(new Proof(both, null));
+                }
+                Optional<String> coupler = plan.units().entrySet().stream()
+                        .filter(e -> e.getValue().is(UnitKind.COUPLER) && up.test(e.getKey()))
+                        .map(Map.Entry::getKey)
+                        .findFirst();
+                if (coupler.isPresent()) {
+                    return Optional.of(new Proof(both, coupler.get()));
                 }
             }
         }
         return Optional.empty();
+    }
+
+    /**
+     * A pair of circuits over which a unit may be heard by another while both are live.
+     *
+     * @param here, there null is on none that was named
+     * @param samePhase whether no coupler is needed
+     */
+    public record Join(@Nullable String here, @Nullable String there, boolean samePhase) {}
+
+    /** Every pair of circuits over which two units may hear each other. */
+    public static List<Join> joins(Plan plan, Unit one, Unit other) {
+        return circuits(plan, one).stream()
+                .flatMap(here -> circuits(plan, other).stream()
+                        .map(there -> new Join(here, there, samePhase(plan, here, there))))
+                .toList();
     }
 
     private static boolean samePhase(Plan plan, @Nullable String here, @Nullable String there) {

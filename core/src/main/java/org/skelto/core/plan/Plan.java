@@ -43,6 +43,9 @@ import org.skelto.core.plan.site.Route;
 import org.skelto.core.plan.site.Spot;
 import org.skelto.core.plan.site.Stairwell;
 import org.skelto.core.plan.site.WallWork;
+import org.skelto.core.plan.survival.FailureKind;
+import org.skelto.core.plan.survival.FailureRate;
+import org.skelto.core.plan.survival.Promise;
 
 /**
  * A whole plan. The maps are sorted by id and unmodifiable; null maps become empty ones.
@@ -75,6 +78,8 @@ import org.skelto.core.plan.site.WallWork;
  * @param rules what the house does on its own
  * @param state what rules know of the house besides its devices
  * @param spokenGroups devices that are spoken to together
+ * @param promises what has to work though something is out
+ * @param failureRates how often things fail, where that is known better than what is usual
  * @param credentials what is known of the secrets of the house, by their keys; never the secrets themselves
  */
 @RecordBuilder
@@ -130,7 +135,9 @@ public record Plan(
         @Count(most = 3000) Map<@Id String, Credential> credentials,
         @Count(most = 200) Map<@Id String, SpokenGroup> spokenGroups,
         @Count(most = 2000) Map<@Id String, Rule> rules,
-        @Otherwise("nothing said yet") HouseState state)
+        @Otherwise("nothing said yet") HouseState state,
+        @Count(most = 100) Map<@Id String, Promise> promises,
+        Map<FailureKind, FailureRate> failureRates)
         implements PlanBuilder.With {
 
     /** The only format this version reads and writes. */
@@ -166,6 +173,8 @@ public record Plan(
         spokenGroups = Copies.sorted(spokenGroups);
         rules = Copies.sorted(rules);
         state = state == null ? HouseState.NONE : state;
+        promises = Copies.sorted(promises);
+        failureRates = Copies.sorted(failureRates);
     }
 
     /** Whether a caution was acknowledged. */

@@ -17,6 +17,7 @@ import org.skelto.core.snags.Checks;
 import org.skelto.core.snags.Severity;
 import org.skelto.core.snags.Snag;
 import org.skelto.core.work.ComputingBudget;
+import org.skelto.core.work.Progress;
 
 /**
  * What a change would leave behind in a plan. Where it would bring a stop or a fix that has a fix of its own on the very things
@@ -107,6 +108,21 @@ public final class Consequences {
     /** The plan after edits. */
     Plan after(List<Edit> edits) {
         return edited.apply(now.plan(), edits);
+    }
+
+    /** What follows from the plan after edits, or null where they cannot be made. */
+    @Nullable
+    Facts possible(List<Edit> edits) {
+        Plan plan;
+        try {
+            plan = after(edits);
+        } catch (ComputingBudget.Exhausted | Progress.Cancelled e) {
+            throw e;
+        } catch (RuntimeException e) {
+            // refused, by whoever keeps plans
+            return null;
+        }
+        return now.after(plan);
     }
 
     /** What changes would leave behind once these edits are made. */

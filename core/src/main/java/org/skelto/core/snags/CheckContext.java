@@ -13,6 +13,7 @@ import org.skelto.core.calibration.Reading;
 import org.skelto.core.coverage.DemandReport;
 import org.skelto.core.facts.Facts;
 import org.skelto.core.facts.HouseFacts;
+import org.skelto.core.facts.SurvivalFacts;
 import org.skelto.core.house.Backups;
 import org.skelto.core.house.DeviceState;
 import org.skelto.core.house.Outages;
@@ -33,6 +34,7 @@ import org.skelto.core.rules.RuleFinding;
 import org.skelto.core.sight.Sights;
 import org.skelto.core.site.SiteModel;
 import org.skelto.core.sound.SoundReport;
+import org.skelto.core.survival.Promises;
 import org.skelto.core.wiring.ChainReport;
 import org.skelto.core.wiring.Wired;
 import org.skelto.core.work.ComputingBudget;
@@ -73,6 +75,11 @@ final class CheckContext {
     /** Units that are dark or cut off with everything working, by id. */
     Map<String, Outages.UnitTrouble> troubles() {
         return facts.get(HouseFacts.TROUBLES);
+    }
+
+    /** Every promise of the plan, judged. */
+    List<Promises.JudgedPromise> promises() {
+        return facts.get(SurvivalFacts.PROMISES);
     }
 
     Sights sights() {

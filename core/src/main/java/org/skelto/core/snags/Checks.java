@@ -34,6 +34,7 @@ public final class Checks {
             SightChecks.CHECK,
             ScreenChecks.CHECK,
             OutageChecks.CHECK,
+            PromiseChecks.CHECK,
             BackupChecks.CHECK,
             CostChecks.CHECK);
 

@@ -18,7 +18,9 @@ import org.skelto.core.build.PartsList;
 import org.skelto.core.coverage.FloorCoverage;
 import org.skelto.core.facts.Facts;
 import org.skelto.core.facts.HouseFacts;
+import org.skelto.core.facts.SurvivalFacts;
 import org.skelto.core.ground.Relief;
+import org.skelto.core.house.LostHours;
 import org.skelto.core.house.Outage;
 import org.skelto.core.house.State;
 import org.skelto.core.links.LinkReport;
@@ -42,11 +44,25 @@ import org.skelto.core.rules.RuleSentence;
 import org.skelto.core.snags.Checks;
 import org.skelto.core.snags.Severity;
 import org.skelto.core.snags.Snag;
+import org.skelto.core.survival.OutageMatrix;
+import org.skelto.core.work.Progress;
 import org.skelto.server.paper.PaperSheet.Section;
 import org.skelto.server.paper.PaperSheet.Table;
 
 /** What each stage puts on paper. */
 final class StageSheets {
+    /** How outages are worked out. */
+    private static final List<String> METHOD = List.of(
+            "Every device is worked out by one model of power, reach and control under each outage; nothing is assumed to mend itself.",
+            "Hours a year are exact arithmetic on estimates of how often things fail and for how long; their bands come from the ranges of those.",
+            "Failures are independent but for what hangs on one circuit, box, line or the mains. That an area outage takes lines and mobile"
+                    + " cells along is not counted, nor are radio links.");
+
+    /** Of larger houses hours are not worked out while somebody waits for paper. */
+    private static final int LARGE = 260;
+
+    private static final int PROMISED_LINES = 20;
+
     /** As fine as the map of a floor is on paper, cells. */
     private static final int CELLS = 8000;
 
@@ -501,8 +517,88 @@ final class StageSheets {
                         plan.devices().get(e.getKey()).name(),
                         Wording.words(e.getValue().state()),
                         e.getValue().sentence()));
-        return List.of(PaperSheet.text("What still works", List.of(now.sentence() + ".")), table.section());
+        List<Section> all = new ArrayList<>();
+        all.add(PaperSheet.text("What still works", List.of(now.sentence() + ".")));
+        all.add(table.section());
+        all.add(promises());
+        all.add(alone());
+        all.add(hoursLost());
+        Table taken = new Table("Taken as it is", "Snag", "Reason");
+        plan.accepted().forEach((key, reason) -> {
+            if (key.matches("[OH][0-9].*")) {
+                taken.row(key, reason);
+            }
+        });
+        all.add(taken.section());
+        all.add(PaperSheet.text("How it was worked out", METHOD));
+        return all;
     }
+
+    private Section promises() {
+        Table table = new Table("Promises", "Promise", "Kept^", "Does not survive");
+        facts.get(SurvivalFacts.PROMISES)
+                .forEach(p -> table.row(
+                        p.name(),
+                        p.kept() ? "yes" : "no, " + p.count() + " of " + p.devices(),
+                        p.broken().stream()
+                                .map(b -> b.name() + " without " + b.outage())
+                                .limit(PROMISED_LINES)
+                                .collect(Collectors.joining("; "))));
+        return table.section();
+    }
+
+    /** What each outage of the matrix takes away. */
+    private Section alone() {
+        OutageMatrix matrix = OutageMatrix.of(plan, facts.outages(), OutageMatrix.Grouping.NONE, null);
+        Table table = new Table("What each takes away", "Out", "Unsafe", "Lost");
+        for (int c = 0; c < matrix.columns().size(); c++) {
+            OutageMatrix.MatrixColumn column = matrix.columns().get(c);
+            if (column.felt() > 0) {
+                table.row(
+                        column.same().isEmpty()
+                                ? column.name()
+                                : column.name() + ", " + String.join(", ", column.same()),
+                        inState(matrix, c, '4'),
+                        inState(matrix, c, '3'));
+            }
+        }
+        return table.section();
+    }
+
+    private String inState(OutageMatrix matrix, int column, char state) {
+        return matrix.rows().stream()
+                .filter(r -> r.states().charAt(column) == state)
+                .flatMap(r -> r.devices().stream())
+                .map(id -> plan.devices().get(id).name())
+                .sorted()
+                .collect(Collectors.joining(", "));
+    }
+
+    private Section hoursLost() {
+        if (facts.outages().components().size() > LARGE) {
+            return PaperSheet.text(
+                    "Hours lost a year",
+                    List.of(
+                            "The house is too large for them to be worked out while it is printed; save them as CSV in the page."));
+        }
+        Table table =
+                new Table("Hours lost a year", "Device", "Job", "Lost#", "From#", "To#", "Once a year#", "Most by");
+        LostHours.of(facts.outages(), Progress.NONE).stream()
+                .sorted(Comparator.comparingDouble(LostHours.LostJob::hours).reversed())
+                .forEach(l -> table.row(
+                        plan.devices().get(l.device()).name(),
+                        l.job().words(),
+                        figure(l.hours(), 1),
+                        figure(l.low(), 1),
+                        figure(l.high(), 1),
+                        figure(l.chance() * 100, 0) + " %",
+                        l.shares().stream()
+                                .limit(2)
+                                .map(LostHours.LostShare::name)
+                                .collect(Collectors.joining(", "))));
+        return table.section();
+    }
+
 
     private List<Section> build() {
         PartsList list = facts.partsList(LocalDate.now());

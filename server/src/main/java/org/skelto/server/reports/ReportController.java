@@ -24,6 +24,7 @@ import org.skelto.core.sound.Speech;
 import org.skelto.core.wiring.ChainReport;
 import org.skelto.server.figures.KeptFigures;
 import org.skelto.server.jobs.Jobs;
+import org.skelto.server.jobs.Started;
 import org.skelto.server.problems.Refusal;
 import org.skelto.server.requests.OpenPlan;
 import org.springframework.http.HttpStatus;
@@ -51,9 +52,6 @@ class ReportController {
 
     /** The power tree and the paths of what guards. */
     public record PowerReport(List<PowerNode> nodes, List<Backups.BackupPath> paths) {}
-
-    /** A job that was started. */
-    public record Started(UUID job) {}
 
     @GetMapping("/meshes")
     List<MeshReport> meshes(OpenPlan open) {

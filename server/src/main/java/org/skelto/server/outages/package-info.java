@@ -1,0 +1,2 @@
+/** What survives which outages, over HTTP. */
+package org.skelto.server.outages;
