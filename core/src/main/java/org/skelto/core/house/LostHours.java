@@ -275,12 +275,7 @@ public final class LostHours {
             MeanTimes hidden = times.get(FailureKind.BACKUP);
             Map<String, Integer> cells = new HashMap<>();
             for (String unit : outages.backups()) {
-                cells.put(
-                        unit,
-                        add(
-                                "backup:" + unit,
-                                deadCells(outages, unit),
-                                hidden));
+                cells.put(unit, add("backup:" + unit, deadCells(outages, unit), hidden));
             }
             diagrams = new Diagrams(variables.size(), mostNodes);
             run = new OutageRun(program, diagrams, false, wanted);

@@ -135,7 +135,9 @@ public final class MakeItSurvive {
         progress.at(0.02, "changes that might help");
         changes = new SurvivalChanges(facts).of(now.values());
         // what cannot even be made is not thought of again
-        changes = changes.stream().filter(c -> consequences.possible(c.edits()) != null).toList();
+        changes = changes.stream()
+                .filter(c -> consequences.possible(c.edits()) != null)
+                .toList();
         Set<SurvivalChange> more = changes.stream().filter(c -> !c.moves()).collect(Collectors.toSet());
         Map<String, BrokenPromise> impossible = new TreeMap<>(now);
         impossible.keySet().retainAll(left(more));

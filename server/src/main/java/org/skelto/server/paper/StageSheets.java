@@ -599,7 +599,6 @@ final class StageSheets {
         return table.section();
     }
 
-
     private List<Section> build() {
         PartsList list = facts.partsList(LocalDate.now());
         Table parts = new Table(

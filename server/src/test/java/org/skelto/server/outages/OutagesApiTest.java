@@ -72,17 +72,19 @@ class OutagesApiTest extends OnTheMill {
         assertEquals(409, http.post(plan + "/outages/survive", "").status());
         assertEquals(
                 200,
-                added("/promises/gate", Map.of(
-                                        "name",
-                                        "Gate",
-                                        "devices",
-                                        List.of("yard-gate"),
-                                        "without",
-                                        List.of("mains"),
-                                        "anyOne",
-                                        false,
-                                        "byItself",
-                                        false)));
+                added(
+                        "/promises/gate",
+                        Map.of(
+                                "name",
+                                "Gate",
+                                "devices",
+                                List.of("yard-gate"),
+                                "without",
+                                List.of("mains"),
+                                "anyOne",
+                                false,
+                                "byItself",
+                                false)));
         JsonNode judged = http.get(plan + "/outages/promises").json().get(0);
         assertEquals("false", judged.get("kept").asString(), judged.toString());
         assertEquals("yard-gate", judged.at("/broken/0/device").asString());
@@ -118,9 +120,7 @@ class OutagesApiTest extends OnTheMill {
                         .status());
         assertEquals(
                 404, http.get(plan + "/outages/least?device=nobody&job=OPERATE").status());
-        assertEquals(
-                422,
-                added("/failureRates/MAINS", Map.of("perYear", 1e300, "repairH", 1)));
+        assertEquals(422, added("/failureRates/MAINS", Map.of("perYear", 1e300, "repairH", 1)));
         JsonNode saved = done(http.post(plan + "/outages/saved-hours?device=hall-siren&job=SOUND", ""))
                 .get("changes");
         assertTrue(saved.size() > 0, saved.toString());
@@ -131,9 +131,7 @@ class OutagesApiTest extends OnTheMill {
                 http.post(plan + "/outages/saved-hours?device=nobody&job=SOUND", "")
                         .status());
         for (double never : new double[] {0, 10_000}) {
-            assertEquals(
-                    200,
-                    added("/failureRates/MAINS", Map.of("perYear", never, "repairH", never == 0 ? 0 : 8784)));
+            assertEquals(200, added("/failureRates/MAINS", Map.of("perYear", never, "repairH", never == 0 ? 0 : 8784)));
             done(http.post(plan + "/outages/hours", ""))
                     .get("jobs")
                     .forEach(job -> assertTrue(
@@ -146,7 +144,9 @@ class OutagesApiTest extends OnTheMill {
 
     /** Whether outages of the mains take some of what is lost of a device. */
     private boolean mainsTake(String device) throws InterruptedException {
-        return done(http.post(plan + "/outages/hours", "")).get("jobs").valueStream()
+        return done(http.post(plan + "/outages/hours", ""))
+                .get("jobs")
+                .valueStream()
                 .filter(job -> job.get("device").asString().equals(device))
                 .flatMap(job -> job.get("shares").valueStream())
                 .anyMatch(share -> share.get("component").asString().equals("mains"));
