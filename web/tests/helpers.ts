@@ -42,6 +42,8 @@ export function smallPlan(): Plan {
     roles: null,
     relays: null,
     leaseH: null,
+    startS: null,
+    asksAgain: null,
     indicators: {},
   };
   const device = {
@@ -104,6 +106,7 @@ export function smallPlan(): Plan {
       failover: null,
       addressing: { floors: {}, resting: {}, restDays: null, families: {} },
       topicLevels: [],
+      opened: {},
       access: null,
     },
     cautionsRead: true,

@@ -153,7 +153,7 @@ const figure = (value: number | null | undefined) =>
     </p>
     <details :open="!drawn">
       <summary>{{ label }} as a table</summary>
-      <div class="rows">
+      <div class="rows" tabindex="0" role="group" :aria-label="`${label}, figures`">
         <table>
           <thead>
             <tr>

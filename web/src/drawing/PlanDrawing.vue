@@ -13,6 +13,7 @@ import { shown, STATE_WORDS, UNIT_WORDS, words } from "./marks";
 import { areaOf, boundsOf, middleOf } from "./outline";
 import RulesOverlay from "../stages/rules/RulesOverlay.vue";
 import Overlay from "./Overlay.vue";
+import DoorLayer from "./DoorLayer.vue";
 import ReliefLayer from "./ReliefLayer.vue";
 import SiteLayer from "./SiteLayer.vue";
 import RoomHandles from "./RoomHandles.vue";
@@ -193,15 +194,18 @@ const lines = computed(() => {
   });
 });
 
-/** The route of the way that is open at Outages, as far as it is on this floor. */
+/** The routes of the way that is open at Outages, as far as they are on this floor. */
 const routed = computed(() =>
   props.stage !== "outages"
     ? []
-    : bench.route.flatMap(({ from, to }) => {
+    : [
+        ...bench.secondRoute.map((leg) => ({ ...leg, second: true })),
+        ...bench.route.map((leg) => ({ ...leg, second: false })),
+      ].flatMap(({ from, to, second }) => {
         const a = bench.shown?.positions[pointer("units", from)];
         const b = bench.shown?.positions[pointer("units", to)];
         const here = a && b && (floor.value === "site" || a.floor === floor.value || b.floor === floor.value);
-        return here ? [`M${px(a.xM)} ${py(a.yM)}L${px(b.xM)} ${py(b.yM)}`] : [];
+        return here ? [{ d: `M${px(a.xM)} ${py(a.yM)}L${px(b.xM)} ${py(b.yM)}`, second }] : [];
       }),
 );
 
@@ -374,7 +378,14 @@ const handle = computed(() => {
         />
         <path :d="`M${l.x1} ${l.y1}L${l.x2} ${l.y2}`" class="grab" @pointerdown.stop="bench.select(l.path)" />
       </g>
-      <path v-for="(d, i) in routed" :key="`route-${i}`" :d="d" class="routed" />
+      <path
+        v-for="(leg, i) in routed"
+        :key="`route-${i}`"
+        :d="leg.d"
+        class="routed"
+        :class="{ second: leg.second }"
+      />
+      <DoorLayer v-if="bench.doors.length" :floor="floor" :px="px" :py="py" />
       <g v-for="b in buildings" :key="`b-${b.id}`">
         <rect :x="b.x - 4" :y="b.y - 4" width="8" height="8" class="house" />
       </g>

@@ -48,6 +48,10 @@ interface BenchState {
   clock: Clock;
   /** The route of the way that is open: drawn over the links. */
   route: { from: string; to: string }[];
+  /** The one that is left when a part of it is out. */
+  secondRoute: { from: string; to: string }[];
+  /** Doors, valves and sounders with what they still do, while that is looked at: drawn beside their symbols. */
+  doors: Schemas["WaysOut"][];
   /** How often something was supposed by hand: each is a step of the browser's history. */
   supposed: number;
   selection: string | null;
@@ -158,6 +162,8 @@ export const useBench = defineStore("bench", {
     without: [],
     clock: NO_CLOCK,
     route: [],
+    secondRoute: [],
+    doors: [],
     supposed: 0,
     selection: null,
     floor: null,

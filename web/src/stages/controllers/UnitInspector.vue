@@ -218,6 +218,26 @@ const remove = () => command("remove", { units: [props.id], devices: [] });
         :value="unit.leaseH"
         :save="(v: number | null) => set('leaseH', v)"
       />
+      <EditField
+        v-if="unit.kind !== 'COUPLER'"
+        label="Starts in, s"
+        numeric
+        optional
+        placeholder="typical"
+        :value="unit.startS"
+        :save="(v: number | null) => set('startS', v)"
+      />
+      <label v-if="unit.hub || is(unit, 'HUB')" class="field">
+        When what it needs is not there yet
+        <select
+          :value="unit.asksAgain === null ? '' : unit.asksAgain ? 'yes' : 'no'"
+          @change="set('asksAgain', choice($event) === null ? null : choice($event) === 'yes')"
+        >
+          <option value="">nobody said</option>
+          <option value="yes">it asks again</option>
+          <option value="no">it gives up</option>
+        </select>
+      </label>
     </div>
     <details class="roles" :open="!!unit.roles?.length">
       <summary>

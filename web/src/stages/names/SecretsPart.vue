@@ -10,6 +10,7 @@ import { shown } from "../../drawing/marks";
 import { added } from "../../plan/patch";
 import { pointer } from "../../plan/pointers";
 import { useBench } from "../../plan/store";
+import OpenedPorts from "./OpenedPorts.vue";
 import PassphraseStrength from "./PassphraseStrength.vue";
 
 /** The secrets of the house: which there are, where they are, what is known of them; never what they are. */
@@ -62,6 +63,7 @@ const chosen = (s: Secret) => s.units.some((id) => bench.selection === pointer("
       </label>
     </div>
     <PassphraseStrength />
+    <OpenedPorts />
     <template v-if="secrets">
       <p>
         {{ secrets.length }} secrets, {{ unconfirmed }} of them not confirmed changed.

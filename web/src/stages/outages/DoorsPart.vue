@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { computed } from "vue";
+import { computed, onUnmounted, watch } from "vue";
 import { answer, api, type Schemas } from "../../api/client";
 import QueryTrouble from "../../app/QueryTrouble.vue";
 import { useQuery } from "../../app/useQuery";
@@ -32,6 +32,8 @@ const { answer: told, trouble: toldTrouble } = useQuery(asked, ({ id, outage }, 
   ),
 );
 type Door = Schemas["WaysOut"];
+watch(doors, (now) => (bench.doors = now ?? []));
+onUnmounted(() => (bench.doors = []));
 const floors = computed(() => {
   const all = new Map<string, Door[]>();
   for (const d of doors.value ?? []) all.set(d.floor ?? "", [...(all.get(d.floor ?? "") ?? []), d]);
@@ -66,6 +68,10 @@ const look = (d: Door) => {
     <p>
       {{ bench.shown?.sentence }}
       <span class="quiet">Suppose something gone in the strip above.</span>
+    </p>
+    <p class="quiet">
+      The drawing says it beside each of them: <b>no out</b>, <b>no in</b>, <b>no shut</b> (it keeps nobody
+      out), <b>OPEN</b>. Prints leave that out.
     </p>
     <OutageClock v-if="bench.without.length" />
     <QueryTrouble :trouble="trouble ?? toldTrouble" />

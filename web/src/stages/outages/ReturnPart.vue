@@ -2,6 +2,7 @@
 import { ref } from "vue";
 import { answer, api } from "../../api/client";
 import QueryTrouble from "../../app/QueryTrouble.vue";
+import { choice } from "../../app/typed";
 import { useQuery } from "../../app/useQuery";
 import { pointer } from "../../plan/pointers";
 import { useBench } from "../../plan/store";
@@ -20,6 +21,8 @@ const { answer: order, trouble } = useQuery(
       }),
     ),
 );
+const say = (unit: string, asks: string | null) =>
+  bench.put(["units", unit, "asksAgain"], asks === null ? null : asks === "yes", "whether it asks again");
 const minutes = (seconds: number) =>
   seconds < 60 ? `${seconds} s` : `${Math.floor(seconds / 60)} min ${seconds % 60} s`;
 </script>
@@ -52,8 +55,20 @@ const minutes = (seconds: number) =>
             <td>{{ minutes(s.readyS) }}</td>
             <td>{{ minutes(s.usableS) }}</td>
             <td>
-              {{ s.waitsFor ?? "–" }}
-              <span v-if="s.asksAgain" class="quiet">: it is deaf until it asks again</span>
+              {{ s.waitsFor === null ? "–" : bench.plan?.units[s.waitsFor]?.name }}
+              <label v-if="s.early" class="quiet">
+                and is deaf until it asks again:
+                <select
+                  :value="s.asksAgain === null ? '' : s.asksAgain ? 'yes' : 'no'"
+                  :aria-label="`Whether ${s.name} asks again`"
+                  :class="{ bad: s.asksAgain === false }"
+                  @change="say(s.unit, choice($event))"
+                >
+                  <option value="">nobody said</option>
+                  <option value="yes">it does</option>
+                  <option value="no">it does not</option>
+                </select>
+              </label>
             </td>
           </tr>
         </tbody>
@@ -81,7 +96,7 @@ const minutes = (seconds: number) =>
           </tr>
         </tbody>
       </table>
-      <p class="quiet">Times to start are typical of each kind, not measured.</p>
+      <p class="quiet">Times to start are typical of each kind, unless a unit says its own at Controllers.</p>
     </template>
   </details>
 </template>

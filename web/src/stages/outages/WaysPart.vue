@@ -43,10 +43,16 @@ watch(
   () => props.device,
   () => (opened.value = null),
 );
+const legs = (steps: Schemas["RouteStep"][] = []) =>
+  steps.flatMap((s) => (s.from && s.to ? [{ from: s.from, to: s.to }] : []));
 watch(route, (now) => {
-  bench.route = (now?.steps ?? []).flatMap((s) => (s.from && s.to ? [{ from: s.from, to: s.to }] : []));
+  bench.route = legs(now?.steps);
+  bench.secondRoute = legs(now?.second?.steps);
 });
-onUnmounted(() => (bench.route = []));
+onUnmounted(() => {
+  bench.route = [];
+  bench.secondRoute = [];
+});
 </script>
 
 <template>
@@ -110,6 +116,19 @@ onUnmounted(() => (bench.route = []));
                     milliseconds(route.typicalMs)
                   }}</FigureButton>, at worst {{ milliseconds(route.worstMs) }}.
                 </p>
+                <template v-if="route.second">
+                  <p>
+                    Second best, dashed on the drawing, when {{ route.second.without.name }} is out{{
+                      route.second.chance < 1 ? `: holds with ${percent(route.second.chance)}` : ""
+                    }}
+                  </p>
+                  <ol aria-label="Its second-best route">
+                    <li v-for="(s, i) in route.second.steps" :key="i">
+                      {{ s.words }} <span class="quiet">{{ milliseconds(s.typicalMs) }}</span>
+                    </li>
+                  </ol>
+                </template>
+                <p v-else-if="route.steps.length" class="quiet">There is no other route.</p>
                 <p>
                   <span v-if="!route.alone.length" class="quiet">It hangs on nothing alone.</span>
                   <template v-else>

@@ -125,6 +125,7 @@ public final class Plans {
                 .broker(kind == UnitKind.HUB)
                 .hub(ends ? "hub" : null)
                 .radios(radios)
+                .asksAgain(true)
                 .build();
     }
 

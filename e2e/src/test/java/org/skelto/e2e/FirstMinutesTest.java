@@ -183,7 +183,7 @@ class FirstMinutesTest extends Journey {
                 .isVisible();
         // its address can be kept and opened again
         page.reload();
-        assertThat(page.locator("main img")).isVisible();
+        assertThat(page.locator("main img").first()).isVisible();
         assertTrue((Boolean) page.evaluate("() => document.querySelector('main img').naturalWidth > 600"));
         page.locator("nav").getByText("Weekend builder").click();
         assertThat(page.locator("main")).containsText("Duplicate");

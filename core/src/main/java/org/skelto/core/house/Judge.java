@@ -115,6 +115,11 @@ final class Judge {
         return strength;
     }
 
+    /** The house that is judged. */
+    House house() {
+        return house;
+    }
+
     boolean up(String unitId) {
         return house.up(unitId);
     }

@@ -196,7 +196,7 @@ public final class Outages {
      * null where no way works.
      */
     public @Nullable Double confidence(String device, Job job) {
-        return why(device, Outage.of(Set.of())).stream()
+        return why(device, Outage.of(Set.of()), false).stream()
                 .filter(route -> route.job() == job && route.works())
                 .map(route -> route.steps().stream()
                         .mapToDouble(WayRoute.RouteStep::chance)
@@ -322,8 +322,12 @@ public final class Outages {
         return whole.way(from, to);
     }
 
-    /** The planned ways of a device, opened, at a moment of an outage. */
+    /** The planned ways of a device, opened, at a moment of an outage; each with its second-best route beside it. */
     public List<WayRoute> why(String device, Outage outage) {
+        return why(device, outage, true);
+    }
+
+    private List<WayRoute> why(String device, Outage outage, boolean second) {
         House house = new House(plan, power(outage), hops);
         Judge judge = new Judge(plan, named, house, whole, drawn);
         Map<String, Judge> others = new HashMap<>();
@@ -343,10 +347,10 @@ public final class Outages {
         for (int j = 0; j < jobStates.size(); j++) {
             List<PlannedWay> planned = jobs.get(device).get(j).ways();
             for (int w = 0; w < planned.size(); w++) {
-                routes.add(routing.open(
-                        jobStates.get(j),
-                        jobStates.get(j).ways().get(w),
-                        planned.get(w).formula()));
+                Formula formula = planned.get(w).formula();
+                WayRoute first =
+                        routing.open(jobStates.get(j), jobStates.get(j).ways().get(w), formula);
+                routes.add(second ? first.withSecond(routing.second(jobStates.get(j), first, formula)) : first);
             }
         }
         return routes;

@@ -8,6 +8,7 @@ import java.util.List;
 import java.util.Map;
 import java.util.Set;
 import java.util.function.Function;
+import org.jspecify.annotations.Nullable;
 import org.skelto.core.house.Formula.All;
 import org.skelto.core.house.Formula.Any;
 import org.skelto.core.house.Formula.Needs;
@@ -15,8 +16,10 @@ import org.skelto.core.house.Formula.Reaches;
 import org.skelto.core.house.Hops.Hop;
 import org.skelto.core.house.WayRoute.HangsOn;
 import org.skelto.core.house.WayRoute.RouteStep;
+import org.skelto.core.house.WayRoute.SecondRoute;
 import org.skelto.core.plan.Plan;
 import org.skelto.core.plan.Wording;
+import org.skelto.core.plan.equipment.Job;
 import org.skelto.core.plan.equipment.Unit;
 import org.skelto.core.plan.equipment.UnitKind;
 import org.skelto.core.plan.power.Pulse;
@@ -34,6 +37,9 @@ final class Routing {
 
     /** A line and a service outside of the house; typical. */
     private static final double[] OUTSIDE_MS = {100, 500};
+
+    private static final Comparator<SecondRoute> BETTER =
+            Comparator.comparingDouble(SecondRoute::chance).reversed().thenComparingDouble(SecondRoute::typicalMs);
 
     private final Plan plan;
     private final Map<String, Component> components;
@@ -56,20 +62,9 @@ final class Routing {
 
     /** Opens one way of which it is known whether it works. */
     WayRoute open(DeviceState.JobState job, DeviceState.WayState way, Formula formula) {
-        List<RouteStep> steps = new ArrayList<>();
+        List<RouteStep> steps = way.works() ? steps(job.job(), formula) : List.of();
         List<HangsOn> alone = new ArrayList<>();
         if (way.works()) {
-            boolean tells = WayBuilder.TELLING.contains(job.job());
-            List<Placed> placed = new ArrayList<>();
-            Set<Object> told = new HashSet<>();
-            if (!tells) {
-                answers(formula, told);
-            }
-            steps(formula, tells, placed, told);
-            placed.stream()
-                    .sorted(Comparator.comparingInt(Placed::order))
-                    .map(Placed::step)
-                    .forEach(steps::add);
             Set<String> proof = new LinkedHashSet<>();
             judge.proof(formula, proof::add);
             for (String component : proof) {
@@ -102,6 +97,56 @@ final class Routing {
                         false,
                         inputs.toArray(String[]::new)))
                 .build();
+    }
+
+    /**
+     * The best route that is left when some part of the first is out: that of the strongest worst link, of equal ones the
+     * quickest; null where nothing that the way does not hang on alone is on its route.
+     */
+    @Nullable
+    SecondRoute second(DeviceState.JobState job, WayRoute first, Formula formula) {
+        Set<String> proof = new LinkedHashSet<>();
+        if (first.works()) {
+            judge.proof(formula, proof::add);
+        }
+        first.alone().forEach(on -> proof.remove(on.component()));
+        List<String> taken = first.steps().stream().map(RouteStep::words).toList();
+        SecondRoute best = null;
+        for (String id : proof) {
+            ComputingBudget.step();
+            Component component = components.get(id);
+            if (component == null) {
+                continue;
+            }
+            Judge other = without.apply(id);
+            List<RouteStep> steps =
+                    new Routing(plan, components, other.house(), other, without).steps(job.job(), formula);
+            boolean another = !steps.stream().map(RouteStep::words).toList().equals(taken);
+            SecondRoute second = new SecondRoute(
+                    new HangsOn(id, component.name()),
+                    other.strength(formula),
+                    steps,
+                    steps.stream().mapToDouble(RouteStep::typicalMs).sum(),
+                    steps.stream().mapToDouble(RouteStep::worstMs).sum());
+            if (another && (best == null || BETTER.compare(second, best) < 0)) {
+                best = second;
+            }
+        }
+        return best;
+    }
+
+    private List<RouteStep> steps(Job job, Formula formula) {
+        boolean tells = WayBuilder.TELLING.contains(job);
+        List<Placed> placed = new ArrayList<>();
+        Set<Object> told = new HashSet<>();
+        if (!tells) {
+            answers(formula, told);
+        }
+        steps(formula, tells, placed, told);
+        return placed.stream()
+                .sorted(Comparator.comparingInt(Placed::order))
+                .map(Placed::step)
+                .toList();
     }
 
     /** A step with its place: what comes in from outside, what leads to the hub, what stands there, what leads on, what goes out. */

@@ -13,6 +13,7 @@ import org.skelto.core.quantity.Figure;
  * @param brokenBy the first thing that breaks it, or null where it works
  * @param steps in order; none where it does not work
  * @param alone components of which each alone, gone, breaks it
+ * @param second the best route that is left when some part of this one is out; null where there is none, or nobody asked
  * @param typicalMs from the press, or the event, to the end; typical
  * @param worstMs the same at worst; a sleeping unit's wait counted
  */
@@ -25,6 +26,7 @@ public record WayRoute(
         @Nullable String brokenBy,
         List<RouteStep> steps,
         List<HangsOn> alone,
+        @Nullable SecondRoute second,
         double typicalMs,
         double worstMs,
         Figure latency)
@@ -49,6 +51,16 @@ public record WayRoute(
             String words)
             implements WayRouteRouteStepBuilder.With {}
 
-    /** A component that a way hangs on alone. */
+    /**
+     * The route that is taken when a part of the first is out.
+     *
+     * @param without the part of the first route whose loss harms the way least
+     * @param chance of its worst link, 0 to 1
+     * @param steps in order
+     */
+    public record SecondRoute(
+            HangsOn without, double chance, List<RouteStep> steps, double typicalMs, double worstMs) {}
+
+    /** A component that a way hangs on alone, or that its route passes. */
     public record HangsOn(String component, String name) {}
 }

@@ -228,7 +228,9 @@ public final class Credentials {
                         || unit.is(UnitKind.PANEL)
                         || unit.is(UnitKind.CAMERA)
                         || unit.is(UnitKind.RECORDER)
-                        || unit.talks() == Talks.REQUEST);
+                        || unit.talks() == Talks.REQUEST
+                        || plan.network().opened().values().stream()
+                                .anyMatch(port -> port.unit().equals(id)));
         if (pages) {
             add("admin." + id, Kind.ADMINISTRATION, unit.name(), List.of(id));
         }

@@ -93,7 +93,12 @@ final class LodgeEquipment {
     // ------------------------------------------------------------------ boxes
 
     private UnitBuilder box(String name, UnitKind kind, Place place, Power power) {
-        return UnitBuilder.builder().name(name).kind(kind).place(place).power(power);
+        return UnitBuilder.builder()
+                .name(name)
+                .kind(kind)
+                .place(place)
+                .power(power)
+                .asksAgain(true);
     }
 
     private Place corridor(int f, double xM, double yM, double heightM) {

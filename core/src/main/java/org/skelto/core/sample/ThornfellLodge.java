@@ -234,6 +234,7 @@ public final class ThornfellLodge {
                         .power(Power.mains("lights-" + f))
                         .channels(10)
                         .hub(f == 2 ? "guest-hub" : "hub")
+                        .asksAgain(true)
                         .radios(Map.of("wifi", RadioDefaults.radio(Medium.WIFI_2G4, Region.EU, UnitKind.CONTROLLER)))
                         .build());
         units.computeIfPresent(

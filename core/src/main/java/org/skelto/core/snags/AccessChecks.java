@@ -8,6 +8,7 @@ import static org.skelto.core.snags.Stage.NAMES;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Map;
+import java.util.Optional;
 import java.util.TreeMap;
 import java.util.function.Predicate;
 import org.skelto.core.facts.PlanPart;
@@ -15,6 +16,7 @@ import org.skelto.core.naming.Credentials;
 import org.skelto.core.naming.Credentials.Kind;
 import org.skelto.core.naming.Credentials.Secret;
 import org.skelto.core.plan.Edit;
+import org.skelto.core.plan.Pointers;
 import org.skelto.core.plan.equipment.ControlScheme;
 import org.skelto.core.plan.equipment.Device;
 import org.skelto.core.plan.equipment.DeviceKind;
@@ -22,10 +24,11 @@ import org.skelto.core.plan.equipment.Talks;
 import org.skelto.core.plan.equipment.Unit;
 import org.skelto.core.plan.network.BrokerAccess;
 import org.skelto.core.plan.network.Credential;
+import org.skelto.core.plan.network.OpenedPort;
 import org.skelto.core.quantity.Text;
 import org.skelto.core.snags.Check.Code;
 
-/** N8, N9, N11 to N13, T12: who may command, who may listen, and which secrets are still those of the factory. */
+/** N8 to N13, T12: who may command, who may listen, and which secrets are still those of the factory. */
 final class AccessChecks {
     /** From so many clients on, changing a passphrase is a day's work. */
     static final int MANY_CLIENTS = 10;
@@ -35,6 +38,7 @@ final class AccessChecks {
             List.of(
                     Code.of("N8", NAMES, "wireless passphrase not confirmed strong", LOOK, FIX),
                     Code.of("N9", NAMES, "password of the factory not confirmed changed", LOOK, FIX),
+                    Code.of("N10", NAMES, "service opened to the internet without need", STOP, FIX, LOOK),
                     Code.of("N11", NAMES, "what moves or unlocks answers to anyone on the network", LOOK, FIX, STOP),
                     Code.of("N12", NAMES, "pairing code or code of the factory kept", LOOK, FIX),
                     Code.of("N13", NAMES, "one shared secret for all boards", FIX),
@@ -73,8 +77,41 @@ final class AccessChecks {
         List<Secret> codes = new ArrayList<>(Credentials.of(secrets, Kind.PAIRING));
         codes.addAll(Credentials.of(secrets, Kind.CODE));
         unconfirmed(c, "N12", "code", codes, "A neighbour with the same box joins the house, or disarms it.");
+        c.plan.network().opened().forEach((id, port) -> opened(c, id, port, secrets));
         broker(c);
         requests(c, secrets);
+    }
+
+    /** What the whole world may knock at: worse where nobody needs it, and where the factory's password opens it. */
+    private static void opened(CheckContext c, String id, OpenedPort port, List<Secret> secrets) {
+        Optional<Credential> said = secrets.stream()
+                .filter(s -> s.key().equals("admin." + port.unit()))
+                .findFirst()
+                .map(Secret::said);
+        boolean factory =
+                said.filter(s -> s.state() == Credential.State.FACTORY).isPresent();
+        boolean unsure = said.filter(s -> s.state() == null).isPresent();
+        if (port.need() != null && !factory && !unsure) {
+            return;
+        }
+        String unit = c.plan.units().get(port.unit()).name();
+        boolean tunnel = c.plan.units().values().stream().anyMatch(Unit::endsTunnel);
+        c.snag(
+                        "N10",
+                        factory ? STOP : port.need() == null ? FIX : LOOK,
+                        NAMES,
+                        "Port " + port.port() + " of " + unit + " is open to the internet"
+                                + (port.need() == null ? " without need" : ""))
+                .figures((port.need() == null ? "nobody said what it is for" : "for " + port.need())
+                        + (factory
+                                ? "; its password is the factory's"
+                                : unsure ? "; its password is not confirmed changed" : ""))
+                .leadsTo("It is found within a day and tried by strangers for as long as it is open; "
+                        + (tunnel ? "the way in of the house's own" : "a way in of the house's own, or its service,")
+                        + " does the same behind a key.")
+                .at(Pointers.of("network", "opened", id))
+                .fix("Close it", Edit.remove(Pointers.of("network", "opened", id)))
+                .add();
     }
 
     private static void passphrase(CheckContext c, Secret s) {

@@ -35,6 +35,7 @@ public final class Checks {
             ScreenChecks.CHECK,
             OutageChecks.CHECK,
             PromiseChecks.CHECK,
+            ReturnChecks.CHECK,
             BackupChecks.CHECK,
             CostChecks.CHECK);
 

@@ -20,6 +20,8 @@ import org.skelto.core.facts.HouseFacts;
 import org.skelto.core.facts.PlanPart;
 import org.skelto.core.house.Component;
 import org.skelto.core.house.DeviceState;
+import org.skelto.core.house.Outage;
+import org.skelto.core.house.Outages;
 import org.skelto.core.house.State;
 import org.skelto.core.plan.Edit;
 import org.skelto.core.plan.Pointers;
@@ -40,7 +42,7 @@ final class OutageChecks {
     static final Check CHECK = Check.reading(
             "snags of outages",
             List.of(
-                    Code.of("H3", Stage.OUTAGES, "hub on a radio", Severity.FIX),
+                    Code.of("H3", Stage.OUTAGES, "hub on a radio, or on the supply of what it guards", Severity.FIX),
                     Code.of("H4", Stage.OUTAGES, "nothing takes over", Severity.LOOK),
                     Code.of("H7", Stage.OUTAGES, "one service carries every message", Severity.LOOK),
                     Code.of("O1", Stage.OUTAGES, "lost or unsafe without the internet", Severity.STOP, Severity.FIX),
@@ -84,6 +86,8 @@ final class OutageChecks {
             Component.Kind.PANEL,
             Component.Kind.CONTROLLER);
 
+    private static final int NAMED = 4;
+
     private OutageChecks() {}
 
     static void run(CheckContext c) {
@@ -112,6 +116,7 @@ final class OutageChecks {
                             .add();
                 }
             }
+            supplied(c, hub.getKey());
             long served = served(c, hub.getKey());
             if (serving == 1 && served > 0 && !told.contains(Component.unit(hub.getKey()))) {
                 c.snag(
@@ -125,6 +130,52 @@ final class OutageChecks {
                         .add();
             }
         }
+    }
+
+    /** H3: a circuit or supply that takes the hub, and what it guards, together. */
+    private static void supplied(CheckContext c, String hub) {
+        c.outages().components().values().stream()
+                .filter(x -> x.kind() == Component.Kind.CIRCUIT || x.kind() == Component.Kind.SUPPLY)
+                .forEach(feed -> {
+                    List<String> silent = c.outages().leaningOn(feed.id()).stream()
+                            .filter(id -> watched(c, id, hub))
+                            .toList();
+                    if (silent.isEmpty() || !dark(c.outages().units(Outage.of(Set.of(feed.id()))), hub)) {
+                        return;
+                    }
+                    Set<String> lost = c.outages().without(Set.of(feed.id()), silent).entrySet().stream()
+                            .filter(e -> firstLost(c, e.getKey(), e.getValue()) != null)
+                            .map(e -> c.plan.devices().get(e.getKey()).name())
+                            .collect(Collectors.toCollection(TreeSet::new));
+                    if (!lost.isEmpty()) {
+                        c.snag(
+                                        "H3",
+                                        FIX,
+                                        OUTAGES,
+                                        c.plan.units().get(hub).name() + " hangs on the same "
+                                                + (feed.kind() == Component.Kind.CIRCUIT ? "circuit" : "supply")
+                                                + " as what it guards")
+                                .figures(feed.name() + ": " + CheckContext.some(NAMED, List.copyOf(lost)))
+                                .leadsTo("When that trips they stop, and the hub that should tell it is dark too."
+                                        + " Another circuit, or a backup of an hour.")
+                                .at(CheckContext.unit(hub), pointer(feed))
+                                .add();
+                    }
+                });
+    }
+
+    private static boolean dark(Map<String, Outages.UnitTrouble> troubles, String unit) {
+        Outages.UnitTrouble trouble = troubles.get(unit);
+        return trouble != null && trouble.dark();
+    }
+
+    /** Whether a hub serves what guards and draws its power from the mains itself. */
+    private static boolean watched(CheckContext c, String id, String hub) {
+        Device d = c.plan.devices().get(id);
+        return d.guards()
+                && d.circuit() != null
+                && d.unit() != null
+                && hub.equals(c.plan.units().get(d.unit()).hub());
     }
 
     private static long served(CheckContext c, String hub) {

@@ -12,12 +12,14 @@ import java.util.TreeSet;
 import org.jspecify.annotations.Nullable;
 import org.skelto.core.house.Component;
 import org.skelto.core.house.ManyOutages;
+import org.skelto.core.house.MeanTimes;
 import org.skelto.core.house.Outage;
 import org.skelto.core.house.Outages;
 import org.skelto.core.house.State;
 import org.skelto.core.plan.Plan;
 import org.skelto.core.plan.equipment.Device;
 import org.skelto.core.plan.site.Place;
+import org.skelto.core.plan.survival.FailureKind;
 
 /**
  * Every device against every outage that matters: lengths without the mains, a day without the internet, each component alone, and
@@ -91,6 +93,19 @@ public record OutageMatrix(List<MatrixColumn> columns, List<MatrixRow> rows, int
                     List.of(),
                     0));
         }
+        // a hub is out until somebody has bought another and restored what it knew
+        double repairH = Objects.requireNonNull(MeanTimes.of(plan).get(FailureKind.HUB))
+                .repairH()
+                .typical();
+        outages.components().values().stream()
+                .filter(c -> c.kind() == Component.Kind.HUB)
+                .forEach(c -> all.add(new MatrixColumn(
+                        c.name() + " until replaced, " + Outage.words(repairH),
+                        MatrixColumn.Kind.LENGTH,
+                        Set.of(c.id()),
+                        repairH,
+                        List.of(),
+                        0)));
         outages.components()
                 .values()
                 .forEach(c ->

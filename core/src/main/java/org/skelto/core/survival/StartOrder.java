@@ -19,6 +19,7 @@ import org.skelto.core.plan.equipment.Device;
 import org.skelto.core.plan.equipment.DeviceKind;
 import org.skelto.core.plan.equipment.Unit;
 import org.skelto.core.plan.equipment.UnitKind;
+import org.skelto.core.plan.radio.Medium;
 import org.skelto.core.work.ComputingBudget;
 
 /**
@@ -37,10 +38,11 @@ public record StartOrder(List<Start> starts, List<Output> outputs) {
     /**
      * A unit that starts.
      *
-     * @param readyS seconds after power is back until it has started: typical of its kind
+     * @param readyS seconds after power is back until it has started: as the plan says, or typical of its kind
      * @param usableS until all that it needs has, too
-     * @param waitsFor name of what comes last of that, or null where it waits for nothing
-     * @param asksAgain whether it is ready so much earlier that it is deaf unless it asks again
+     * @param waitsFor id of the unit that comes last of that, or null where it waits for nothing
+     * @param early whether it is ready so much earlier that it is deaf unless it asks again
+     * @param asksAgain whether it does; null when nobody said
      */
     @RecordBuilder
     public record Start(
@@ -49,7 +51,9 @@ public record StartOrder(List<Start> starts, List<Output> outputs) {
             int readyS,
             int usableS,
             @Nullable String waitsFor,
-            boolean asksAgain) implements StartOrderStartBuilder.With {}
+            boolean early,
+            @Nullable Boolean asksAgain)
+            implements StartOrderStartBuilder.With {}
 
     /**
      * A device on a board that starts.
@@ -64,8 +68,11 @@ public record StartOrder(List<Start> starts, List<Output> outputs) {
         outputs = List.copyOf(outputs);
     }
 
-    /** How long a unit takes to start, seconds: typical of its kind; estimates of ours, dated 2026. */
+    /** How long a unit takes to start, seconds: as the plan says, or typical of its kind; estimates of ours, dated 2026. */
     static int startS(Unit unit) {
+        if (unit.startS() != null) {
+            return unit.startS();
+        }
         int longest = 0;
         for (UnitKind kind : UnitKind.values()) {
             if (unit.is(kind)) {
@@ -86,6 +93,24 @@ public record StartOrder(List<Start> starts, List<Output> outputs) {
             case CONTROLLER, KEYPAD, INFRARED_SENDER -> 6;
             case SELF_CONTAINED, HANDSET, COUPLER, SUPPLY -> 2;
         };
+    }
+
+    /** After the mains were gone for so long that what has cells is dark as well. */
+    private static final double LONG_H = 24;
+
+    /** Units that start before what they need after the mains come back, soon or late; by id, the longest wait of each. */
+    public static Map<String, Start> early(Plan plan, Outages outages) {
+        Map<String, Start> early = new TreeMap<>();
+        Set<String> mains = Supposed.mains(outages);
+        if (!mains.isEmpty()) {
+            for (Outage outage : List.of(Outage.of(mains), new Outage(mains, LONG_H, null, LONG_H))) {
+                of(plan, outages, outage).starts().stream()
+                        .filter(Start::early)
+                        .forEach(s -> early.merge(
+                                s.unit(), s, (one, other) -> one.usableS() >= other.usableS() ? one : other));
+            }
+        }
+        return early;
     }
 
     /** After an outage has ended. */
@@ -130,7 +155,7 @@ public record StartOrder(List<Start> starts, List<Output> outputs) {
         plan.units().forEach((other, u) -> {
             // who gives out addresses, and the message broker
             boolean gives = u.is(UnitKind.ROUTER) && unit.leaseH() != null;
-            boolean speaks = u.broker() && hub != null;
+            boolean speaks = u.broker() && (hub != null || unit.is(UnitKind.HUB));
             if ((gives || speaks) && !other.equals(id)) {
                 needs.merge(other, speaks ? hubS(plan, other, dark, ready) : ready.getOrDefault(other, 0), Math::max);
             }
@@ -142,10 +167,25 @@ public record StartOrder(List<Start> starts, List<Output> outputs) {
         for (Map.Entry<String, Integer> need : new TreeMap<>(needs).entrySet()) {
             if (need.getValue() > usable) {
                 usable = need.getValue();
-                last = Objects.requireNonNull(plan.units().get(need.getKey())).name();
+                last = need.getKey();
             }
         }
-        return new Start(id, unit.name(), own, usable, last, usable - own >= EARLY_S);
+        return StartOrderStartBuilder.builder()
+                .unit(id)
+                .name(unit.name())
+                .readyS(own)
+                .usableS(usable)
+                .waitsFor(last)
+                .early(usable - own >= EARLY_S && answered(outages, id, unit))
+                .asksAgain(unit.asksAgain())
+                .build();
+    }
+
+    /** Whether it takes up a connection when it starts: over cable or Wi-Fi, with an answer. Others send, or are found by a mesh. */
+    private static boolean answered(Outages outages, String id, Unit unit) {
+        return (unit.media().isEmpty() || unit.media().stream().anyMatch(m -> m.wifi() || m == Medium.ETHERNET))
+                && (unit.is(UnitKind.HUB)
+                        || unit.hub() != null && !outages.way(unit.hub(), id).isEmpty());
     }
 
     private static int hubS(Plan plan, String hub, Set<String> dark, Map<String, Integer> ready) {

@@ -55,11 +55,14 @@ public final class ComputingBudget {
         return new ComputingBudget(null, steps, Long.MAX_VALUE, () -> 0, () -> false);
     }
 
-    /** Half of what this thread has left, spent from the whole as well; null where it has no bound. */
+    /**
+     * Half of what this thread has left, spent from the whole as well; null where it has no bound. What is already within
+     * such a half has all of it: a chain of facts that need one another would be left with next to nothing otherwise.
+     */
     static ComputingBudget half() {
         ComputingBudget now = BOUND.get();
-        if (now == null) {
-            return null;
+        if (now == null || now.whole != null) {
+            return now;
         }
         long time = now.clock.getAsLong();
         long until = now.untilNanos == Long.MAX_VALUE ? Long.MAX_VALUE : time + (now.untilNanos - time) / 2;

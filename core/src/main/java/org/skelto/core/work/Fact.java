@@ -28,7 +28,7 @@ public final class Fact<T> {
     }
 
     /**
-     * Works a fact out, with at most half of what may still be computed, so that others have the other half.
+     * Works a fact out, with those it needs, with at most half of what may still be computed: others have the other half.
      *
      * @param name what it is called on the screen, such as "outages"
      */

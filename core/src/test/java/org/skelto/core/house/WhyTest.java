@@ -2,6 +2,7 @@ package org.skelto.core.house;
 
 import static org.junit.jupiter.api.Assertions.assertEquals;
 import static org.junit.jupiter.api.Assertions.assertFalse;
+import static org.junit.jupiter.api.Assertions.assertNotEquals;
 import static org.junit.jupiter.api.Assertions.assertTrue;
 
 import java.util.HashSet;
@@ -9,6 +10,7 @@ import java.util.List;
 import java.util.Map;
 import java.util.Set;
 import java.util.TreeMap;
+import java.util.TreeSet;
 import java.util.stream.Stream;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
@@ -34,6 +36,7 @@ class WhyTest {
         Outages outages = new Facts(plan).outages();
         Map<String, Map<String, DeviceState>> without = new TreeMap<>();
         outages.components().keySet().forEach(c -> without.put(c, outages.without(Set.of(c))));
+        Set<String> seconds = new TreeSet<>();
         outages.now().forEach((device, state) -> {
             List<WayRoute> routes = outages.why(device, Outage.of(Set.of()));
             List<WayState> ways =
@@ -56,6 +59,14 @@ class WhyTest {
                             alone.contains(component),
                             () -> route.way() + " of " + device + " without " + component);
                 });
+                if (route.second() != null) {
+                    String gone = route.second().without().component();
+                    WayRoute left = outages.why(device, Outage.of(Set.of(gone))).get(at);
+                    assertTrue(left.works() && !alone.contains(gone), device);
+                    assertEquals(left.steps(), route.second().steps(), () -> route.way() + " of " + device);
+                    assertNotEquals(route.steps(), route.second().steps());
+                    seconds.add(device);
+                }
                 double sum = 0;
                 for (WayRoute.RouteStep step : route.steps()) {
                     sum += step.typicalMs();
@@ -64,6 +75,7 @@ class WhyTest {
                 assertEquals(sum, route.typicalMs(), 1e-9);
             }
         });
+        assertEquals(plan.name().equals(Demos.mill().name()), !seconds.isEmpty(), "only the mill has routes to spare");
     }
 
     @Test

@@ -29,6 +29,7 @@ import org.skelto.core.plan.equipment.DeviceKind;
 import org.skelto.core.plan.equipment.Job;
 import org.skelto.core.plan.survival.Promise;
 import org.skelto.core.plan.survival.PromiseBuilder;
+import org.skelto.core.sample.ThornfellLodge;
 import org.skelto.core.snags.Checks;
 import org.skelto.core.snags.Severity;
 import org.skelto.core.snags.Snag;
@@ -110,6 +111,33 @@ class MakeItSurviveTest {
                                 assertEquals(List.of(), brought(facts, then), choice::toString);
                             }
                         }));
+    }
+
+    /** Each change alone, as the page makes it: with the fixes that go along. */
+    @TestFactory
+    Stream<DynamicTest> noChangeThatMayBeMadeBringsAnything() {
+        Set<DeviceKind> some = Set.of(DeviceKind.LOCK, DeviceKind.SIREN, DeviceKind.VALVE);
+        return Stream.of(Demos.flat(), Demos.mill(), ThornfellLodge.plan())
+                .map(plan -> with(
+                        plan,
+                        promise("Without mains", plan.devices().size() < 50 ? Set.of() : some, null, false, "mains"),
+                        promise("Any one", some, null, true)))
+                .map(plan -> DynamicTest.dynamicTest(plan.name(), () -> {
+                    Facts facts = new Facts(NameAssigner.assign(plan));
+                    Consequences consequences = consequences(facts);
+                    int made = 0;
+                    for (SurvivalChange change : new SurvivalChanges(facts)
+                            .of(Promises.everything(facts.plan(), facts.outages())
+                                    .values())) {
+                        Consequences.Weighed weighed = consequences.weighed(change.edits());
+                        if (weighed.lawful()) {
+                            made++;
+                            Facts then = facts.after(consequences.after(weighed.edits()));
+                            assertEquals(List.of(), brought(facts, then), change::toString);
+                        }
+                    }
+                    assertTrue(made > 0, "some may be made");
+                }));
     }
 
     /** Stops and fixes about things of which nothing of the kind was told before. */

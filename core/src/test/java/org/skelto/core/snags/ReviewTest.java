@@ -32,6 +32,7 @@ import org.skelto.core.plan.equipment.Way;
 import org.skelto.core.plan.network.Direction;
 import org.skelto.core.plan.network.Link;
 import org.skelto.core.plan.network.Network;
+import org.skelto.core.plan.network.OpenedPort;
 import org.skelto.core.plan.network.Service;
 import org.skelto.core.plan.network.ServiceKind;
 import org.skelto.core.plan.radio.Chirp;
@@ -245,6 +246,7 @@ class ReviewTest {
                         .with(p -> p.units(Plans.put(SOUND, "far", Plans.unit("far", UnitKind.GATEWAY, 2, Medium.CHIRP))
                                         .units())
                                 .devices(SOUND.devices())));
+        cases.put("N10", network(SOUND.network().withOpened(Map.of("page", new OpenedPort("hub", 443, null)))));
         Device lamp = SOUND.devices().get("lamp");
         cases.put("T1", Plans.put(SOUND, "lamp", lamp.withTopic("testhouse/+/lamp")));
         cases.put(
@@ -259,6 +261,12 @@ class ReviewTest {
 
     private static void outages(Map<String, Plan> cases) {
         cases.put("H3", Plans.link(SOUND, "hub-switch", Plans.link("hub", "ap", Medium.WIFI_2G4)));
+        cases.put(
+                "H3 circuit",
+                Plans.put(SOUND, "pump", on(2, DeviceKind.PUMP, Hand.NONE).withCriticality(Criticality.PROTECTIVE)));
+        Unit board = SOUND.units().get("board");
+        cases.put("O7 not said", Plans.put(SOUND, "board", board.withAsksAgain(null)));
+        cases.put("O7 deaf", Plans.put(SOUND, "board", board.withAsksAgain(false)));
         Device told = device("told", DeviceKind.LEVEL, "board", 3, "t/told", Way.RULE, Way.MESSAGE);
         cases.put("H7", Plans.put(Plans.put(SOUND, "told", told), "too", told.withTopic("t/too")));
         Device remote = device("fan", DeviceKind.FAN, "board", 3, "t/fan", Way.AWAY_APP);

@@ -195,8 +195,8 @@ class SurvivalTest {
             assertEquals(start.usableS() > start.readyS(), start.waitsFor() != null, start::toString);
         }
         // a board on a relay is there long before the hub that serves it: it must ask again
-        assertTrue(byUnit.get("meal-relays").asksAgain());
-        assertEquals("house hub", byUnit.get("meal-relays").waitsFor());
+        assertTrue(byUnit.get("meal-relays").early());
+        assertEquals("hub", byUnit.get("meal-relays").waitsFor());
         order.outputs()
                 .forEach(o -> assertTrue(
                         starting.contains(mill.devices().get(o.device()).unit()), o.name()));

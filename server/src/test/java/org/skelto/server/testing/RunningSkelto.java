@@ -51,6 +51,8 @@ public final class RunningSkelto implements ParameterResolver, BeforeEachCallbac
             application.setDefaultProperties(Map.of());
             context = application.run(
                     "--server.port=" + port,
+                    // how long something may take is not what is tried, on a machine that may be busy
+                    "--skelto.budget.request-ms=300000",
                     "--spring.datasource.url=jdbc:postgresql://127.0.0.1:" + database.port + "/postgres",
                     "--spring.datasource.username=skelto");
             url = "http://127.0.0.1:" + port;

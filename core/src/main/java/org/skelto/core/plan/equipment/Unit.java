@@ -54,6 +54,8 @@ import org.skelto.core.plan.site.Place;
  * @param relays whether it passes on what it hears over its long-range or sub-GHz radio; null means not
  * @param indicators what its lamps and sounds mean, by what stands on them
  * @param leaseH for how many hours its reserved address is lent to it, 0.1 to 8784; null means that the address is fixed on the unit
+ * @param startS seconds from when power is back until it has started, 0 to 3600, or null for what is typical of its kind
+ * @param asksAgain whether it goes on asking for what was not there when it started, or null when nobody said
  */
 @RecordBuilder
 public record Unit(
@@ -97,6 +99,11 @@ public record Unit(
 
         @Nullable @Within(least = 0.1, most = 8784, unit = "h")
         Double leaseH,
+
+        @Nullable @Within(least = 0, most = 3600, unit = "s")
+        Integer startS,
+
+        @Nullable Boolean asksAgain,
 
         @Count(most = 20, of = "indicators")
         Map<@Words(least = 1, most = Limits.NAME_LENGTH) String, @Words(most = Limits.NAME_LENGTH) String> indicators)

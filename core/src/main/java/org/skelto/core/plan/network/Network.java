@@ -4,9 +4,11 @@ import io.soabase.recordbuilder.core.RecordBuilder;
 import java.util.ArrayList;
 import java.util.LinkedHashSet;
 import java.util.List;
+import java.util.Map;
 import org.jspecify.annotations.Nullable;
 import org.skelto.core.plan.format.Copies;
 import org.skelto.core.plan.format.Count;
+import org.skelto.core.plan.format.Id;
 import org.skelto.core.plan.format.IdOf;
 import org.skelto.core.plan.format.Limits;
 import org.skelto.core.plan.format.Matches;
@@ -25,6 +27,7 @@ import org.skelto.core.plan.format.Words;
  * @param access who may write and read at the message broker, or null when nobody said
  * @param topicLevels levels of a topic under its root, the device last; empty means building, room, device
  * @param failover whether the next line takes over when one fails; null means not
+ * @param opened ports that the router passes on from the internet to a unit
  */
 @RecordBuilder
 public record Network(
@@ -48,12 +51,15 @@ public record Network(
 
         @Nullable BrokerAccess access,
 
-        @Count(most = 5, of = "levels") List<TopicLevel> topicLevels)
+        @Count(most = 5, of = "levels") List<TopicLevel> topicLevels,
+
+        @Count(most = 50, of = "opened ports") Map<@Id String, OpenedPort> opened)
         implements NetworkBuilder.With {
     public Network {
         lines = lines == null ? List.of() : Copies.list(lines);
         addressing = addressing == null ? Addressing.USUAL : addressing;
         topicLevels = topicLevels == null ? List.of() : Copies.list(topicLevels);
+        opened = Copies.sorted(opened);
     }
 
     /** The levels that the rule gives a topic under its root, each once and the device last. */
