@@ -15,15 +15,17 @@ const tags = computed(() =>
     if (!at || (props.floor !== "site" && at.floor !== props.floor)) return [];
     if (props.floor === "site" && at.floor !== null) return [];
     const parts = [
-      { name: "out", passage: d.out },
-      { name: "in", passage: d.in },
-      { name: "shut", passage: d.keepsOut },
-      { name: d.kind === "VALVE" ? "works" : "sounds", passage: d.does },
+      { yes: "out", no: "no way out", passage: d.out },
+      { yes: "in", no: "no way in", passage: d.in },
+      { yes: "shut", no: "not shut", passage: d.keepsOut },
+      d.kind === "VALVE"
+        ? { yes: "works", no: "dead", passage: d.does }
+        : { yes: "sounds", no: "silent", passage: d.does },
     ]
       .filter((p) => p.passage)
-      .map((p) => ({ name: p.name, given: given(p.passage) }));
+      .map((p) => ({ ...p, given: given(p.passage) }));
     if (!parts.length && !d.open) return [];
-    const words = parts.map((p) => `${p.given ? "" : "no "}${p.name}`);
+    const words = parts.map((p) => (p.given ? p.yes : p.no));
     if (d.open) words.push("OPEN");
     const bad = d.open || parts.some((p) => !p.given);
     return [{ key: d.device, x: props.px(at.xM), y: props.py(at.yM) + 22, text: words.join(" · "), bad }];

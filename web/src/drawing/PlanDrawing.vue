@@ -385,7 +385,6 @@ const handle = computed(() => {
         class="routed"
         :class="{ second: leg.second }"
       />
-      <DoorLayer v-if="bench.doors.length" :floor="floor" :px="px" :py="py" />
       <g v-for="b in buildings" :key="`b-${b.id}`">
         <rect :x="b.x - 4" :y="b.y - 4" width="8" height="8" class="house" />
       </g>
@@ -452,6 +451,7 @@ const handle = computed(() => {
         @nudge="nudge"
       />
       <Overlay v-if="stage === 'links' && floor !== 'site'" :floor="floor" :px="px" :py="py" />
+      <DoorLayer v-if="bench.doors.length" :floor="floor" :px="px" :py="py" />
       <RulesOverlay v-if="stage === 'rules' && floor !== 'site'" :floor="floor" :px="px" :py="py" />
       <RoomHandles
         v-if="handle"

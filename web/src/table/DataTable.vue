@@ -50,7 +50,7 @@ const chosen = defineModel<string[]>("chosen", { default: () => [] });
 const bench = useBench();
 const ROW_PX = 29;
 /** More rows than these scroll in a box of their own, and only those in sight are drawn. */
-const MANY = 80;
+const MANY = 100;
 /** Rows that Page up and Page down pass. */
 const PAGE = 15;
 

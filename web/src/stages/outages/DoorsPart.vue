@@ -70,8 +70,8 @@ const look = (d: Door) => {
       <span class="quiet">Suppose something gone in the strip above.</span>
     </p>
     <p class="quiet">
-      The drawing says it beside each of them: <b>no out</b>, <b>no in</b>, <b>no shut</b> (it keeps nobody
-      out), <b>OPEN</b>. Prints leave that out.
+      The drawing says it beside each of them: out, in, shut, or <b>no way out</b>, <b>no way in</b>,
+      <b>not shut</b> (it keeps nobody out), <b>OPEN</b>. Prints leave that out.
     </p>
     <OutageClock v-if="bench.without.length" />
     <QueryTrouble :trouble="trouble ?? toldTrouble" />

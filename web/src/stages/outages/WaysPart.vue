@@ -118,11 +118,11 @@ onUnmounted(() => {
                 </p>
                 <template v-if="route.second">
                   <p>
-                    Second best, dashed on the drawing, when {{ route.second.without.name }} is out{{
-                      route.second.chance < 1 ? `: holds with ${percent(route.second.chance)}` : ""
-                    }}
+                    Second best, when {{ route.second.without.name }} is out{{
+                      route.second.chance < 1 ? `, holds with ${percent(route.second.chance)}` : ""
+                    }}{{ route.second.steps.length ? ", dashed on the drawing:" : ": it needs no message." }}
                   </p>
-                  <ol aria-label="Its second-best route">
+                  <ol v-if="route.second.steps.length" aria-label="Its second-best route">
                     <li v-for="(s, i) in route.second.steps" :key="i">
                       {{ s.words }} <span class="quiet">{{ milliseconds(s.typicalMs) }}</span>
                     </li>

@@ -187,6 +187,21 @@ class NamesJourneyTest {
         assertThat(page.getByText("All boards have one secret at the broker")).isVisible();
         button("^Give each unit a secret of its own").first().click();
         assertThat(page.getByText("All boards have one secret at the broker")).hasCount(0);
+        Locator opened = page.getByLabel("Opened to the internet");
+        opened.getByLabel("Port", new Locator.GetByLabelOptions().setExact(true))
+                .fill("443");
+        opened.getByRole(AriaRole.COMBOBOX).selectOption("hub");
+        button("^Write it down as open").click();
+        assertThat(page.getByText("Port 443 of house hub is open to the internet without need"))
+                .isVisible();
+        Locator need = opened.getByLabel("What port 443 of house hub is for");
+        need.fill("the weather page of the village");
+        need.press("Enter");
+        assertThat(page.getByText(
+                        "Port 443 of house hub is open to the internet", new Page.GetByTextOptions().setExact(true)))
+                .isVisible();
+        button("^Close it$").first().click();
+        assertThat(opened).containsText("Nothing is passed on from outside");
         button("not known were changed today").click();
         assertThat(page.getByText("1 of them not confirmed changed")).isVisible();
         assertTrue(sent.stream().noneMatch(r -> r.contains("Sommer") || r.contains("otter")));

@@ -1,6 +1,7 @@
 package org.skelto.e2e;
 
 import static com.microsoft.playwright.assertions.PlaywrightAssertions.assertThat;
+import static org.junit.jupiter.api.Assertions.assertTrue;
 
 import com.microsoft.playwright.Locator;
 import com.microsoft.playwright.Page;
@@ -87,6 +88,35 @@ class OutagesJourneyTest {
         mains.press("Enter");
         button(page, "The plan has changed: work it out anew").click();
         assertThat(what.locator("tr").first()).containsText("mains", LONG);
+        page.context().close();
+    }
+
+    @Test
+    void theSecondBestRouteTheDoorsAndTheReturnAreShown(Skelto skelto, Browser.Windows windows) {
+        Page page = mill(skelto, windows, "now&select=/devices/hall-lamp");
+        page.getByLabel("Ways of the selected device")
+                .getByRole(AriaRole.BUTTON, new Locator.GetByRoleOptions().setName("home app"))
+                .click();
+        assertThat(page.getByText(Pattern.compile("Second best, when lathe AP is out")))
+                .isVisible(new LocatorAssertions.IsVisibleOptions().setTimeout(40_000));
+        assertThat(page.getByLabel("Its second-best route").locator("li").first())
+                .containsText("meal floor AP to loft switch");
+        assertTrue(page.locator("path.routed.second").count() > 0, "it is on the drawing");
+        button(page, "mains").first().click();
+        page.getByText("When it comes back").click();
+        Locator asks = page.getByLabel("Whether hall board asks again");
+        asks.selectOption("no");
+        button(page, "stage outages").click();
+        Locator told = page.getByText(Pattern.compile("hall board starts before .* and does not ask again"));
+        assertThat(told.first()).isVisible(new LocatorAssertions.IsVisibleOptions().setTimeout(40_000));
+        button(page, "Set up to ask again").first().click();
+        assertThat(asks).hasValue("yes");
+        button(page, "Ways out").click();
+        assertThat(page.locator(".doors text").filter(new Locator.FilterOptions().setHasText("OPEN")))
+                .not()
+                .hasCount(0);
+        button(page, "Now").click();
+        assertThat(page.locator(".doors text")).hasCount(0);
         page.context().close();
     }
 }
