@@ -143,14 +143,28 @@ final class Routing {
             answers(formula, told);
         }
         steps(formula, tells, placed, told);
-        return placed.stream()
-                .sorted(Comparator.comparingInt(Placed::order))
-                .map(Placed::step)
-                .toList();
+        placed.sort(Comparator.comparingInt(Placed::order));
+        List<RouteStep> all = new ArrayList<>();
+        while (!placed.isEmpty()) {
+            Placed next = placed.stream()
+                    .filter(p -> p.order() == placed.get(0).order())
+                    .filter(p -> placed.stream().noneMatch(other -> other != p && other.leadsTo(p)))
+                    .findFirst()
+                    .orElse(placed.get(0));
+            placed.remove(next);
+            all.addAll(next.steps());
+        }
+        return List.copyOf(all);
     }
 
-    /** A step with its place: what comes in from outside, what leads to the hub, what stands there, what leads on, what goes out. */
-    private record Placed(int order, RouteStep step) {}
+    /** Steps with their place: what comes in from outside, what leads to the hub, what stands there, what leads on, what goes out. */
+    private record Placed(int order, List<RouteStep> steps) {
+        /** Whether another one goes on where this one ends. */
+        boolean leadsTo(Placed other) {
+            String end = steps.get(steps.size() - 1).to();
+            return order == other.order && end != null && end.equals(other.steps.get(0).from());
+        }
+    }
 
     /** Towards what is told, what it answers over the same way is no step of its own. */
     private void answers(Formula formula, Set<Object> told) {
@@ -184,8 +198,12 @@ final class Routing {
             thing(needs.component(), tells, steps, told);
         } else if (formula instanceof Reaches reaches && told.add(reaches)) {
             int order = house.isHub(reaches.from()) ? 3 : inward(reaches) ? 1 : 3;
-            house.route(reaches.from(), reaches.to(), reaches.direct())
-                    .forEach(leg -> steps.add(new Placed(order, step(leg))));
+            List<RouteStep> legs = house.route(reaches.from(), reaches.to(), reaches.direct()).stream()
+                    .map(this::step)
+                    .toList();
+            if (!legs.isEmpty()) {
+                steps.add(new Placed(order, legs));
+            }
         }
     }
 
@@ -200,12 +218,12 @@ final class Routing {
             double[] ms = box ? BOX_MS : OUTSIDE_MS;
             steps.add(new Placed(
                     box ? 2 : tells ? 4 : 0,
-                    WayRouteRouteStepBuilder.builder()
+                    List.of(WayRouteRouteStepBuilder.builder()
                             .chance(1)
                             .typicalMs(ms[0])
                             .worstMs(ms[1])
                             .words(component.name())
-                            .build()));
+                            .build())));
         }
     }
 

@@ -67,6 +67,7 @@ class WhyTest {
                     assertNotEquals(route.steps(), route.second().steps());
                     seconds.add(device);
                 }
+                assertTrue(inOrder(route.steps()), () -> route.way() + " of " + device + ": " + route.steps());
                 double sum = 0;
                 for (WayRoute.RouteStep step : route.steps()) {
                     sum += step.typicalMs();
@@ -76,6 +77,28 @@ class WhyTest {
             }
         });
         assertEquals(plan.name().equals(Demos.mill().name()), !seconds.isEmpty(), "only the mill has routes to spare");
+    }
+
+    /** Nothing is passed on from a unit before it has come there. */
+    private static boolean inOrder(List<WayRoute.RouteStep> steps) {
+        Set<String> started = new HashSet<>();
+        String at = null;
+        for (WayRoute.RouteStep step : steps) {
+            if (step.from() == null) {
+                // decided or passed on: from there it may lead back
+                started.clear();
+                at = null;
+                continue;
+            }
+            if (!step.from().equals(at)) {
+                started.add(step.from());
+            }
+            if (started.contains(step.to())) {
+                return false;
+            }
+            at = step.to();
+        }
+        return true;
     }
 
     @Test
