@@ -162,7 +162,9 @@ final class Routing {
         /** Whether another one goes on where this one ends. */
         boolean leadsTo(Placed other) {
             String end = steps.get(steps.size() - 1).to();
-            return order == other.order && end != null && end.equals(other.steps.get(0).from());
+            return order == other.order
+                    && end != null
+                    && end.equals(other.steps.get(0).from());
         }
     }
 

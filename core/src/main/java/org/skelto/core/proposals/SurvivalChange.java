@@ -10,24 +10,17 @@ import org.skelto.core.plan.Edit;
  * @param label in words: "A second gateway beside mesh gateway"
  * @param cost in the plan's currency, from the catalogue where it has a price, else estimated
  * @param estimated whether the cost is an estimate
+ * @param moves whether it moves something, which may break as well as mend, rather than adding to what is there
  */
-public record SurvivalChange(String id, String label, double cost, boolean estimated, List<Edit> edits) {
-    static final String MOVED_CIRCUIT = "circuit ";
-    static final String MOVED_RULE = "host ";
-
+public record SurvivalChange(String id, String label, double cost, boolean estimated, boolean moves, List<Edit> edits) {
     public SurvivalChange {
         edits = List.copyOf(edits);
     }
 
-    /** Whether it moves something, which may break as well as mend, rather than adding to what is there. */
-    boolean moves() {
-        return id.startsWith(MOVED_CIRCUIT) || id.startsWith(MOVED_RULE);
-    }
-
     /** Whether only one of two can be made. */
     boolean excludes(SurvivalChange other) {
-        return moves()
-                && other.moves()
+        return moves
+                && other.moves
                 && edits.get(0).path().equals(other.edits().get(0).path());
     }
 }

@@ -28,6 +28,7 @@ import org.skelto.core.plan.equipment.Device;
 import org.skelto.core.plan.equipment.DeviceKind;
 import org.skelto.core.plan.equipment.Hand;
 import org.skelto.core.plan.equipment.Unit;
+import org.skelto.core.plan.equipment.UnitBuilder;
 import org.skelto.core.plan.equipment.UnitKind;
 import org.skelto.core.plan.equipment.Way;
 import org.skelto.core.plan.network.Link;
@@ -78,7 +79,11 @@ final class SurvivalChanges {
     }
 
     private void put(String id, String label, double cost, boolean estimated, Edit... edits) {
-        all.putIfAbsent(id, new SurvivalChange(id, label, cost, estimated, Arrays.asList(edits)));
+        all.putIfAbsent(id, new SurvivalChange(id, label, cost, estimated, false, Arrays.asList(edits)));
+    }
+
+    private void move(String id, String label, double cost, Edit edit) {
+        all.putIfAbsent(id, new SurvivalChange(id, label, cost, cost > 0, true, List.of(edit)));
     }
 
     private void byHand(String id, Device d) {
@@ -168,13 +173,12 @@ final class SurvivalChanges {
         plan.rules().forEach((rule, r) -> {
             boolean works = r.then().stream().anyMatch(a -> id.equals(a.device()));
             if (works && !d.unit().equals(r.host())) {
-                put(
-                        SurvivalChange.MOVED_RULE + rule + " " + d.unit(),
+                move(
+                        "host " + rule + " " + d.unit(),
                         "“" + r.name() + "” runs in "
                                 + Objects.requireNonNull(plan.units().get(d.unit()))
                                         .name(),
                         NO_COST,
-                        false,
                         Edit.replace(Pointers.of("rules", rule, "host"), d.unit()));
             }
         });
@@ -200,11 +204,10 @@ final class SurvivalChanges {
                 plan.circuits().forEach((circuit, c) -> {
                     // where any one may go, another circuit is as bad
                     if (!one && !circuit.equals(unit.power().circuit()) && lives(circuit, broken)) {
-                        put(
-                                SurvivalChange.MOVED_CIRCUIT + id + " " + circuit,
+                        move(
+                                "circuit " + id + " " + circuit,
                                 unit.name() + " moves to the circuit " + c.name(),
                                 REWIRE_COST,
-                                true,
                                 Edit.replace(Pointers.of("units", id, "power", "circuit"), circuit));
                     }
                 });
@@ -303,6 +306,7 @@ final class SurvivalChanges {
                                 + unit.name(),
                         price == null ? boxCost() : price,
                         price == null,
+                        false,
                         edits));
     }
 
@@ -328,6 +332,57 @@ final class SurvivalChanges {
                     false,
                     Edit.add("/network/failover", true));
         }
+        if (lines == 1 && line) {
+            secondLine();
+        }
+    }
+
+    /** A line of its own, over a box of its own, that takes over: beside the first, on the cable to the nearest switch or hub. */
+    private void secondLine() {
+        Map.Entry<String, Unit> first = plan.units().entrySet().stream()
+                .filter(e -> e.getValue().internetEntry())
+                .findFirst()
+                .orElseThrow();
+        Unit unit = first.getValue();
+        Place place = unit.place();
+        plan.links().values().stream()
+                .filter(l -> l.medium() == Medium.ETHERNET)
+                .flatMap(l -> l.from().equals(first.getKey())
+                        ? Stream.of(l.to())
+                        : l.to().equals(first.getKey()) ? Stream.of(l.from()) : Stream.of())
+                .min(Comparator.comparing(
+                        id -> !Objects.requireNonNull(plan.units().get(id)).is(UnitKind.SWITCH)))
+                .filter(id -> place != null)
+                .ifPresent(to -> {
+                    String id = free("second-line", plan.units().keySet());
+                    Place beside = Objects.requireNonNull(place);
+                    put(
+                            "line",
+                            "A second line, over a box of its own, takes over when the first fails",
+                            boxCost(),
+                            true,
+                            Edit.add(
+                                    Pointers.of("units", id),
+                                    UnitBuilder.builder()
+                                            .name("second line")
+                                            .kind(UnitKind.ROUTER)
+                                            .place(new Place(
+                                                    beside.room(),
+                                                    beside.spot(),
+                                                    beside.xM() + BESIDE_M,
+                                                    beside.yM(),
+                                                    beside.heightM()))
+                                            .power(unit.power())
+                                            .internetEntry(true)
+                                            .asksAgain(true)
+                                            .build()),
+                            Edit.add(
+                                    Pointers.of(
+                                            "links",
+                                            free(id + "-" + to, plan.links().keySet())),
+                                    Link.of(id, to, Medium.ETHERNET, null, null, null)),
+                            Edit.add("/network/failover", true));
+                });
     }
 
     private static String free(String wished, Set<String> taken) {

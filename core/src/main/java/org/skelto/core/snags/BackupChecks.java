@@ -6,10 +6,12 @@ import static org.skelto.core.snags.Stage.OUTAGES;
 
 import java.util.EnumSet;
 import java.util.List;
+import java.util.Objects;
 import java.util.Set;
 import java.util.TreeSet;
 import org.skelto.core.facts.HouseFacts;
 import org.skelto.core.house.Backups;
+import org.skelto.core.plan.equipment.Criticality;
 import org.skelto.core.plan.equipment.Job;
 import org.skelto.core.quantity.Text;
 import org.skelto.core.snags.Check.Code;
@@ -21,7 +23,7 @@ final class BackupChecks {
             List.of(
                     Code.of("P7", Stage.OUTAGES, "backup shorter than the wish", Severity.FIX),
                     Code.of("P8", Stage.OUTAGES, "backup feeds only part of the path", Severity.LOOK),
-                    Code.of("O6", Stage.OUTAGES, "alarm path crosses a component without backup", Severity.LOOK)),
+                    Code.of("O6", Stage.OUTAGES, "alarm path crosses a component without backup", FIX, LOOK)),
             List.of(HouseFacts.OUTAGES),
             BackupChecks::run);
 
@@ -35,6 +37,7 @@ final class BackupChecks {
         private final Set<String> units = new TreeSet<>();
         private final Set<String> devices = new TreeSet<>();
         private double othersH;
+        private boolean vital;
     }
 
     static void run(CheckContext c) {
@@ -53,10 +56,13 @@ final class BackupChecks {
             Ended ended = ALARMS.contains(c.now().get(path.device()).job()) ? alarms : others;
             path.boxes().stream().filter(b -> b.hours() == 0).forEach(b -> ended.units.add(b.unit()));
             ended.devices.add(path.name());
+            ended.vital |=
+                    Objects.requireNonNull(c.plan.devices().get(path.device())).criticality() == Criticality.VITAL;
             ended.othersH = Math.max(ended.othersH, carried);
         }
-        told(c, "O6", "the alarm path", alarms);
-        told(c, "P8", "the path", others);
+        // where it is about life it is not a matter of taste
+        told(c, "O6", alarms.vital ? FIX : LOOK, "the alarm path", alarms);
+        told(c, "P8", LOOK, "the path", others);
     }
 
     private static void wish(CheckContext c, String id) {
@@ -77,7 +83,7 @@ final class BackupChecks {
     }
 
     /** All in one, since one backup supply may answer it. */
-    private static void told(CheckContext c, String code, String path, Ended ended) {
+    private static void told(CheckContext c, String code, Severity severity, String path, Ended ended) {
         if (ended.units.isEmpty()) {
             return;
         }
@@ -85,7 +91,7 @@ final class BackupChecks {
                 ended.units.stream().map(u -> c.plan.units().get(u).name()).toList();
         c.snag(
                         code,
-                        LOOK,
+                        severity,
                         OUTAGES,
                         (names.size() == 1 ? names.get(0) + " has" : names.size() + " boxes have")
                                 + " no backup while others on " + path + " have")

@@ -18,6 +18,7 @@ import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.TestFactory;
 import org.skelto.core.Changed;
 import org.skelto.core.Demos;
+import org.skelto.core.Plans;
 import org.skelto.core.facts.Facts;
 import org.skelto.core.facts.SurvivalFacts;
 import org.skelto.core.house.LostHours;
@@ -202,6 +203,17 @@ class MakeItSurviveTest {
         assertEquals(
                 Promises.broken(facts.plan(), facts.outages()).isEmpty(),
                 answer.choices().isEmpty() && answer.impossible().isEmpty());
+    }
+
+    @Test
+    void aSecondLineIsThoughtOfWhereMessagesMustGetOutPastTheRouter() {
+        Plan plan = Changed.with(Plans.sound(), "/devices/probe/ways", "[\"MESSAGE\"]", "/devices/probe/jobs", "[\"ALERT_AWAY\"]");
+        Promise told = promise("Told past the router", Set.of(), null, false, "unit:router", "line:router").withHours(null);
+        MakeItSurvive.SurvivalAnswer answer = answer(with(plan, told.withDevices(new TreeSet<>(Set.of("probe")))));
+        assertEquals(
+                List.of("A second line, over a box of its own, takes over when the first fails"),
+                answer.choices().get(0).changes().stream().map(SurvivalChange::label).toList());
+        assertNull(answer.choices().get(0).brings());
     }
 
     /** Held against all jobs of the house worked out anew with each change. */

@@ -143,6 +143,14 @@ class DeclaredChecksTest {
         // where nothing has a backup nobody wished for one
         assertEquals(0, of(Demos.flat(), "P8").size());
         assertEquals(0, of(Demos.flat(), "O6").size());
+        // an alarm about life is not a matter of taste
+        Plan mild = Changed.with(Demos.mill(), "/devices/smoke-sounder/criticality", "\"PROTECTIVE\"");
+        assertEquals(
+                List.of(Severity.FIX),
+                of(Demos.mill(), "O6").stream().map(Snag::severity).toList());
+        assertEquals(
+                List.of(Severity.LOOK),
+                of(mild, "O6").stream().map(Snag::severity).toList());
     }
 
     @Test
