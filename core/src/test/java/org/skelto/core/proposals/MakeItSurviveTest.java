@@ -207,12 +207,16 @@ class MakeItSurviveTest {
 
     @Test
     void aSecondLineIsThoughtOfWhereMessagesMustGetOutPastTheRouter() {
-        Plan plan = Changed.with(Plans.sound(), "/devices/probe/ways", "[\"MESSAGE\"]", "/devices/probe/jobs", "[\"ALERT_AWAY\"]");
-        Promise told = promise("Told past the router", Set.of(), null, false, "unit:router", "line:router").withHours(null);
+        Plan plan = Changed.with(
+                Plans.sound(), "/devices/probe/ways", "[\"MESSAGE\"]", "/devices/probe/jobs", "[\"ALERT_AWAY\"]");
+        Promise told = promise("Told past the router", Set.of(), null, false, "unit:router", "line:router")
+                .withHours(null);
         MakeItSurvive.SurvivalAnswer answer = answer(with(plan, told.withDevices(new TreeSet<>(Set.of("probe")))));
         assertEquals(
                 List.of("A second line, over a box of its own, takes over when the first fails"),
-                answer.choices().get(0).changes().stream().map(SurvivalChange::label).toList());
+                answer.choices().get(0).changes().stream()
+                        .map(SurvivalChange::label)
+                        .toList());
         assertNull(answer.choices().get(0).brings());
     }
 
