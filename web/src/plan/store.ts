@@ -31,6 +31,8 @@ interface BenchState {
   undoLabel: string | null;
   redoLabel: string | null;
   assessment: Assessment | null;
+  /** The revision that it is of. */
+  assessed: number;
   /** What would follow from the drag that is going on, with its edits and what was supposed gone. */
   dragged: { plan: Plan; assessment: Assessment; ops: Op[]; outage: string } | null;
   /** The edits of the drag that is going on, for whatever else follows it. */
@@ -152,6 +154,7 @@ export const useBench = defineStore("bench", {
     undoLabel: null,
     redoLabel: null,
     assessment: null,
+    assessed: -1,
     dragged: null,
     dragOps: null,
     part: null,
@@ -245,8 +248,26 @@ export const useBench = defineStore("bench", {
       );
       if (assessed.revision === this.revision && asked === this.outageQuery) this.show(assessed.assessment);
     },
+    /** Another outage of the same plan: only what it changes is asked for. */
+    async assessOutage() {
+      const before = this.assessment;
+      if (!before || this.assessed !== this.revision || this.dragged || before.failures.length) {
+        return this.assess();
+      }
+      const asked = this.outageQuery;
+      const { revision, view } = await answer(
+        api.GET("/api/plans/{id}/outage", {
+          params: { path: { id: this.id } },
+          querySerializer: () => asked,
+        }),
+      );
+      if (asked !== this.outageQuery) return;
+      if (revision !== this.revision || this.assessment !== before) return this.assess();
+      this.show({ ...before, ...view });
+    },
     show(assessment: Assessment) {
       this.assessment = markRaw(assessment);
+      this.assessed = this.revision;
       figuresShown();
       // bare ids become whole ones, what the plan does not have is dropped
       this.without = assessment.strip.filter((item) => item.out).map((item) => item.id);
@@ -273,7 +294,7 @@ export const useBench = defineStore("bench", {
       this.without = without;
       this.clock = clock ?? this.clock;
       this.supposed++;
-      await this.guarded(() => this.assess());
+      await this.guarded(() => this.assessOutage());
     },
     /** Waits for the edits under way: what is worked out next is worked out on the plan with them. */
     async stored(): Promise<void> {

@@ -20,7 +20,7 @@ import org.skelto.core.house.State;
 import org.skelto.core.house.WayRoute;
 
 /**
- * What an outage does.
+ * What an outage does: that part of an assessment which is another when something else is supposed to be gone.
  *
  * @param outage what is supposed, as it is spelled today
  * @param strip the toggles of the Without strip
@@ -28,7 +28,7 @@ import org.skelto.core.house.WayRoute;
  * @param troubles units that are dark or cut off from their hub, by id
  */
 @RecordBuilder
-record OutageView(
+public record OutageView(
         Outage outage,
         List<StripItem> strip,
         String sentence,
@@ -48,7 +48,7 @@ record OutageView(
             .build();
 
     /** Without these components; a unit may be named by its bare id. */
-    static OutageView of(Facts facts, Outage asked) {
+    public static OutageView of(Facts facts, Outage asked) {
         Outages outages = facts.outages();
         Outage outage = known(outages, asked);
         Set<String> failed = outage.without();

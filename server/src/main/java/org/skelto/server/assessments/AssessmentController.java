@@ -4,6 +4,7 @@ import java.time.LocalDate;
 import java.util.List;
 import java.util.Map;
 import org.skelto.core.assessment.Assessment;
+import org.skelto.core.assessment.OutageView;
 import org.skelto.core.assessment.PlanOverview;
 import org.skelto.core.commands.Command;
 import org.skelto.core.facts.Facts;
@@ -19,6 +20,7 @@ import org.skelto.core.proposals.Consequences;
 import org.skelto.core.proposals.Proposals;
 import org.skelto.core.site.RoomLine;
 import org.skelto.core.site.SiteModel;
+import org.skelto.core.work.Fact;
 import org.skelto.server.figures.KeptFigures;
 import org.skelto.server.problems.Refusal;
 import org.skelto.server.requests.OpenPlan;
@@ -47,6 +49,9 @@ class AssessmentController {
     /** An assessment with the revision that it belongs to. */
     public record Assessed(long revision, Assessment assessment) {}
 
+    /** What is supposed to be gone, with the revision that it belongs to. */
+    public record SupposedOutage(long revision, OutageView view) {}
+
     /** A plan as it would be, and what would follow. */
     public record Preview(Plan plan, Assessment assessment) {}
 
@@ -60,6 +65,17 @@ class AssessmentController {
     @GetMapping("/assessment")
     Assessed assessment(OpenPlan open, Outage outage) {
         return new Assessed(open.state().revision(), Assessment.of(open.figures(), outage));
+    }
+
+    /** That part of an assessment which another outage changes, without the rest of it. */
+    @GetMapping("/outage")
+    SupposedOutage outage(OpenPlan open, Outage outage) {
+        Fact<OutageView> view = Fact.of("this outage", () -> OutageView.of(open.figures(), outage));
+        if (view.failure().isPresent()) {
+            throw Refusal.of(
+                    HttpStatus.UNPROCESSABLE_ENTITY, view.failure().get().why());
+        }
+        return new SupposedOutage(open.state().revision(), view.get());
     }
 
     /** The first sheet of the plan, as of today. */

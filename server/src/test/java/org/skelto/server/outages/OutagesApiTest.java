@@ -33,6 +33,19 @@ class OutagesApiTest extends OnTheMill {
     }
 
     @Test
+    void anotherOutageIsAskedForWithoutTheRestOfTheAssessment() {
+        for (String outage : List.of("", "without=hub", "without=mains&for=PT8H&at=PT5H", "without=nothing-like-it")) {
+            JsonNode whole = http.get(plan + "/assessment?" + outage).json();
+            JsonNode part = http.get(plan + "/outage?" + outage).json();
+            assertEquals(whole.get("revision"), part.get("revision"));
+            part.get("view")
+                    .properties()
+                    .forEach(e -> assertEquals(whole.get("assessment").get(e.getKey()), e.getValue(), e.getKey()));
+        }
+        assertEquals(422, http.get(plan + "/outage?without=mains&for=forever").status());
+    }
+
+    @Test
     void theMatrixIsTheModelAndACellOpensToItsReason() {
         JsonNode matrix = http.get(plan + "/outages/matrix?by=NONE").json();
         JsonNode columns = matrix.get("columns");
