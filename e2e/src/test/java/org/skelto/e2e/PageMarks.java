@@ -94,7 +94,7 @@ class PageMarks {
             assertThat(page.locator("header [role=status]").first()).containsText("safe on disk");
             return took;
         });
-        measure("a press on the strip to the new sentence, 500 devices", 200, turn -> {
+        measure("a press on the strip to the new sentence, 500 devices", 150, turn -> {
             String before = page.locator(".sentence").innerText();
             double since = now(page);
             page.evaluate("() => document.querySelector('.strip .toggle').click()");
