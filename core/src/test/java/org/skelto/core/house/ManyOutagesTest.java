@@ -3,6 +3,7 @@ package org.skelto.core.house;
 import static org.junit.jupiter.api.Assertions.assertEquals;
 import static org.junit.jupiter.api.Assertions.assertTrue;
 
+import java.time.LocalDateTime;
 import java.util.ArrayList;
 import java.util.Arrays;
 import java.util.EnumMap;
@@ -86,6 +87,25 @@ class ManyOutagesTest {
             same(outages, columns);
             plan = edits.next(plan);
         }
+    }
+
+    /** Half of the house at once, a year long, begun on the night on which clocks change, at its end and halfway. */
+    @Test
+    void whatNobodyWouldSupposeIsAnsweredAsWell() {
+        Outages outages = model(Demos.mill(), 0);
+        Set<String> many = outages.components().keySet().stream().limit(40).collect(Collectors.toSet());
+        Set<String> every = outages.components().keySet();
+        LocalDateTime night = LocalDateTime.of(2027, 3, 28, 2, 30);
+        List<Outage> columns = new ArrayList<>();
+        for (Set<String> gone : List.of(many, every, Set.of(Component.MAINS))) {
+            columns.add(Outage.of(gone));
+            columns.add(new Outage(gone, 8784.0, night, 8784));
+            columns.add(new Outage(gone, 8784.0, night, 4392));
+        }
+        same(outages, columns);
+        assertEquals(
+                Set.of(State.LOST, State.UNSAFE, State.BY_HAND, State.REDUCED),
+                outages.without(every).values().stream().map(DeviceState::state).collect(Collectors.toSet()));
     }
 
     private static void same(Outages outages, List<Outage> columns) {

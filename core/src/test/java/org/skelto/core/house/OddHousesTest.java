@@ -18,6 +18,7 @@ import org.skelto.core.facts.Facts;
 import org.skelto.core.plan.Plan;
 import org.skelto.core.plan.validation.PlanValidator;
 import org.skelto.core.snags.Snag;
+import org.skelto.core.work.Progress;
 
 /** What a real house can be in is stored, told where it is wrong, and never brings the model down or makes a figure endless. */
 class OddHousesTest {
@@ -62,6 +63,9 @@ class OddHousesTest {
                                         && node.store().hours() > 0,
                         what));
         facts.backups().forEach(path -> assertTrue(Double.isFinite(path.hours())));
+        LostHours.of(facts.outages(), Progress.NONE)
+                .forEach(l ->
+                        assertTrue(l.hours() >= 0 && l.hours() <= MeanTimes.YEAR_H && l.chance() <= 1, l::toString));
         Set<String> codes = told.snags().stream().map(Snag::code).collect(Collectors.toCollection(TreeSet::new));
         assertTrue(code == null || codes.contains(code), () -> what + ": " + codes);
     }

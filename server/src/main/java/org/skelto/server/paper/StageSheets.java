@@ -20,7 +20,9 @@ import org.skelto.core.facts.Facts;
 import org.skelto.core.facts.HouseFacts;
 import org.skelto.core.facts.SurvivalFacts;
 import org.skelto.core.ground.Relief;
+import org.skelto.core.house.DeviceState;
 import org.skelto.core.house.LostHours;
+import org.skelto.core.house.ManyOutages;
 import org.skelto.core.house.Outage;
 import org.skelto.core.house.State;
 import org.skelto.core.links.LinkReport;
@@ -62,6 +64,8 @@ final class StageSheets {
     private static final int LARGE = 260;
 
     private static final int PROMISED_LINES = 20;
+
+    private static final int NAMED_SETS = 12;
 
     /** As fine as the map of a floor is on paper, cells. */
     private static final int CELLS = 8000;
@@ -522,6 +526,7 @@ final class StageSheets {
         all.add(table.section());
         all.add(promises());
         all.add(alone());
+        all.add(leastSets());
         all.add(hoursLost());
         Table taken = new Table("Taken as it is", "Snag", "Reason");
         plan.accepted().forEach((key, reason) -> {
@@ -563,6 +568,33 @@ final class StageSheets {
             }
         }
         return table.section();
+    }
+
+    /** Of what guards: what alone, and which two together, lose each of its jobs. */
+    private Section leastSets() {
+        Table table = new Table("Least sets of failures, of what guards", "Device^", "Job^", "Alone", "Two together");
+        facts.outages().now().forEach((id, state) -> {
+            if (plan.devices().get(id).guards()) {
+                for (DeviceState.JobState job : state.jobs()) {
+                    List<ManyOutages.LeastSet> sets = facts.outages().many().least(id, job.job(), 2);
+                    table.row(
+                            plan.devices().get(id).name(),
+                            job.job().words(),
+                            job.state().compareTo(State.LOST) >= 0 ? "lost as it is" : sets(sets, 1),
+                            sets(sets, 2));
+                }
+            }
+        });
+        return table.section();
+    }
+
+    private static String sets(List<ManyOutages.LeastSet> all, int size) {
+        List<String> named = all.stream()
+                .filter(s -> s.components().size() == size)
+                .map(s -> String.join(" and ", s.names()))
+                .toList();
+        return named.stream().limit(NAMED_SETS).collect(Collectors.joining("; "))
+                + (named.size() > NAMED_SETS ? "; " + (named.size() - NAMED_SETS) + " more" : "");
     }
 
     private String inState(OutageMatrix matrix, int column, char state) {

@@ -91,6 +91,27 @@ class PaperTest extends OnTheMill {
     }
 
     @Test
+    void theReportOfOutagesSaysWhatWasPromisedWhatTakesItAndHowThatWasWorkedOut() throws Exception {
+        String promise = """
+                [{"op":"add","path":"/promises/guards","value":{"name":"Guards without mains","kinds":[],"devices":[],
+                 "from":"PROTECTIVE","without":["mains"],"hours":8,"anyOne":false,"byItself":false}}]""";
+        assertEquals(200, http.patch(plan, revision(), promise).status());
+        try (PDDocument document = Loader.loadPDF(pdf("outages?landscape=true"))) {
+            String text = new PDFTextStripper().getText(document).replaceAll("\\s+", " ");
+            for (String part : List.of(
+                    "Guards without mains no, 10 of 14",
+                    "What each takes away",
+                    "Least sets of failures, of what guards",
+                    "Hours lost a year",
+                    "How it was worked out")) {
+                assertTrue(text.contains(part), () -> part + " in " + text);
+            }
+            // of one alone, and of two together, as the model says it
+            assertTrue(text.contains("hall siren sound mains; mill sockets; "), text);
+        }
+    }
+
+    @Test
     void aTableFlowsOverPagesWithItsHeadOnEach() throws Exception {
         JsonNode devices = http.get(plan).json().get("plan").get("devices");
         try (PDDocument document = Loader.loadPDF(pdf("names?paper=letter&landscape=true"))) {
