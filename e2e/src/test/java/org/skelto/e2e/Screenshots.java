@@ -73,7 +73,9 @@ class Screenshots {
                 .click();
         save(page, "matrix");
         page.navigate(at + "?part=hours");
-        page.getByText("hall siren").first().click();
+        page.getByRole(AriaRole.BUTTON, new Page.GetByRoleOptions().setName("hall siren"))
+                .first()
+                .click();
         page.getByText("Least sets that lose it").waitFor();
         save(page, "hours");
         page.navigate(at + "?part=doors&without=mains&for=PT8H");
