@@ -2,6 +2,7 @@
 import { computed, ref, watch } from "vue";
 import { answer, api, type Schemas } from "../../api/client";
 import EditField from "../../app/EditField.vue";
+import FigureButton from "../../app/FigureButton.vue";
 import JobProgress from "../../app/JobProgress.vue";
 import QueryTrouble from "../../app/QueryTrouble.vue";
 import { useJob } from "../../app/useJob";
@@ -167,7 +168,10 @@ const range = (r: Times["perYear"]) => (r.low === r.high ? "" : `${r.low} to ${r
       <section v-if="chosen" class="right" aria-label="What loses the chosen job">
         <h3>
           {{ plan.devices[chosen.device]?.name }}, {{ JOB_WORDS[chosen.job] }}: lost
-          {{ hoursAYear(chosen.hours) }} h a year
+          <FigureButton :figure="chosen.figure" name="the hours lost">{{
+            hoursAYear(chosen.hours)
+          }}</FigureButton>
+          h a year
           <span class="quiet"
             >({{ hoursAYear(chosen.low) }} to {{ hoursAYear(chosen.high) }}: estimates)</span
           >
@@ -188,7 +192,10 @@ const range = (r: Times["perYear"]) => (r.low === r.high ? "" : `${r.low} to ${r
                 <i :style="{ width: `${(100 * s.hours) / longest}%` }" />
               </td>
               <td class="num">
-                {{ hoursAYear(s.hours) }} h
+                <FigureButton :figure="chosen.figure" :name="`the share of ${s.name}`">{{
+                  hoursAYear(s.hours)
+                }}</FigureButton>
+                h
                 <span class="quiet">({{ hoursAYear(s.low) }} to {{ hoursAYear(s.high) }})</span>
               </td>
             </tr>
@@ -225,7 +232,11 @@ const range = (r: Times["perYear"]) => (r.low === r.high ? "" : `${r.low} to ${r
           <tbody>
             <tr v-for="s in savedNow" :key="s.change.id">
               <th scope="row">{{ s.change.label }}</th>
-              <td class="num">{{ money(s.change.cost) }}</td>
+              <td class="num">
+                <FigureButton :figure="s.change.figure" :name="`the cost of ${s.change.label}`">{{
+                  money(s.change.cost)
+                }}</FigureButton>
+              </td>
               <td class="num">{{ hoursAYear(s.beforeH - s.afterH) }} h</td>
               <td class="num">{{ s.change.cost ? hoursAYear(s.perTen) + " h" : "free" }}</td>
               <td>

@@ -321,7 +321,9 @@ tbody th {
   overflow: hidden;
   text-overflow: ellipsis;
   position: sticky;
+  top: auto;
   left: 0;
+  z-index: 0;
   background: var(--paper);
   padding: 1px 8px 1px 0;
 }

@@ -2,6 +2,7 @@
 import { computed, reactive, ref } from "vue";
 import { answer, api, type Schemas } from "../../api/client";
 import EditField from "../../app/EditField.vue";
+import FigureButton from "../../app/FigureButton.vue";
 import JobProgress from "../../app/JobProgress.vue";
 import QueryTrouble from "../../app/QueryTrouble.vue";
 import { useJob } from "../../app/useJob";
@@ -260,7 +261,11 @@ const some = (names: string[]) =>
           <ul>
             <li v-for="x in c.changes" :key="x.id">
               {{ x.label }}
-              <span class="quiet">{{ money(x.cost) }}{{ x.estimated ? " estimated" : "" }}</span>
+              <span class="quiet">
+                <FigureButton :figure="x.figure" :name="`the cost of ${x.label}`">{{
+                  money(x.cost)
+                }}</FigureButton>{{ x.estimated ? " estimated" : "" }}
+              </span>
             </li>
           </ul>
           <p v-if="c.along.length" class="quiet">Goes along: {{ c.along.join("; ") }}.</p>

@@ -130,6 +130,7 @@ class ArchitectureTest {
                 "placement",
                 "plan",
                 "power",
+                "quantity",
                 "site",
                 "snags",
                 "survival",

@@ -310,6 +310,7 @@ final class FewFailures {
                 .chance(1 - Math.exp(-perYear))
                 .missing(missing)
                 .shares(shares)
+                .figure(LostHours.figure(outages, lost[1] * MeanTimes.YEAR_H, false, shares))
                 .build();
     }
 

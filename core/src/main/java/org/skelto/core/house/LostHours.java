@@ -5,6 +5,7 @@ import java.util.ArrayList;
 import java.util.Arrays;
 import java.util.Comparator;
 import java.util.HashMap;
+import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Objects;
@@ -19,6 +20,8 @@ import org.skelto.core.plan.equipment.Unit;
 import org.skelto.core.plan.site.Building;
 import org.skelto.core.plan.site.Place;
 import org.skelto.core.plan.survival.FailureKind;
+import org.skelto.core.quantity.Figure;
+import org.skelto.core.quantity.Text;
 import org.skelto.core.work.Progress;
 
 /**
@@ -57,6 +60,7 @@ public final class LostHours {
      * @param chance that it is lost at least once within a year, 0 to 1
      * @param missing hours that states which were not counted could add; 0 where all were
      * @param shares of components, the greatest first
+     * @param figure how the hours come about
      */
     @RecordBuilder
     public record LostJob(
@@ -68,11 +72,47 @@ public final class LostHours {
             double byHandH,
             double chance,
             double missing,
-            List<LostShare> shares)
+            List<LostShare> shares,
+            Figure figure)
             implements LostHoursLostJobBuilder.With {
         public LostJob {
             shares = List.copyOf(shares);
         }
+    }
+
+    /** So many shares are opened where the hours are. */
+    private static final int OPENED = 6;
+
+    /** How the hours of a job come about. */
+    static Figure figure(Outages outages, double hours, boolean exact, List<LostShare> shares) {
+        Map<FailureKind, MeanTimes> times = MeanTimes.of(outages.plan());
+        Map<String, String> inputs = new LinkedHashMap<>();
+        inputs.put("lost at any moment", percent(hours / MeanTimes.YEAR_H));
+        shares.stream().limit(OPENED).forEach(share -> {
+            Component component = outages.components().get(share.component());
+            MeanTimes time = times.get(component == null ? FailureKind.BACKUP : MeanTimes.kind(component.kind()));
+            double out = time.out(Band.TYPICAL);
+            inputs.put(
+                    share.name(),
+                    Text.number(time.perYear().typical(), 2) + " a year, "
+                            + (component == null
+                                    ? "tested every "
+                                            + Text.number(time.testDays().typical(), 0) + " days"
+                                    : Text.number(time.repairH().typical(), 1) + " h each")
+                            + ": out " + percent(out) + "; the job is lost in "
+                            + percent(share.hours() / (MeanTimes.YEAR_H * out))
+                            + " of that that it would not be otherwise");
+        });
+        return new Figure(
+                "8766 h × P(lost), " + (exact ? "exact over all that may fail" : "over states of up to three failures")
+                        + "; a share is 8766 h × out × (P(lost | out) − P(lost | not out))",
+                inputs,
+                "docs/calculations.md, Hours lost a year; how often things fail: the table in Hours a year",
+                false);
+    }
+
+    private static String percent(double share) {
+        return Text.number(share * 100, share < 0.001 ? 4 : 2) + " %";
     }
 
     /** What may fail: a component, an age of its outage, or a store. */
@@ -397,6 +437,7 @@ public final class LostHours {
                     .chance(1 - Math.exp(-perYear))
                     .missing(0)
                     .shares(shares)
+                    .figure(figure(outages, p[Band.TYPICAL.ordinal()] * MeanTimes.YEAR_H, true, shares))
                     .build();
         }
     }

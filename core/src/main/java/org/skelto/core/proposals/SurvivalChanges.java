@@ -37,6 +37,8 @@ import org.skelto.core.plan.power.PowerSource;
 import org.skelto.core.plan.radio.Medium;
 import org.skelto.core.plan.site.Place;
 import org.skelto.core.power.PowerNode;
+import org.skelto.core.quantity.Figure;
+import org.skelto.core.quantity.Text;
 import org.skelto.core.survival.Promises.BrokenPromise;
 
 /** Thinks of changes that may mend what does not survive an outage; whether they do is for the model of the house to say. */
@@ -50,6 +52,13 @@ final class SurvivalChanges {
     private static final double BACKUP_USABLE = 0.7 * 0.8;
     private static final double BESIDE_M = 0.6;
     private static final int MOST_PACKS = 100;
+
+    private static final Figure FREE =
+            Figure.of("nothing is bought: a setting is changed", "docs/calculations.md", false);
+    private static final Figure AVERAGE =
+            Figure.of("average price of the network boxes of the catalogue", "prices of the catalogue", false);
+    private static final Figure GUESSED =
+            Figure.of("an estimate of ours, dated 2026: ask whoever sells or does it", "docs/calculations.md", false);
 
     private final Facts facts;
     private final Plan plan;
@@ -79,11 +88,26 @@ final class SurvivalChanges {
     }
 
     private void put(String id, String label, double cost, boolean estimated, Edit... edits) {
-        all.putIfAbsent(id, new SurvivalChange(id, label, cost, estimated, false, Arrays.asList(edits)));
+        put(id, label, cost, estimated, cost > 0 ? GUESSED : FREE, false, Arrays.asList(edits));
     }
 
     private void move(String id, String label, double cost, Edit edit) {
-        all.putIfAbsent(id, new SurvivalChange(id, label, cost, cost > 0, true, List.of(edit)));
+        put(id, label, cost, cost > 0, cost > 0 ? GUESSED : FREE, true, List.of(edit));
+    }
+
+    private void put(
+            String id, String label, double cost, boolean estimated, Figure figure, boolean moves, List<Edit> edits) {
+        all.putIfAbsent(
+                id,
+                SurvivalChangeBuilder.builder()
+                        .id(id)
+                        .label(label)
+                        .cost(cost)
+                        .estimated(estimated)
+                        .figure(figure)
+                        .moves(moves)
+                        .edits(edits)
+                        .build());
     }
 
     private void byHand(String id, Device d) {
@@ -233,7 +257,20 @@ final class SurvivalChanges {
                         (count - now) + " more of “" + own.name() + "” at " + unit.name() + ", " + Outage.words(hours),
                         (count - now) * Objects.requireNonNullElse(own.price(), 0.0),
                         own.price() == null,
-                        Edit.replace(Pointers.of("units", id, "power", "count"), count));
+                        Figure.of(
+                                "packs for the hours − packs there are, × price",
+                                "price of the part in the catalogue",
+                                false,
+                                "packs there are",
+                                String.valueOf(now),
+                                "they carry",
+                                Text.number(node.store().hours(), 1) + " h",
+                                "wanted",
+                                Text.number(hours, 1) + " h",
+                                "price",
+                                own.price() == null ? "not known" : Text.number(own.price(), 2)),
+                        false,
+                        List.of(Edit.replace(Pointers.of("units", id, "power", "count"), count)));
             }
             return;
         }
@@ -253,7 +290,24 @@ final class SurvivalChanges {
                         + (wattHours > 0 ? ": at least " + Math.round(Math.ceil(wattHours)) + " Wh" : ""),
                 cost,
                 true,
-                Edit.replace(Pointers.of("units", id, "power", "backupH"), Math.max(power.backupH(), hours)));
+                Figure.of(
+                        "power × hours ÷ (usable 0.7 × converted 0.8), in whole packs × price of a pack",
+                        "the cheapest backup on mains of the catalogue; power: what the box and all that it feeds take",
+                        false,
+                        "power",
+                        Text.number(watts, 2) + " W",
+                        "hours",
+                        Text.number(hours, 1) + " h",
+                        "energy",
+                        Text.number(wattHours, 0) + " Wh",
+                        "pack",
+                        cheapest == null
+                                ? "none in the catalogue"
+                                : cheapest.name() + ", " + Text.number(pack, 0) + " Wh",
+                        "packs",
+                        Text.number(count, 0)),
+                false,
+                List.of(Edit.replace(Pointers.of("units", id, "power", "backupH"), Math.max(power.backupH(), hours))));
     }
 
     private @Nullable Part backupPart(Unit unit) {
@@ -298,16 +352,16 @@ final class SurvivalChanges {
         Double price = unit.boards() == null
                 ? null
                 : facts.parts().find(unit.boards().main()).map(Part::price).orElse(null);
-        all.putIfAbsent(
+        put(
                 "twin " + id,
-                new SurvivalChange(
-                        "twin " + id,
-                        "A second " + (unit.is(UnitKind.GATEWAY) ? "gateway" : "access point") + " beside "
-                                + unit.name(),
-                        price == null ? boxCost() : price,
-                        price == null,
-                        false,
-                        edits));
+                "A second " + (unit.is(UnitKind.GATEWAY) ? "gateway" : "access point") + " beside " + unit.name(),
+                price == null ? boxCost() : price,
+                price == null,
+                price == null
+                        ? AVERAGE
+                        : Figure.of("price of the same box", "price of the part in the catalogue", false),
+                false,
+                edits);
     }
 
     private double boxCost() {
@@ -361,27 +415,32 @@ final class SurvivalChanges {
                             "A second line, over a box of its own, takes over when the first fails",
                             boxCost(),
                             true,
-                            Edit.add(
-                                    Pointers.of("units", id),
-                                    UnitBuilder.builder()
-                                            .name("second line")
-                                            .kind(UnitKind.ROUTER)
-                                            .place(new Place(
-                                                    beside.room(),
-                                                    beside.spot(),
-                                                    beside.xM() + BESIDE_M,
-                                                    beside.yM(),
-                                                    beside.heightM()))
-                                            .power(unit.power())
-                                            .internetEntry(true)
-                                            .asksAgain(true)
-                                            .build()),
-                            Edit.add(
-                                    Pointers.of(
-                                            "links",
-                                            free(id + "-" + to, plan.links().keySet())),
-                                    Link.of(id, to, Medium.ETHERNET, null, null, null)),
-                            Edit.add("/network/failover", true));
+                            AVERAGE,
+                            false,
+                            List.of(
+                                    Edit.add(
+                                            Pointers.of("units", id),
+                                            UnitBuilder.builder()
+                                                    .name("second line")
+                                                    .kind(UnitKind.ROUTER)
+                                                    .place(new Place(
+                                                            beside.room(),
+                                                            beside.spot(),
+                                                            beside.xM() + BESIDE_M,
+                                                            beside.yM(),
+                                                            beside.heightM()))
+                                                    .power(unit.power())
+                                                    .internetEntry(true)
+                                                    .asksAgain(true)
+                                                    .build()),
+                                    Edit.add(
+                                            Pointers.of(
+                                                    "links",
+                                                    free(
+                                                            id + "-" + to,
+                                                            plan.links().keySet())),
+                                            Link.of(id, to, Medium.ETHERNET, null, null, null)),
+                                    Edit.add("/network/failover", true)));
                 });
     }
 

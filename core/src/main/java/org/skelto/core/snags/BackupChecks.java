@@ -12,7 +12,9 @@ import java.util.TreeSet;
 import org.skelto.core.facts.HouseFacts;
 import org.skelto.core.house.Backups;
 import org.skelto.core.plan.equipment.Criticality;
+import org.skelto.core.plan.equipment.Device;
 import org.skelto.core.plan.equipment.Job;
+import org.skelto.core.plan.equipment.Way;
 import org.skelto.core.quantity.Text;
 import org.skelto.core.snags.Check.Code;
 
@@ -56,8 +58,9 @@ final class BackupChecks {
             Ended ended = ALARMS.contains(c.now().get(path.device()).job()) ? alarms : others;
             path.boxes().stream().filter(b -> b.hours() == 0).forEach(b -> ended.units.add(b.unit()));
             ended.devices.add(path.name());
-            ended.vital |=
-                    Objects.requireNonNull(c.plan.devices().get(path.device())).criticality() == Criticality.VITAL;
+            Device d = Objects.requireNonNull(c.plan.devices().get(path.device()));
+            // what sounds by itself does not wait for the path
+            ended.vital |= d.criticality() == Criticality.VITAL && !d.ways().contains(Way.ALONE);
             ended.othersH = Math.max(ended.othersH, carried);
         }
         // where it is about life it is not a matter of taste
