@@ -99,9 +99,9 @@ public final class LostHours {
                                     ? "tested every "
                                             + Text.number(time.testDays().typical(), 0) + " days"
                                     : Text.number(time.repairH().typical(), 1) + " h each")
-                            + ": out " + percent(out) + "; the job is lost in "
+                            + ": out " + percent(out) + " of the time; takes the job in "
                             + percent(share.hours() / (MeanTimes.YEAR_H * out))
-                            + " of that that it would not be otherwise");
+                            + " of that");
         });
         return new Figure(
                 "8766 h × P(lost), " + (exact ? "exact over all that may fail" : "over states of up to three failures")
