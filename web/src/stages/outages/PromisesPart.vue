@@ -281,12 +281,17 @@ const some = (names: string[]) =>
         <template v-if="found.impossible.length">
           <details :open="byDevice(found.impossible).length <= 6">
             <summary>
-              What no change that is known keeps: {{ byDevice(found.impossible).length }} devices
+              What no change that is known keeps: {{ byDevice(found.impossible).length }}
+              {{ byDevice(found.impossible).length === 1 ? "device" : "devices" }}
             </summary>
             <ul>
               <li v-for="lines in byDevice(found.impossible)" :key="lines[0]!.device">
                 <button type="button" class="plain" @click="look(lines[0]!)">{{ lines[0]!.name }}</button>
-                without {{ lines.map((b) => b.outage).join(", ") }}:
+                {{
+                  lines[0]!.always
+                    ? "with everything working, too"
+                    : `without ${some(lines.map((b) => b.outage))}`
+                }}:
                 <span class="quiet">{{ lines[0]!.sentence }}</span>
               </li>
             </ul>

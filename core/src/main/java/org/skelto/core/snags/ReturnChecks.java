@@ -56,7 +56,7 @@ final class ReturnChecks {
                                         .toList())
                         + "; what " + (one ? "it needs" : "they need") + " after "
                         + starts.stream().mapToInt(Start::usableS).max().orElse(0) + " s")
-                .leadsTo("After a power cut " + (one ? "it is" : "they are")
+                .leadsTo((said ? "After" : "If not, after") + " a power cut " + (one ? "it is" : "they are")
                         + " deaf until somebody pulls the plug once more.")
                 .at(CheckContext.unit(last, said ? "/startS" : "/asksAgain"))
                 .fix(

@@ -27,7 +27,10 @@ public final class Promises {
     /** So many are told of each promise. */
     private static final int MOST_TOLD = 60;
 
-    /** What "any one" means: a box, a circuit, a line, a service; cables of a single device are left out, as are radio links. */
+    /**
+     * What "any one" means: a box, a circuit, a line, a service; cables of a single device are left out, as are radio links, and for
+     * a device that is its unit itself that unit.
+     */
     private static final Set<Component.Kind> ONES = EnumSet.complementOf(EnumSet.of(
             Component.Kind.MAINS,
             Component.Kind.WIRE,
@@ -147,7 +150,7 @@ public final class Promises {
         Map<Outage, Map<String, DeviceState>> states = new HashMap<>();
         List<BrokenPromise> broken = new ArrayList<>();
         Set<String> counted = new TreeSet<>();
-        List<Line> lines = lines(outages, devices, against, worst(promise));
+        List<Line> lines = lines(plan, outages, promise, against);
         for (Line line : lines) {
             counted.add(line.device);
             if (broken.size() < MOST_TOLD) {
@@ -175,14 +178,20 @@ public final class Promises {
         return promise.byItself() ? State.REDUCED : State.BY_HAND;
     }
 
-    private static List<Line> lines(Outages outages, Set<String> devices, List<Supposed> against, State worst) {
+    private static List<Line> lines(Plan plan, Outages outages, Promise promise, List<Supposed> against) {
+        Set<String> devices = devices(plan, promise);
+        State worst = worst(promise);
         ManyOutages.Matrix matrix =
                 outages.many().matrix(against.stream().map(Supposed::outage).toList());
         List<Line> lines = new ArrayList<>();
         for (int d = 0; d < matrix.devices().size(); d++) {
             String device = matrix.devices().get(d);
             Set<String> told = new TreeSet<>();
+            String itself = itself(plan, promise, device);
             for (int c = 0; devices.contains(device) && c < against.size(); c++) {
+                if (against.get(c).outage().without().equals(Set.of(itself))) {
+                    continue;
+                }
                 State state = matrix.states()[d][c];
                 if (state.compareTo(worst) > 0 && told.add(against.get(c).name())) {
                     lines.add(new Line(device, state, against.get(c)));
@@ -192,13 +201,23 @@ public final class Promises {
         return lines;
     }
 
+    /** The box that a device is itself, which nothing could stand in for; "" where there is none, or where it was named. */
+    private static String itself(Plan plan, Promise promise, String device) {
+        String id = Objects.requireNonNull(plan.devices().get(device)).unit();
+        String unit = id == null ? "" : Component.unit(id);
+        return id != null
+                        && Objects.requireNonNull(plan.units().get(id)).kind().alone()
+                        && !promise.without().contains(unit)
+                ? unit
+                : "";
+    }
+
     /** Everything that does not survive what was promised, by promise, device and outage. */
     public static Map<String, BrokenPromise> everything(Plan plan, Outages outages) {
         Map<String, BrokenPromise> all = new TreeMap<>();
         Map<Outage, Map<String, DeviceState>> states = new HashMap<>();
         plan.promises()
-                .forEach((id, promise) -> lines(
-                                outages, devices(plan, promise), against(outages, promise), worst(promise))
+                .forEach((id, promise) -> lines(plan, outages, promise, against(outages, promise))
                         .forEach(line -> all.put(key(id, line), broken(plan, outages, line, promise, states))));
         return all;
     }
@@ -207,8 +226,7 @@ public final class Promises {
     public static Set<String> broken(Plan plan, Outages outages) {
         Set<String> all = new TreeSet<>();
         plan.promises()
-                .forEach((id, promise) -> lines(
-                                outages, devices(plan, promise), against(outages, promise), worst(promise))
+                .forEach((id, promise) -> lines(plan, outages, promise, against(outages, promise))
                         .forEach(line -> all.add(key(id, line))));
         return all;
     }

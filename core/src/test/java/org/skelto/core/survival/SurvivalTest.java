@@ -154,6 +154,20 @@ class SurvivalTest {
     }
 
     @Test
+    void noDeviceIsHeldAgainstTheLossOfItselfUnlessThatIsNamed() {
+        Promise any = promise(Set.of(DeviceKind.LEAK), Set.of(), null, true);
+        Plan plan = mill.withPromises(
+                Map.of("p", any, "q", any.withAnyOne(false).withWithout(new TreeSet<>(Set.of("unit:bath-leak")))));
+        Map<String, Promises.BrokenPromise> broken = Promises.everything(plan, outages(plan));
+        assertTrue(broken.values().stream().anyMatch(b -> b.device().equals("bath-leak")), broken::toString);
+        assertEquals(
+                List.of("q bath-leak bath leak probe"),
+                broken.keySet().stream()
+                        .filter(k -> k.endsWith("bath-leak bath leak probe"))
+                        .toList());
+    }
+
+    @Test
     void doorsSayWhoGetsThroughAndWhatStandsOpen() {
         Outage dark = new Outage(Supposed.mains(outages), 24.0, null, 24);
         List<WaysOut> doors = WaysOut.of(mill, outages, dark);
