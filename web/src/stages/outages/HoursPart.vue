@@ -153,7 +153,7 @@ const range = (r: Times["perYear"]) => (r.low === r.high ? "" : `${r.low} to ${r
     </div>
     <QueryTrouble :trouble="trouble" />
     <p v-if="found && !rows.length" class="quiet">No device has a job yet that could be lost.</p>
-    <div v-if="rows.length" class="two">
+    <div v-if="rows.length">
       <DataTable
         id="lost-hours"
         class="left"
@@ -362,19 +362,11 @@ const range = (r: Times["perYear"]) => (r.low === r.high ? "" : `${r.low} to ${r
 <style scoped src="../panel.css"></style>
 <style scoped src="../names/tables.css"></style>
 <style scoped>
-.two {
-  display: flex;
-  gap: 20px;
-  align-items: flex-start;
-  flex-wrap: wrap;
-}
 .left {
-  flex: 1 1 400px;
-  max-height: 460px;
+  max-height: 320px;
   min-width: 0;
 }
 .right {
-  flex: 1 1 330px;
   min-width: 0;
 }
 caption,
@@ -390,7 +382,7 @@ caption {
   white-space: nowrap;
 }
 .bar {
-  width: 110px;
+  width: 180px;
   position: relative;
 }
 .bar i {
