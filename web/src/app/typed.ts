@@ -4,3 +4,6 @@ export const text = <T extends string = string>(event: Event) =>
 
 /** What was chosen; null where the empty choice means nothing. */
 export const choice = <T extends string = string>(event: Event) => (text<T>(event) || null) as T | null;
+
+/** "yes" or "no" as they were chosen; null where nobody said. */
+export const yesNo = (value: string | null) => (value === null ? null : value === "yes");

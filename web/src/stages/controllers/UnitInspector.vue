@@ -3,7 +3,7 @@ import { added, removed, type FieldOf, type ValueOf } from "../../plan/patch";
 import { computed } from "vue";
 import { answer, api, type Unit } from "../../api/client";
 import EditField from "../../app/EditField.vue";
-import { choice, text } from "../../app/typed";
+import { choice, text, yesNo } from "../../app/typed";
 import { UNIT_WORDS, words } from "../../drawing/marks";
 import { pointer } from "../../plan/pointers";
 import { command } from "../../plan/commands";
@@ -231,7 +231,7 @@ const remove = () => command("remove", { units: [props.id], devices: [] });
         When what it needs is not there yet
         <select
           :value="unit.asksAgain === null ? '' : unit.asksAgain ? 'yes' : 'no'"
-          @change="set('asksAgain', choice($event) === null ? null : choice($event) === 'yes')"
+          @change="set('asksAgain', yesNo(choice($event)))"
         >
           <option value="">nobody said</option>
           <option value="yes">it asks again</option>

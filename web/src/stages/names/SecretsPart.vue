@@ -4,7 +4,7 @@ import { answer, api, type Schemas } from "../../api/client";
 import EditField from "../../app/EditField.vue";
 import FigureButton from "../../app/FigureButton.vue";
 import QueryTrouble from "../../app/QueryTrouble.vue";
-import { choice } from "../../app/typed";
+import { choice, yesNo } from "../../app/typed";
 import { usePlanQuery } from "../../app/useQuery";
 import { shown } from "../../drawing/marks";
 import { added } from "../../plan/patch";
@@ -42,7 +42,6 @@ const ACCESS = {
   EACH: "each unit by a secret of its own, and only what the access list says",
 } as const;
 const unconfirmed = computed(() => (secrets.value ?? []).filter((s) => s.said.state !== "CHANGED").length);
-const bool = (value: string | null) => (value === null ? null : value === "yes");
 const nameOf = (id: string) => plan.value.units[id]?.name ?? id;
 const chosen = (s: Secret) => s.units.some((id) => bench.selection === pointer("units", id));
 </script>
@@ -124,7 +123,7 @@ const chosen = (s: Secret) => s.units.some((id) => bench.selection === pointer("
                 v-if="strongs.includes(s.kind)"
                 :value="s.said.strong === null ? '' : s.said.strong ? 'yes' : 'no'"
                 :aria-label="`Strength of the ${s.name}`"
-                @change="say(s, { strong: bool(choice($event)) })"
+                @change="say(s, { strong: yesNo(choice($event)) })"
               >
                 <option value="">not judged</option>
                 <option value="yes">strong</option>

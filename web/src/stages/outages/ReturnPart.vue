@@ -2,7 +2,7 @@
 import { ref } from "vue";
 import { answer, api } from "../../api/client";
 import QueryTrouble from "../../app/QueryTrouble.vue";
-import { choice } from "../../app/typed";
+import { choice, yesNo } from "../../app/typed";
 import { useQuery } from "../../app/useQuery";
 import { pointer } from "../../plan/pointers";
 import { useBench } from "../../plan/store";
@@ -22,7 +22,7 @@ const { answer: order, trouble } = useQuery(
     ),
 );
 const say = (unit: string, asks: string | null) =>
-  bench.put(["units", unit, "asksAgain"], asks === null ? null : asks === "yes", "whether it asks again");
+  bench.put(["units", unit, "asksAgain"], yesNo(asks), "whether it asks again");
 const minutes = (seconds: number) =>
   seconds < 60 ? `${seconds} s` : `${Math.floor(seconds / 60)} min ${seconds % 60} s`;
 </script>

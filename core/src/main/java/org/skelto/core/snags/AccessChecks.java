@@ -82,12 +82,17 @@ final class AccessChecks {
         requests(c, secrets);
     }
 
-    /** What the whole world may knock at: worse where nobody needs it, and where the factory's password opens it. */
-    private static void opened(CheckContext c, String id, OpenedPort port, List<Secret> secrets) {
-        Optional<Credential> said = secrets.stream()
-                .filter(s -> s.key().equals("admin." + port.unit()))
+    /** What is known of the password of a unit's own pages. */
+    private static Optional<Credential> password(List<Secret> secrets, String unit) {
+        return secrets.stream()
+                .filter(s -> s.key().equals("admin." + unit))
                 .findFirst()
                 .map(Secret::said);
+    }
+
+    /** What the whole world may knock at: worse where nobody needs it, and where the factory's password opens it. */
+    private static void opened(CheckContext c, String id, OpenedPort port, List<Secret> secrets) {
+        Optional<Credential> said = password(secrets, port.unit());
         boolean factory =
                 said.filter(s -> s.state() == Credential.State.FACTORY).isPresent();
         boolean unsure = said.filter(s -> s.state() == null).isPresent();
@@ -240,11 +245,7 @@ final class AccessChecks {
     private static void requests(CheckContext c, List<Secret> secrets) {
         devices(c, d -> opens(d) && asked(c, d)).forEach(e -> {
             String unit = String.valueOf(e.getValue().unit());
-            Credential said = secrets.stream()
-                    .filter(s -> s.key().equals("admin." + unit))
-                    .findFirst()
-                    .map(Secret::said)
-                    .orElse(Credential.UNKNOWN);
+            Credential said = password(secrets, unit).orElse(Credential.UNKNOWN);
             if (said.state() != Credential.State.CHANGED) {
                 boolean factory = said.state() == Credential.State.FACTORY;
                 c.snag(

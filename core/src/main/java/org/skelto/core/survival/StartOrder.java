@@ -35,6 +35,9 @@ public record StartOrder(List<Start> starts, List<Output> outputs) {
     /** Its broker and its rules come so many seconds after a hub box. */
     private static final int AFTER_HUB_S = 15;
 
+    /** After the mains were gone for so long what has cells is dark as well. */
+    private static final double LONG_H = 24;
+
     /**
      * A unit that starts.
      *
@@ -94,9 +97,6 @@ public record StartOrder(List<Start> starts, List<Output> outputs) {
             case SELF_CONTAINED, HANDSET, COUPLER, SUPPLY -> 2;
         };
     }
-
-    /** After the mains were gone for so long that what has cells is dark as well. */
-    private static final double LONG_H = 24;
 
     /** Units that start before what they need after the mains come back, soon or late; by id, the longest wait of each. */
     public static Map<String, Start> early(Plan plan, Outages outages) {
